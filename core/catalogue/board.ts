@@ -1,0 +1,217 @@
+import type { Amps, Baud, Grams, Hertz, Millimetres, Volts } from '../units'
+
+/** What a pin can be used as. A pin does one of these at a time. */
+export type PinUse =
+  | 'uart-tx'
+  | 'uart-rx'
+  | 'pulse'
+  | 'led-data'
+  | 'switch'
+  | 'analog'
+  | 'buzzer'
+  | 'i2c-sda'
+  | 'i2c-scl'
+  | 'can-h'
+  | 'can-l'
+  | 'receiver-pulse'
+  | 'receiver-channel'
+  | 'video-in'
+  | 'video-out'
+
+/** One of the mutually exclusive functions of a pin. */
+export interface PinFunction {
+  as: PinUse
+  /** The port, timer, I²C or CAN bus that this function belongs to. */
+  of?: string
+  /** Timer channel, or channel number of a parallel receiver. */
+  channel?: number
+  /** DMA stream taken while this function is in use. */
+  dma?: string
+  /** Highest input of an analog function, in volts. */
+  max?: Volts
+}
+
+/** A pin of the controller behind one or more pads. */
+export interface Pin {
+  id: string
+  /** Output-high level in volts. */
+  level: Volts
+  /** Highest voltage the pin bears as an input. */
+  maxIn: Volts
+  /** Current the pin can source or sink. */
+  drive: Amps
+  functions: PinFunction[]
+  /** The feature that holds this pin until it is moved elsewhere. */
+  default?: { feature: string; as: PinUse }
+}
+
+export type BoardSide = 'top' | 'bottom'
+
+/** A solder pad or a contact of a connector, at its place on the board. */
+export interface Pad {
+  id: string
+  label: string
+  x: Millimetres
+  y: Millimetres
+  side: BoardSide
+  kind: 'signal' | 'supply' | 'ground'
+  pin?: string
+  rail?: string
+  connector?: string
+  /** Contact number in the connector, counted from 1. */
+  position?: number
+}
+
+export interface BoardConnector {
+  id: string
+  label: string
+  type: string
+  x: Millimetres
+  y: Millimetres
+  width: Millimetres
+  height: Millimetres
+  side: BoardSide
+}
+
+export type Inverter = 'none' | 'fixed' | 'selectable'
+
+export interface PortLine {
+  pin: string
+  inverter: Inverter
+}
+
+/** A serial port; either line may be missing. */
+export interface SerialPort {
+  id: string
+  label: string
+  /** Number printed on the board. */
+  index: number
+  /** Number by which the board's firmware knows it. */
+  number: number
+  kind: 'hardware' | 'software' | 'usb'
+  tx?: PortLine
+  rx?: PortLine
+  halfDuplex: boolean
+  minBaud: Baud
+  maxBaud: Baud
+  /** Kernel clock of the port; missing on software and USB ports. */
+  clock?: Hertz
+  oversampling: 8 | 16
+  /** Wired in parallel with the USB bridge: lost while USB is in use. */
+  usbShared: boolean
+  /** May carry one function while disarmed and another while armed. */
+  stateShared: boolean
+  /** A listener and a talker of equal rate and frame may share it. */
+  splitUse: boolean
+}
+
+/** All outputs of one timer share one pulse rate and one output protocol. */
+export interface Timer {
+  id: string
+  label: string
+}
+
+export interface Rail {
+  id: string
+  label: string
+  kind: 'battery' | 'linear' | 'switching' | 'usb' | 'through'
+  /** Output voltage; missing on a rail that follows its source. */
+  volts?: Volts
+  /** The rail this one is made from; missing on battery and USB. */
+  source?: string
+  input?: { min: Volts; max: Volts }
+  dropout: Volts
+  limit: Amps
+  /** Current the board itself takes from this rail. */
+  own: Amps
+  efficiency: number
+  liveFrom: ('battery' | 'usb')[]
+  filtered: boolean
+  /** Off until an output switches it on. */
+  switchedBy?: string
+  /** Degrees of heating per watt, of a linear regulator on this board. */
+  kelvinPerWatt?: number
+}
+
+/** Features that cannot be on together, and why. */
+export interface Exclusion {
+  features: [string, string]
+  reason: string
+}
+
+export interface I2cBus {
+  id: string
+  label: string
+  sda: string
+  scl: string
+  /** Pull-up on the board in ohms; missing when there is none. */
+  pullUp?: number
+  /** Addresses of parts soldered to the board. */
+  onBoard: { name: string; address: number }[]
+}
+
+export interface CanBus {
+  id: string
+  label: string
+  high: string
+  low: string
+}
+
+/** A flight-controller board of one revision and one firmware version, ready for use by the engine. */
+export interface Board {
+  id: string
+  name: string
+  maker: string
+  summary: string
+  revision: string
+  firmware: string
+  mass: Grams
+  outline: { width: Millimetres; height: Millimetres; radius: Millimetres; holes: { x: Millimetres; y: Millimetres; diameter: Millimetres }[] }
+  usb: { x: Millimetres; y: Millimetres; edge: 'left' | 'right' | 'top' | 'bottom' }
+  supply: { cellsMin: number; cellsMax: number }
+  configuration: { protocol: string; maxLinks: number; usb: boolean }
+  pads: Pad[]
+  connectors: BoardConnector[]
+  pins: Pin[]
+  ports: SerialPort[]
+  timers: Timer[]
+  rails: Rail[]
+  exclusions: Exclusion[]
+  i2c: I2cBus[]
+  can: CanBus[]
+  overlay?: { name: string; standards: ('PAL' | 'NTSC')[] }
+  storage: { flash: number; card: boolean }
+  buzzer?: { pin: string; limit: Amps }
+}
+
+type Keyed<T extends { id: string }> = Record<string, Omit<T, 'id'>>
+/** A map of differences: a value replaces, a nested map descends, null removes (RFC 7396). */
+export interface Differences {
+  [key: string]: unknown
+}
+
+export interface Revision {
+  name: string
+  note: string
+  differences: Differences
+}
+
+/**
+ * A board as it is written down: parts keyed by their ids, with revisions and
+ * firmware versions given as differences from the base.
+ */
+export interface BoardDefinition
+  extends Omit<Board, 'revision' | 'firmware' | 'pads' | 'connectors' | 'pins' | 'ports' | 'timers' | 'rails' | 'i2c' | 'can'> {
+  kind: 'board'
+  schema: 1
+  pads: Keyed<Pad>
+  connectors: Keyed<BoardConnector>
+  pins: Keyed<Pin>
+  ports: Keyed<SerialPort>
+  timers: Keyed<Timer>
+  rails: Keyed<Rail>
+  i2c: Keyed<I2cBus>
+  can: Keyed<CanBus>
+  revisions: Record<string, Revision>
+  firmwares: Record<string, Revision>
+}

@@ -1,0 +1,253 @@
+import type { Amps, Baud, Grams, Hertz, Millimetres, Volts, WireColour } from '../units'
+import type { Differences } from './board'
+
+export const deviceClasses = {
+  receiver: 'Control receiver',
+  gnss: 'GNSS',
+  overlay: 'Text overlay',
+  camera: 'Camera',
+  transmitter: 'Video transmitter',
+  'video-link': 'Digital video link',
+  logger: 'Flight logger',
+  adapter: 'Wireless adapter',
+  buzzer: 'Buzzer',
+  lights: 'LED strip',
+  gimbal: 'Gimbal',
+  traffic: 'Traffic receiver',
+  esc: 'ESC',
+  converter: 'Serial-to-pulse converter',
+  sensor: 'Sensor',
+  telemetry: 'Telemetry radio',
+  computer: 'Companion computer',
+  switch: 'Switch',
+  light: 'Light',
+  release: 'Release',
+  servo: 'Servo',
+  power: 'Power',
+  tool: 'Bench tool',
+} as const
+
+export type DeviceClass = keyof typeof deviceClasses
+
+/** One electrical end of a device. */
+export interface Terminal {
+  id: string
+  label: string
+  role: 'signal' | 'supply' | 'ground' | 'video'
+  direction: 'in' | 'out' | 'both' | 'passive'
+  /** Output-high level in volts, of an output. */
+  high?: Volts
+  /** Highest input in volts, of an input. */
+  maxIn?: Volts
+  /** Lowest voltage read as high, of an input. */
+  minHigh?: Volts
+  colour?: WireColour
+}
+
+/** A supply input. One device may have several, of which some are alternatives. */
+export interface Supply {
+  id: string
+  terminal: string
+  /** Missing when the current returns through a signal terminal, as with a switched buzzer. */
+  ground?: string
+  min: Volts
+  max: Volts
+  typical: Amps
+  peak: Amps
+  /** Only one supply of a group is connected. */
+  alternative?: string
+  /** Works better from a filtered rail. */
+  filtered: boolean
+}
+
+/** A supply output of a device such as a BEC, a PDB or an ESC. */
+export interface PowerOutput {
+  id: string
+  label: string
+  terminal: string
+  ground: string
+  /** Missing: the battery voltage passes through. */
+  volts?: Volts
+  limit: Amps
+  kind: 'linear' | 'switching' | 'through'
+  efficiency: number
+  dropout: Volts
+  filtered: boolean
+}
+
+export interface DeviceConnector {
+  id: string
+  type: string
+  /** Terminals in contact order, from contact 1. */
+  pins: string[]
+}
+
+export type FlightStates = 'disarmed' | 'armed' | 'both'
+
+/** One way of speaking over a serial link: a protocol with the rates this device can use. */
+export interface SerialOption {
+  protocol: string
+  bauds: Baud[]
+  default: Baud
+  frame?: Frame
+  inverted?: boolean
+  halfDuplex?: boolean
+}
+
+export type Frame = '8N1' | '8N2' | '8E1' | '8E2' | '8O1'
+
+/** A message sent over a link at a steady rate. */
+export interface Message {
+  name: string
+  direction: 'to-device' | 'from-device'
+  /** Bytes each. */
+  bytes: number
+  rate: Hertz
+}
+
+interface NeedBase {
+  id: string
+  label: string
+}
+
+export interface SerialNeed extends NeedBase {
+  kind: 'serial'
+  lines: 'both' | 'to-device' | 'from-device'
+  /** Terminal that the device talks on. */
+  tx?: string
+  /** Terminal that the device listens on. */
+  rx?: string
+  options: SerialOption[]
+  messages: Message[]
+  states: FlightStates
+  interruptible: boolean
+}
+
+export interface SwitchNeed extends NeedBase {
+  kind: 'switch'
+  terminal: string
+  /** Level of the line in each state. */
+  levels: { powerUp: 'high' | 'low' | 'any'; disarmed: 'high' | 'low'; armed: 'high' | 'low' }
+  current: Amps
+}
+
+export interface PulseNeed extends NeedBase {
+  kind: 'pulse'
+  terminal: string
+  protocol: 'pwm' | 'burst'
+  rate: { min: Hertz; max: Hertz; default: Hertz }
+  range: { min: number; max: number }
+}
+
+export interface AnalogNeed extends NeedBase {
+  kind: 'analog'
+  terminal: string
+  max: Volts
+}
+
+export interface I2cNeed extends NeedBase {
+  kind: 'i2c'
+  sda: string
+  scl: string
+  /** Addresses the part can be set to; the first is the one it ships with. */
+  addresses: number[]
+  pullUp?: number
+}
+
+export interface CanNeed extends NeedBase {
+  kind: 'can'
+  high: string
+  low: string
+}
+
+export interface LedNeed extends NeedBase {
+  kind: 'led-data'
+  terminal: string
+  leds: number
+}
+
+export interface BuzzerNeed extends NeedBase {
+  kind: 'buzzer'
+  terminal: string
+  current: Amps
+}
+
+export interface VideoNeed extends NeedBase {
+  kind: 'video'
+  terminal: string
+  direction: 'in' | 'out'
+  standards: ('PAL' | 'NTSC')[]
+}
+
+export interface ReceiverNeed extends NeedBase {
+  kind: 'receiver-pulse' | 'receiver-parallel'
+  terminals: string[]
+}
+
+export interface ControlNeed extends NeedBase {
+  kind: 'control'
+  channels: number
+}
+
+export type Need =
+  | SerialNeed
+  | SwitchNeed
+  | PulseNeed
+  | AnalogNeed
+  | I2cNeed
+  | CanNeed
+  | LedNeed
+  | BuzzerNeed
+  | VideoNeed
+  | ReceiverNeed
+  | ControlNeed
+
+/** A setting kept in the device itself. */
+export interface DeviceSetting {
+  id: string
+  label: string
+  values: (string | number)[]
+  default: string | number
+  /** Need whose board-side setting this one must match. */
+  pairs?: { need: string; with: 'baud' | 'protocol' }
+}
+
+/** A device in one variant, ready for use by the engine. */
+export interface Device {
+  id: string
+  name: string
+  maker: string
+  class: DeviceClass
+  summary: string
+  variant: string
+  mass: Grams
+  size: { width: Millimetres; height: Millimetres }
+  terminals: Terminal[]
+  supplies: Supply[]
+  outputs: PowerOutput[]
+  connectors: DeviceConnector[]
+  needs: Need[]
+  settings: DeviceSetting[]
+}
+
+type Keyed<T extends { id: string }> = Record<string, Omit<T, 'id'>>
+
+export interface Variant {
+  name: string
+  note: string
+  differences: Differences
+}
+
+/** A device as it is written down, with variants given as differences from the base. */
+export interface DeviceDefinition
+  extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'connectors' | 'needs' | 'settings'> {
+  kind: 'device'
+  schema: 1
+  terminals: Keyed<Terminal>
+  supplies: Keyed<Supply>
+  outputs: Keyed<PowerOutput>
+  connectors: Keyed<DeviceConnector>
+  needs: Record<string, unknown>
+  settings: Keyed<DeviceSetting>
+  variants: Record<string, Variant>
+}

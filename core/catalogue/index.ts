@@ -1,0 +1,6 @@
+export * from './board'
+export * from './device'
+export * from './protocol'
+export * from './merge'
+export * from './resolve'
+export * from './contradictions'

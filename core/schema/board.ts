@@ -1,0 +1,153 @@
+import Joi from 'joi'
+import { amps, baud, id, keyed, label, list, millimetres, prose, versions, volts } from './parts'
+
+const pinUse = Joi.string().valid(
+  'uart-tx',
+  'uart-rx',
+  'pulse',
+  'led-data',
+  'switch',
+  'analog',
+  'buzzer',
+  'i2c-sda',
+  'i2c-scl',
+  'can-h',
+  'can-l',
+  'receiver-pulse',
+  'receiver-channel',
+  'video-in',
+  'video-out',
+)
+
+const pin = Joi.object({
+  level: volts.default(3.3),
+  maxIn: volts.default(5.5),
+  drive: amps.default(0.02),
+  functions: list(
+    Joi.object({
+      as: pinUse.required(),
+      of: id,
+      channel: Joi.number().integer().min(0).max(64),
+      dma: id,
+      max: volts,
+    }),
+    20,
+  ).default([]),
+  default: Joi.object({ feature: id.required(), as: pinUse.required() }),
+})
+
+const side = Joi.string().valid('top', 'bottom').default('top')
+
+const pad = Joi.object({
+  label: label.required(),
+  x: millimetres.required(),
+  y: millimetres.required(),
+  side,
+  kind: Joi.string().valid('signal', 'supply', 'ground').default('signal'),
+  pin: id,
+  rail: id,
+  connector: id,
+  position: Joi.number().integer().min(1).max(60),
+})
+
+const line = Joi.object({ pin: id.required(), inverter: Joi.string().valid('none', 'fixed', 'selectable').default('none') })
+
+const port = Joi.object({
+  label: label.required(),
+  index: Joi.number().integer().min(0).max(64).required(),
+  number: Joi.number().integer().min(0).max(255).required(),
+  kind: Joi.string().valid('hardware', 'software', 'usb').default('hardware'),
+  tx: line,
+  rx: line,
+  halfDuplex: Joi.boolean().default(false),
+  minBaud: baud.default(1200),
+  maxBaud: baud.default(2_000_000),
+  clock: Joi.number().integer().min(1_000_000).max(1_000_000_000),
+  oversampling: Joi.number().valid(8, 16).default(16),
+  usbShared: Joi.boolean().default(false),
+  stateShared: Joi.boolean().default(false),
+  splitUse: Joi.boolean().default(false),
+})
+
+const rail = Joi.object({
+  label: label.required(),
+  kind: Joi.string().valid('battery', 'linear', 'switching', 'usb', 'through').required(),
+  volts,
+  source: id,
+  input: Joi.object({ min: volts.required(), max: volts.required() }),
+  dropout: volts.default(0),
+  limit: amps.required(),
+  own: amps.default(0),
+  efficiency: Joi.number().greater(0).max(1).default(1),
+  liveFrom: Joi.array().items(Joi.string().valid('battery', 'usb')).default(['battery']),
+  filtered: Joi.boolean().default(false),
+  switchedBy: id,
+  kelvinPerWatt: Joi.number().min(0).max(500),
+})
+
+/** What a board file may hold, for one revision with all differences applied or for the base. */
+export const boardSchema = Joi.object({
+  kind: Joi.string().valid('board').required(),
+  schema: Joi.number().valid(1).required(),
+  id: id.required(),
+  name: label.required(),
+  maker: label.required(),
+  summary: prose.default(''),
+  mass: Joi.number().min(0).max(2000).required(),
+  outline: Joi.object({
+    width: Joi.number().greater(0).max(300).required(),
+    height: Joi.number().greater(0).max(300).required(),
+    radius: Joi.number().min(0).max(50).default(2),
+    holes: list(Joi.object({ x: millimetres.required(), y: millimetres.required(), diameter: Joi.number().min(0).max(20).default(3) }), 12).default([]),
+  }).required(),
+  usb: Joi.object({
+    x: millimetres.required(),
+    y: millimetres.required(),
+    edge: Joi.string().valid('left', 'right', 'top', 'bottom').required(),
+  }).required(),
+  supply: Joi.object({
+    cellsMin: Joi.number().integer().min(1).max(14).required(),
+    cellsMax: Joi.number().integer().min(1).max(14).required(),
+  }).required(),
+  configuration: Joi.object({
+    protocol: id.default('msp'),
+    maxLinks: Joi.number().integer().min(1).max(20).default(3),
+    usb: Joi.boolean().default(true),
+  }).default({ protocol: 'msp', maxLinks: 3, usb: true }),
+  pads: keyed(pad),
+  connectors: keyed(
+    Joi.object({
+      label: label.required(),
+      type: label.required(),
+      x: millimetres.required(),
+      y: millimetres.required(),
+      width: Joi.number().greater(0).max(100).required(),
+      height: Joi.number().greater(0).max(100).required(),
+      side,
+    }),
+  ),
+  pins: keyed(pin),
+  ports: keyed(port, 40),
+  timers: keyed(Joi.object({ label: label.required() }), 40),
+  rails: keyed(rail, 20),
+  exclusions: list(
+    Joi.object({ features: Joi.array().items(Joi.string().max(60)).length(2).required(), reason: prose.required() }),
+    40,
+  ).default([]),
+  i2c: keyed(
+    Joi.object({
+      label: label.required(),
+      sda: id.required(),
+      scl: id.required(),
+      pullUp: Joi.number().min(100).max(1_000_000),
+      onBoard: list(Joi.object({ name: label.required(), address: Joi.number().integer().min(0).max(127).required() }), 20).default([]),
+    }),
+    10,
+  ),
+  can: keyed(Joi.object({ label: label.required(), high: id.required(), low: id.required() }), 10),
+  overlay: Joi.object({ name: label.required(), standards: Joi.array().items(Joi.string().valid('PAL', 'NTSC')).required() }),
+  storage: Joi.object({ flash: Joi.number().integer().min(0).default(0), card: Joi.boolean().default(false) }).default({ flash: 0, card: false }),
+  buzzer: Joi.object({ pin: id.required(), limit: amps.required() }),
+  revisions: versions.required(),
+  firmwares: versions.default({ current: { name: 'current', note: '', differences: {} } }),
+})

@@ -1,0 +1,7 @@
+export * from './error'
+export * from './read'
+export * from './json-schema'
+export * from './edit'
+export * from './plan'
+export { boardSchema } from './board'
+export { deviceSchema, protocolSchema } from './device'

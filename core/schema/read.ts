@@ -1,0 +1,191 @@
+import type Joi from 'joi'
+import {
+  boardContradictions,
+  deviceContradictions,
+  resolveBoard,
+  resolveDevice,
+  type BoardDefinition,
+  type Contradiction,
+  type DeviceDefinition,
+  type ProtocolDefinition,
+} from '../catalogue'
+import { resolvePlan, upgradePlan, type Plan } from '../plan'
+import { boardSchema } from './board'
+import { deviceSchema, protocolSchema } from './device'
+import { InputError } from './error'
+import { planDocumentSchema } from './plan'
+
+/** Largest plan or definition file read, in bytes. */
+export const largestFile = 8 * 1024 * 1024
+
+export type Definition = BoardDefinition | DeviceDefinition | ProtocolDefinition
+
+const schemas: Record<string, Joi.Schema> = { board: boardSchema, device: deviceSchema, protocol: protocolSchema }
+
+/**
+ * Validates a value and fills in defaults.
+ * @throws InputError naming each wrong place, at most twenty of them.
+ */
+export function validate<T>(schema: Joi.Schema, value: unknown, prefix = ''): T {
+  const result = schema.validate(value, { abortEarly: false, convert: false, errors: { wrap: { label: false }, label: 'key' } })
+  if (!result.error) return result.value as T
+  const problems = result.error.details.slice(0, 20).map(({ path, message }) => ({ place: prefix + pathText(path), message }))
+  throw new InputError(problems)
+}
+
+function pathText(path: (string | number)[]): string {
+  return path.map((step, at) => (typeof step === 'number' ? `[${step}]` : at ? `.${step}` : step)).join('')
+}
+
+/**
+ * Reads a definition as parsed from YAML or JSON: shape, defaults, and each
+ * revision or variant for itself, then contradictions.
+ * @throws InputError
+ */
+export function readDefinition(value: unknown): Definition {
+  const kind = (value as { kind?: unknown } | null)?.kind
+  const schema = typeof kind === 'string' && Object.hasOwn(schemas, kind) ? schemas[kind]! : undefined
+  if (!schema) throw new InputError([{ place: 'kind', message: 'must be board, device or protocol' }])
+  refusePrototypeKeys(value)
+  const definition = validate<Definition>(schema, value)
+  if (definition.kind === 'protocol') return definition
+  const contradictions = definition.kind === 'board' ? checkBoard(definition) : checkDevice(definition)
+  if (contradictions.length) throw new InputError(contradictions)
+  return definition
+}
+
+/** Each revision must by itself be a board that could have been written down. */
+function checkBoard(definition: BoardDefinition): Contradiction[] {
+  for (const [revision, { differences }] of Object.entries(definition.revisions)) {
+    for (const [firmware, { differences: further }] of Object.entries(definition.firmwares)) {
+      if (!Object.keys(differences).length && !Object.keys(further).length) continue
+      const { id, name, maker, summary, mass, outline, usb, supply, configuration, exclusions, overlay, storage, buzzer, ...lists } =
+        resolveBoard(definition, revision, firmware)
+      const document = { kind: 'board', schema: 1, id, name, maker, summary, mass, outline, usb, supply, configuration, exclusions, overlay, storage, buzzer }
+      const { pads, connectors, pins, ports, timers, rails, i2c, can } = lists
+      validate(
+        boardSchema,
+        {
+          ...document,
+          ...keyedAgain({ pads, connectors, pins, ports, timers, rails, i2c, can }),
+          revisions: { only: { name: 'only' } },
+        },
+        `revision ${revision}, firmware ${firmware}: `,
+      )
+    }
+  }
+  return boardContradictions(definition)
+}
+
+function checkDevice(definition: DeviceDefinition): Contradiction[] {
+  for (const [variant, { differences }] of Object.entries(definition.variants)) {
+    if (!Object.keys(differences).length) continue
+    const { variant: _, terminals, supplies, outputs, connectors, needs, settings, ...rest } = resolveDevice(definition, variant)
+    validate(
+      deviceSchema,
+      { kind: 'device', schema: 1, ...rest, ...keyedAgain({ terminals, supplies, outputs, connectors, needs, settings }) },
+      `variant ${variant}: `,
+    )
+  }
+  return deviceContradictions(definition)
+}
+
+function keyedAgain(lists: Record<string, { id: string }[]>): Record<string, Record<string, unknown>> {
+  return Object.fromEntries(
+    Object.entries(lists).map(([name, items]) => [name, Object.fromEntries(items.map(({ id, ...rest }) => [id, rest]))]),
+  )
+}
+
+/** Keys that would reach an object's prototype are refused anywhere in the input. */
+function refusePrototypeKeys(value: unknown, path = '', depth = 0): void {
+  if (typeof value !== 'object' || value === null) return
+  if (depth > 40) throw new InputError([{ place: path, message: 'is nested more than 40 deep' }])
+  for (const [key, inner] of Object.entries(value)) {
+    const place = path ? `${path}.${key}` : key
+    if (key === '__proto__' || key === 'constructor' || key === 'prototype') {
+      throw new InputError([{ place, message: 'this name cannot be used' }])
+    }
+    refusePrototypeKeys(inner, place, depth + 1)
+  }
+}
+
+/**
+ * Reads a plan document: version, shape, definitions, and that all it names is there.
+ * @throws InputError
+ */
+export function readPlan(value: unknown): Plan {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) {
+    throw new InputError([{ place: '', message: 'a plan is a JSON object' }])
+  }
+  const document = value as Record<string, unknown>
+  if (document.format !== 'ypodoma-plan') {
+    throw new InputError([{ place: 'format', message: 'this is not a plan file; expected "ypodoma-plan"' }])
+  }
+  refusePrototypeKeys(value)
+  let upgraded: Record<string, unknown>
+  try {
+    upgraded = upgradePlan(document)
+  } catch (error) {
+    throw new InputError([{ place: '', message: (error as Error).message }])
+  }
+  const plan = validate<Plan>(planDocumentSchema, upgraded)
+  const problems = Object.entries(plan.definitions).flatMap(([group, definitions]) =>
+    Object.entries(definitions as Record<string, Definition>).flatMap(([id, definition]) => {
+      const place = `definitions.${group}.${id}`
+      if (definition.id !== id) return [{ place: `${place}.id`, message: `"${definition.id}" is not the name it stands under` }]
+      const found =
+        definition.kind === 'board' ? boardContradictions(definition) : definition.kind === 'device' ? deviceContradictions(definition) : []
+      return found.map((one) => ({ place: `${place}: ${one.place}`, message: one.message }))
+    }),
+  )
+  problems.push(...danglingIn(plan))
+  if (problems.length) throw new InputError(problems.slice(0, 20))
+  return plan
+}
+
+function danglingIn(plan: Plan): { place: string; message: string }[] {
+  const problems: { place: string; message: string }[] = []
+  const ids = new Set<string>()
+  plan.devices.forEach((device, at) => {
+    if (ids.has(device.id)) problems.push({ place: `devices[${at}].id`, message: `"${device.id}" is used twice` })
+    ids.add(device.id)
+  })
+  for (const section of ['assignment', 'supplies', 'locks', 'bans', 'deviceSettings'] as const) {
+    for (const key of Object.keys(plan[section])) {
+      if (!ids.has(key.slice(0, key.indexOf('/')))) problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
+    }
+  }
+  if (problems.length) return problems
+  try {
+    resolvePlan(plan)
+  } catch (error) {
+    const [place, ...rest] = (error as Error).message.split(': ')
+    problems.push(rest.length ? { place: place!, message: rest.join(': ') } : { place: 'board', message: place! })
+  }
+  return problems
+}
+
+/**
+ * Reads the text of a plan file.
+ * @throws InputError with line and column when it is not JSON.
+ */
+export function parsePlan(text: string): Plan {
+  if (text.length > largestFile) {
+    const megabytes = (text.length / 1048576).toFixed(1)
+    throw new InputError([{ place: '', message: `the file has ${megabytes} MB; plans of up to ${largestFile / 1048576} MB are read` }])
+  }
+  let value: unknown
+  try {
+    value = JSON.parse(text)
+  } catch (error) {
+    throw new InputError([{ place: '', message: `not JSON: ${jsonPlace(text, (error as Error).message)}` }])
+  }
+  return readPlan(value)
+}
+
+function jsonPlace(text: string, message: string): string {
+  const position = /position (\d+)/.exec(message)?.[1]
+  if (position === undefined) return message
+  const before = text.slice(0, Number(position)).split('\n')
+  return `line ${before.length}, column ${before.at(-1)!.length + 1}: ${message.replace(/ in JSON at position.*$/, '')}`
+}

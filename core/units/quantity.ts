@@ -1,0 +1,62 @@
+/** Electrical potential in volts. */
+export type Volts = number
+/** Current in amperes. */
+export type Amps = number
+/** Symbol rate of a serial line in baud (bits per second on the wire). */
+export type Baud = number
+/** Length in millimetres. */
+export type Millimetres = number
+/** Mass in grams. */
+export type Grams = number
+/** Frequency in hertz. */
+export type Hertz = number
+
+const thinSpace = '\u202f'
+
+/** Writes a number with at most `digits` decimals and no trailing zeros. */
+export function plain(value: number, digits = 2): string {
+  return String(Number(value.toFixed(digits)))
+}
+
+/** Writes a whole number in groups of three, parted by narrow spaces: 115 200. */
+export function grouped(value: number): string {
+  return Math.round(value)
+    .toString()
+    .replace(/\B(?=(\d{3})+$)/g, thinSpace)
+}
+
+/** "5 V", "13.2 V". */
+export function formatVolts(value: Volts): string {
+  return `${plain(value)} V`
+}
+
+/** "1.4 A"; below one ampere in milliamperes: "250 mA". */
+export function formatAmps(value: Amps): string {
+  return Math.abs(value) < 1 ? `${plain(value * 1000, 0)} mA` : `${plain(value)} A`
+}
+
+/** "115 200 baud". */
+export function formatBaud(value: Baud): string {
+  return `${grouped(value)} baud`
+}
+
+/** "9.3 %" from a fraction of one. */
+export function formatShare(fraction: number): string {
+  return `${plain(fraction * 100, 1)} %`
+}
+
+const scale: Record<string, number> = { '': 1, m: 1e-3, k: 1e3, M: 1e6, µ: 1e-6, u: 1e-6 }
+
+/**
+ * Reads a quantity such as "1.2 A", "250 mA" or "5V" in the base unit given.
+ * A bare number counts as already being in that unit.
+ * @throws RangeError naming the text when it is not a number with that unit.
+ */
+export function parseQuantity(text: string, unit: 'V' | 'A' | 'mm' | 'g' | 'Hz' | 'baud'): number {
+  const match = /^\s*([+-]?\d+(?:[.,]\d+)?)\s*([a-zA-Zµ]*)\s*$/.exec(text)
+  const number = match ? Number(match[1]!.replace(',', '.')) : NaN
+  const suffix = match?.[2] ?? ''
+  const factor = suffix === '' || suffix === unit ? 1 : suffix.endsWith(unit) ? scale[suffix.slice(0, -unit.length)] : undefined
+  if (!Number.isFinite(number) || factor === undefined) throw new RangeError(`"${text}" is not a quantity in ${unit}`)
+  return number * factor
+}

@@ -1,0 +1,59 @@
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import {
+  batteryRange,
+  copperMassPerMetre,
+  formatAmps,
+  formatBaud,
+  leadDrop,
+  parseQuantity,
+  wireDiameter,
+  wireResistancePerMetre,
+} from './index'
+
+describe('wire', () => {
+  it('gives the table values of AWG 28', () => {
+    expect(wireDiameter(28)).toBeCloseTo(0.3211, 4)
+    expect(wireResistancePerMetre(28) * 1000).toBeCloseTo(212.9, 1)
+    expect(wireResistancePerMetre(28, 60) * 1000).toBeCloseTo(246.4, 1)
+    expect(copperMassPerMetre(28)).toBeCloseTo(0.726, 3)
+  })
+  it('counts the way out and back', () => {
+    expect(leadDrop(1.4, 350, 28)).toBeCloseTo(0.2087, 4)
+  })
+  it('doubles resistance three gauges on, within a per cent', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 10, max: 34 }), (gauge) => {
+        expect(wireResistancePerMetre(gauge + 3) / wireResistancePerMetre(gauge)).toBeCloseTo(2.005, 2)
+      }),
+      { seed: 1 },
+    )
+  })
+})
+
+describe('battery', () => {
+  it('spans empty to full', () => {
+    expect(batteryRange(4, 'lipo')).toEqual({ min: 13.2, max: 16.8 })
+    expect(batteryRange(4, 'liion')).toEqual({ min: 11.2, max: 16.8 })
+    expect(batteryRange(6, 'lihv')).toEqual({ min: 19.8, max: 26.1 })
+  })
+})
+
+describe('quantities', () => {
+  it('reads what people type', () => {
+    expect(parseQuantity('1.2 A', 'A')).toBe(1.2)
+    expect(parseQuantity('250mA', 'A')).toBe(0.25)
+    expect(parseQuantity('5', 'V')).toBe(5)
+    expect(parseQuantity('3,3 V', 'V')).toBe(3.3)
+    expect(parseQuantity('115.2 kbaud', 'baud')).toBe(115200)
+  })
+  it('names what it cannot read', () => {
+    expect(() => parseQuantity('5 V', 'A')).toThrow('"5 V" is not a quantity in A')
+    expect(() => parseQuantity('much', 'V')).toThrow('"much"')
+  })
+  it('writes figures with units', () => {
+    expect(formatAmps(0.25)).toBe('250 mA')
+    expect(formatAmps(1.4)).toBe('1.4 A')
+    expect(formatBaud(115200)).toBe('115\u202f200 baud')
+  })
+})
