@@ -1,0 +1,100 @@
+import type { NeedKey, Place, Placement, Plan, ResolvedPlan, SupplyKey } from '../plan'
+import { solveCompiled, type PackingResult, type SearchLimits } from './packing'
+import { layOut, scoreOf, type Problem, type Score, type Want } from './problem'
+import type { Candidate, Reason } from './verdict'
+
+/** Where everything goes, how good that is, and whether it is proven. */
+export interface Allocation {
+  assignment: Record<NeedKey, Placement>
+  supplies: Record<SupplyKey, Place>
+  /** Needs and supplies that got no place. */
+  unmet: string[]
+  /** What each place taken costs or is worth noting, by need or supply. */
+  reasons: Record<string, Reason[]>
+  score: Score
+  proven: boolean
+  /** The score no allocation can beat; equal to the score when proven. */
+  bound: Score
+  nodes: number
+}
+
+/** What is held fixed in one question to the allocator. */
+export interface Constraints {
+  locks: Plan['locks']
+  bans: Plan['bans']
+  /** Needs or supplies that are to be left out. */
+  without?: Set<string>
+}
+
+/**
+ * Finds the best allocation of a plan: fewest musts unmet, then wishes by
+ * priority, then least risk, then fewest moves from what is there.
+ */
+export function allocate(resolved: ResolvedPlan, limits: SearchLimits = {}): Allocation {
+  return solveProblem(layOut(resolved), resolved.plan, limits)
+}
+
+/** The same for a problem laid out before, under given locks and bans. */
+export function solveProblem(problem: Problem, constraints: Constraints, limits: SearchLimits = {}): Allocation {
+  const allowed = (item: number, option: number) => isAllowed(problem.wants[item]!, option, constraints)
+  return readResult(problem, solveCompiled(problem.compiled, { ...limits, allowed }))
+}
+
+function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {
+  const candidate = want.candidates[option]
+  if (!candidate) return true
+  if (without?.has(want.key)) return false
+  const { place } = candidate.placement
+  const lock = locks[want.key]
+  return lock !== undefined ? lock === place : !bans[want.key]?.includes(place)
+}
+
+/**
+ * Among needs that are exactly alike the places are dealt out in order: motor 1
+ * gets the first pad. Needs that had a place before keep out of this.
+ */
+function dealInOrder({ wants, compiled, resolved }: Problem, choice: number[]): number[] {
+  const dealt = [...choice]
+  const done = new Set<number>()
+  wants.forEach((want, item) => {
+    if (done.has(item) || want.supply) return
+    const free = (at: number) => {
+      const { key } = wants[at]!
+      const { plan } = resolved
+      return !plan.assignment[key] && plan.locks[key] === undefined && !plan.bans[key]
+    }
+    const group = [item, ...compiled.twins[item]!].filter(free)
+    const options = group.map((at) => choice[at]!).sort((a, b) => a - b)
+    group.forEach((at, place) => {
+      dealt[at] = options[place]!
+      done.add(at)
+    })
+  })
+  return dealt
+}
+
+function readResult(problem: Problem, result: PackingResult): Allocation {
+  if (!result.choice) throw new Error('an allocation always exists: every need may go unmet')
+  const allocation: Allocation = {
+    assignment: {},
+    supplies: {},
+    unmet: [],
+    reasons: {},
+    score: scoreOf(result.cost, problem),
+    proven: result.proven,
+    bound: scoreOf(result.proven ? result.cost : result.bound, problem),
+    nodes: result.nodes,
+  }
+  const choice = dealInOrder(problem, result.choice)
+  problem.wants.forEach((want, item) => {
+    const candidate: Candidate | undefined = want.candidates[choice[item]!]
+    if (!candidate) {
+      allocation.unmet.push(want.key)
+      return
+    }
+    allocation.reasons[want.key] = candidate.reasons
+    if (want.supply) allocation.supplies[want.key] = candidate.placement.place
+    else allocation.assignment[want.key] = candidate.placement
+  })
+  return allocation
+}

@@ -1,0 +1,93 @@
+import { addAll, addBit, dropBit, emptyBits, hasBit, type Bits } from './bits'
+import type { Packing, PackingOption } from './packing'
+
+/** A packing with its options numbered through and their conflicts worked out. */
+export interface Compiled {
+  packing: Packing
+  options: PackingOption[]
+  itemOf: Int32Array
+  /** Options of item i are first[i] … first[i + 1] − 1. */
+  first: Int32Array
+  /** Options that cannot be taken together with each option. */
+  conflicts: Bits[]
+  /** Items with the very same options, those of each item without itself. */
+  twins: number[][]
+}
+
+/** Numbers the options of a packing and works out which pairs exclude each other. */
+export function compile(packing: Packing): Compiled {
+  const options = packing.items.flatMap((item) => item.options)
+  const first = new Int32Array(packing.items.length + 1)
+  packing.items.forEach((item, at) => (first[at + 1] = first[at]! + item.options.length))
+  const itemOf = new Int32Array(options.length)
+  for (let item = 0; item < packing.items.length; item += 1) itemOf.fill(item, first[item], first[item + 1])
+  const size = options.length
+  const byUnit = new Map<number, Bits>()
+  const byMode = new Map<number, Map<number, Bits>>()
+  options.forEach((option, at) => {
+    for (const unit of option.units) addBit(memo(byUnit, unit, () => emptyBits(size)), at)
+    for (const [mode, value] of option.modes) {
+      const values = memo(byMode, mode, () => new Map<number, Bits>())
+      addBit(memo(values, value, () => emptyBits(size)), at)
+    }
+  })
+  const conflicts = options.map((option, at) => {
+    const bits = emptyBits(size)
+    for (const unit of option.units) addAll(bits, byUnit.get(unit)!)
+    for (const [mode, value] of option.modes) {
+      for (const [other, holders] of byMode.get(mode)!) if (other !== value) addAll(bits, holders)
+    }
+    for (let same = first[itemOf[at]!]!; same < first[itemOf[at]! + 1]!; same += 1) addBit(bits, same)
+    dropBit(bits, at)
+    return bits
+  })
+  return { packing, options, itemOf, first, conflicts, twins: twinsOf(packing) }
+}
+
+function twinsOf(packing: Packing): number[][] {
+  const alike = new Map<string, number[]>()
+  packing.items.forEach((item, at) => memo(alike, JSON.stringify(item.options), () => []).push(at))
+  return packing.items.map((item, at) => alike.get(JSON.stringify(item.options))!.filter((other) => other !== at))
+}
+
+/** Groups of items that have no unit, mode or scarce capacity in common. */
+export function independentGroups({ packing }: Compiled): number[][] {
+  const parent = packing.items.map((_, at) => at)
+  const root = (at: number): number => (parent[at] === at ? at : (parent[at] = root(parent[at]!)))
+  const owner = new Map<string, number>()
+  const scarce = packing.capacities.map((limit, capacity) => mostLoad(packing, capacity) > limit)
+  packing.items.forEach((item, at) => {
+    const join = (key: string) => {
+      const other = owner.get(key)
+      if (other === undefined) owner.set(key, at)
+      else parent[root(at)] = root(other)
+    }
+    for (const option of item.options) {
+      for (const unit of option.units) join(`u${unit}`)
+      for (const [mode] of option.modes) join(`m${mode}`)
+      for (const [capacity] of option.loads) if (scarce[capacity]) join(`c${capacity}`)
+    }
+  })
+  const groups = new Map<number, number[]>()
+  packing.items.forEach((_, at) => memo(groups, root(at), () => []).push(at))
+  return [...groups.values()]
+}
+
+function mostLoad(packing: Packing, capacity: number): number {
+  return packing.items.reduce((sum, item) => sum + Math.max(0, ...item.options.map((option) => loadOn(option, capacity))), 0)
+}
+
+export function loadOn(option: PackingOption, capacity: number): number {
+  return option.loads.reduce((sum, [on, amount]) => (on === capacity ? sum + amount : sum), 0)
+}
+
+/** Whether two chosen options exclude each other. */
+export function excludes(compiled: Compiled, one: number, other: number): boolean {
+  return hasBit(compiled.conflicts[one]!, other)
+}
+
+function memo<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+  let value = map.get(key)
+  if (value === undefined) map.set(key, (value = make()))
+  return value
+}

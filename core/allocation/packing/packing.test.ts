@@ -1,0 +1,124 @@
+import { describe, expect, it } from 'vitest'
+import fc from 'fast-check'
+import { assign, forbidden } from './assignment'
+import { solvePacking, type Packing, type PackingOption } from './index'
+
+/** Tries every choice; the oracle for small packings. */
+function enumerate(packing: Packing): number {
+  let best = Infinity
+  const chosen: PackingOption[] = []
+  const fits = (option: PackingOption) =>
+    chosen.every(
+      (other) =>
+        !option.units.some((unit) => other.units.includes(unit)) &&
+        option.modes.every(([mode, value]) => other.modes.every(([m, v]) => m !== mode || v === value)),
+    ) &&
+    packing.capacities.every(
+      (limit, capacity) =>
+        [...chosen, option].reduce((sum, { loads }) => sum + loads.reduce((s, [c, a]) => s + (c === capacity ? a : 0), 0), 0) <= limit,
+    )
+  const descend = (at: number, cost: number) => {
+    if (cost >= best) return
+    if (at === packing.items.length) {
+      best = cost
+      return
+    }
+    for (const option of packing.items[at]!.options) {
+      if (!fits(option)) continue
+      chosen.push(option)
+      descend(at + 1, cost + option.cost)
+      chosen.pop()
+    }
+  }
+  descend(0, 0)
+  return best
+}
+
+const option = fc.record({
+  units: fc.uniqueArray(fc.nat(5), { maxLength: 3 }),
+  modes: fc.uniqueArray(fc.tuple(fc.nat(2), fc.nat(1)), { maxLength: 2, selector: ([mode]) => mode }),
+  loads: fc.uniqueArray(fc.tuple(fc.nat(1), fc.integer({ min: 1, max: 5 })), { maxLength: 1 }),
+  cost: fc.nat(30),
+}) as fc.Arbitrary<PackingOption>
+
+const packing: fc.Arbitrary<Packing> = fc.record({
+  units: fc.constant(6),
+  modes: fc.constant(3),
+  capacities: fc.tuple(fc.integer({ min: 2, max: 9 }), fc.integer({ min: 2, max: 9 })),
+  items: fc.array(fc.record({ options: fc.array(option, { minLength: 1, maxLength: 5 }) }), { minLength: 1, maxLength: 6 }),
+})
+
+describe('solvePacking', () => {
+  it('equals exhaustive enumeration, with and without the possibility to leave out', () => {
+    fc.assert(
+      fc.property(packing, fc.boolean(), (drawn, optional) => {
+        if (optional) {
+          for (const item of drawn.items) item.options = [...item.options, { units: [], modes: [], loads: [], cost: 100 }]
+        }
+        const result = solvePacking(drawn)
+        expect(result.proven).toBe(true)
+        expect(result.cost).toBe(enumerate(drawn))
+        expect(result.bound).toBe(result.cost)
+      }),
+      { seed: 20261, numRuns: 1000 },
+    )
+  })
+
+  it('returns a choice that keeps every rule and costs what it says', () => {
+    fc.assert(
+      fc.property(packing, (drawn) => {
+        const { choice, cost } = solvePacking(drawn)
+        if (!choice) return
+        const single: Packing = { ...drawn, items: drawn.items.map((item, at) => ({ options: [item.options[choice[at]!]!] })) }
+        expect(enumerate(single)).toBe(cost)
+      }),
+      { seed: 7, numRuns: 300 },
+    )
+  })
+
+  it('says how far from proven it is when it runs out of nodes', () => {
+    const items = Array.from({ length: 12 }, (_, at) => ({
+      options: Array.from({ length: 6 }, (_, unit) => ({
+        units: [unit + 6 * (at % 2)],
+        modes: [[unit % 3, at % 2] as [number, number]],
+        loads: [],
+        cost: (at * 7 + unit * 5) % 11,
+      })).concat({ units: [], modes: [], loads: [], cost: 50 }),
+    }))
+    const drawn: Packing = { units: 12, modes: 3, capacities: [], items }
+    const short = solvePacking(drawn, { maxNodes: 2 })
+    const full = solvePacking(drawn)
+    expect(full.proven).toBe(true)
+    expect(short.proven).toBe(false)
+    expect(short.bound).toBeLessThanOrEqual(full.cost)
+    expect(short.cost).toBeGreaterThanOrEqual(full.cost)
+  })
+
+  it('gives the same answer each time', () => {
+    fc.assert(
+      fc.property(packing, (drawn) => {
+        expect(solvePacking(drawn)).toEqual(solvePacking(structuredClone(drawn)))
+      }),
+      { seed: 3, numRuns: 50 },
+    )
+  })
+})
+
+describe('assign', () => {
+  it('has dual values that prove its cost', () => {
+    const matrix = fc.array(fc.array(fc.oneof(fc.nat(40), fc.constant(forbidden)), { minLength: 7, maxLength: 7 }), { minLength: 1, maxLength: 6 })
+    fc.assert(
+      fc.property(matrix, (rows) => {
+        const found = assign(Float64Array.from(rows.flat()), rows.length, 7)
+        if (!found) return
+        const dual = [...found.rows, ...found.columns].reduce((sum, value) => sum + value, 0)
+        expect(dual).toBeCloseTo(found.cost, 6)
+        rows.forEach((row, r) =>
+          row.forEach((cost, c) => expect(cost - found.rows[r]! - found.columns[c]!).toBeGreaterThanOrEqual(-1e-9)),
+        )
+        expect(new Set(found.columnOf).size).toBe(rows.length)
+      }),
+      { seed: 11, numRuns: 300 },
+    )
+  })
+})

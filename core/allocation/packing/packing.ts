@@ -1,0 +1,47 @@
+/**
+ * The allocator's abstract problem: each item takes exactly one of its options,
+ * no unit is taken twice, all that set a mode set it alike, and no capacity is
+ * exceeded; the sum of costs is to be least. Leaving an item out is an option
+ * like any other, without units and with a high cost.
+ */
+export interface PackingOption {
+  /** Things that only one item can have. The first is the one the bound is computed on. */
+  units: number[]
+  /** `[mode, value]`: a shared setting, such as the pulse rate of a timer. */
+  modes: [mode: number, value: number][]
+  /** `[capacity, amount]`, whole numbers. */
+  loads: [capacity: number, amount: number][]
+  /** Whole, not negative; all costs together below 2^53. */
+  cost: number
+}
+
+export interface PackingItem {
+  options: PackingOption[]
+}
+
+export interface Packing {
+  units: number
+  modes: number
+  capacities: number[]
+  items: PackingItem[]
+}
+
+export interface PackingResult {
+  /** Option of each item; undefined when nothing fits at all. */
+  choice: number[] | undefined
+  cost: number
+  /** No solution costs less than this. */
+  bound: number
+  /** The choice is proven to be the best, or it is proven that nothing fits. */
+  proven: boolean
+  nodes: number
+}
+
+export interface SearchLimits {
+  /** Nodes of the search after which the best found so far is returned. */
+  maxNodes?: number
+  /** Asked now and then; true stops the search. */
+  stopped?: () => boolean
+  /** Options each item may use; others are closed. */
+  allowed?: (item: number, option: number) => boolean
+}

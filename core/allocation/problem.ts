@@ -1,0 +1,146 @@
+import type { FittedNeed, FittedSupply, Plan, Priority, ResolvedPlan } from '../plan'
+import { offersFor, sourcesOf, supplyOffers, takesPlace } from './candidates'
+import { compile, type Compiled, type Packing, type PackingItem, type PackingOption } from './packing'
+import { riskOf, type Candidate, type Offer } from './verdict'
+
+/** A need or a supply that the allocator finds a place for. */
+export interface Want {
+  key: string
+  priority: Priority
+  need?: FittedNeed
+  supply?: FittedSupply
+  offers: Offer[]
+  candidates: Candidate[]
+}
+
+/** How good an allocation is, in the order in which it counts: less is better in each. */
+export interface Score {
+  unmetMusts: number
+  /** Wishes unmet, of priority 1, 2 and 3. */
+  unmetWishes: [number, number, number]
+  risk: number
+  /** Needs that move from where they were. */
+  moves: number
+}
+
+/** A plan's wants laid out for the search. */
+export interface Problem {
+  resolved: ResolvedPlan
+  wants: Want[]
+  compiled: Compiled
+  /** Multipliers that make the sum of costs respect the order of the objective. */
+  weights: { must: number; wish: [number, number, number]; risk: number; move: number }
+}
+
+/** Lays out a plan's needs and supplies with all their candidates. */
+export function layOut(resolved: ResolvedPlan): Problem {
+  const wants = [
+    ...resolved.needs.filter(takesPlace).map((need): Want => want(need.key, offersFor(resolved, need), need.fitted.instance.priority, { need })),
+    ...suppliesToFeed(resolved).map((supply): Want => want(supply.key, supplyOffers(resolved, supply), supply.fitted.instance.priority, { supply })),
+  ]
+  const weights = weigh(wants)
+  return { resolved, wants, compiled: compile(packingOf(resolved, wants, weights)), weights }
+}
+
+function want(key: string, offers: Offer[], priority: Priority, what: Pick<Want, 'need' | 'supply'>): Want {
+  return { key, priority, ...what, offers, candidates: offers.flatMap((offer) => offer.candidates) }
+}
+
+/** Of supplies that are alternatives to each other only the first is fed. */
+function suppliesToFeed(resolved: ResolvedPlan): FittedSupply[] {
+  const seen = new Set<string>()
+  return resolved.supplies.filter(({ fitted, supply }) => {
+    const group = supply.alternative && `${fitted.id}/${supply.alternative}`
+    if (!group) return true
+    if (seen.has(group)) return false
+    seen.add(group)
+    return true
+  })
+}
+
+/**
+ * Each weight exceeds all that can come together on the levels below it. Below the
+ * moves stands the order of the places on the board, so that among equals the
+ * first is taken and the answer is always the same.
+ */
+function weigh(wants: Want[]): Problem['weights'] {
+  const move = wants.reduce((sum, { offers }) => sum + offers.length, 0) + 1
+  const risk = move * (wants.length + 1)
+  const mostRisk = wants.reduce((sum, { candidates }) => sum + Math.max(0, ...candidates.map(riskOf)), 0)
+  const third = risk * (mostRisk + 1)
+  const count = (priority: Priority) => wants.filter((want) => want.priority === priority).length
+  const second = third * (count(3) + 1)
+  const first = second * (count(2) + 1)
+  const must = first * (count(1) + 1)
+  return { must, wish: [first, second, third], risk, move }
+}
+
+function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weights']): Packing {
+  const units = numbering()
+  const modes = numbering()
+  const values = numbering()
+  const loads = numbering()
+  const limits = capacityLimits(resolved)
+  const items = wants.map((want): PackingItem => {
+    const order = new Map(want.offers.map((offer, at) => [offer.place, at]))
+    const options = want.candidates.map(
+      (candidate): PackingOption => ({
+        units: candidate.units.map(units.number),
+        modes: candidate.modes.map(([name, setting]) => [modes.number(name), values.number(`${name}=${setting}`)]),
+        loads: candidate.loads.map(([name, amount]) => [loads.number(name), amount]),
+        cost:
+          riskOf(candidate) * weights.risk +
+          (moved(resolved.plan, want, candidate) ? weights.move : 0) +
+          (order.get(candidate.placement.place) ?? 0),
+      }),
+    )
+    return { options: [...options, { units: [], modes: [], loads: [], cost: skipCost(want, weights) }] }
+  })
+  const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
+  return { units: units.names.size, modes: modes.names.size, capacities, items }
+}
+
+/** Numbers names in the order in which they are first met. */
+function numbering() {
+  const names = new Map<string, number>()
+  const number = (name: string): number => {
+    const known = names.get(name)
+    if (known !== undefined) return known
+    names.set(name, names.size)
+    return names.size - 1
+  }
+  return { number, names }
+}
+
+function capacityLimits(resolved: ResolvedPlan): Map<string, number> {
+  const { configuration } = resolved.board
+  return new Map([
+    ['configuration', configuration.maxLinks - (configuration.usb ? 1 : 0)],
+    ...sourcesOf(resolved).map((source): [string, number] => [source.place, Math.max(0, Math.round((source.limit - source.own) * 1000))]),
+  ])
+}
+
+function skipCost({ priority }: Want, weights: Problem['weights']): number {
+  return priority === 'must' ? weights.must : weights.wish[priority - 1]!
+}
+
+function moved(plan: Plan, want: Want, candidate: Candidate): boolean {
+  const before = want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place
+  return before !== undefined && before !== candidate.placement.place
+}
+
+/** Splits a summed cost into the levels of the objective. */
+export function scoreOf(cost: number, { weights }: Pick<Problem, 'weights'>): Score {
+  let rest = cost
+  const take = (weight: number) => {
+    const count = Math.floor(rest / weight)
+    rest -= count * weight
+    return count
+  }
+  return {
+    unmetMusts: take(weights.must),
+    unmetWishes: [take(weights.wish[0]), take(weights.wish[1]), take(weights.wish[2])],
+    risk: take(weights.risk),
+    moves: take(weights.move),
+  }
+}

@@ -1,0 +1,3 @@
+export * from './csv'
+export * from './wire-list'
+export * from './harness-svg'

@@ -1,0 +1,21 @@
+import type { Wire, WireEnd } from '../harness'
+import type { ResolvedPlan } from '../plan'
+import { toCsv } from './csv'
+
+const header = ['id', 'from', 'from terminal', 'from connector', 'from contact', 'to', 'to terminal', 'to connector', 'to contact', 'kind', 'net', 'colour', 'gauge AWG', 'length mm', 'note']
+
+/** The wire list of a plan as CSV, one row a wire that is fitted. */
+export function wireListCsv(resolved: ResolvedPlan, wires: Wire[]): string {
+  const end = ({ device, label, connector, contact }: WireEnd) => [
+    device ? (resolved.device(device)?.instance.name ?? device) : resolved.board.name,
+    label,
+    connector ?? '',
+    contact ?? '',
+  ]
+  return toCsv(
+    header,
+    wires
+      .filter((wire) => !wire.omitted)
+      .map((wire) => [wire.number, ...end(wire.from), ...end(wire.to), wire.kind, wire.net, wire.colour, wire.gauge, wire.length, wire.note]),
+  )
+}

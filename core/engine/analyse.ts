@@ -1,0 +1,84 @@
+import { layOut, solveProblem, type Allocation, type SearchLimits } from '../allocation'
+import { check, checkContext, type Finding } from '../checks'
+import { drawHarness, type HarnessDrawing, type Wire } from '../harness'
+import type { LinkEnd } from '../links'
+import { applyEdit, resolvePlan, type NeedKey, type Plan } from '../plan'
+import { fitGrid, portLanes, railLoads, type FitRow, type PortLane, type RailLoad } from './summary'
+
+/** Everything the product says of a plan. */
+export interface Analysis {
+  /** The best allocation there is for the plan as it stands. */
+  proposal: Allocation
+  /** The plan's own assignment is the proposal. */
+  current: boolean
+  findings: Finding[]
+  wires: Wire[]
+  drawing: HarnessDrawing
+  lanes: PortLane[]
+  rails: RailLoad[]
+  grid: FitRow[]
+  /** Values at both ends of each serial link. */
+  links: Record<NeedKey, { port: string; board: LinkEnd; device: LinkEnd }>
+}
+
+/**
+ * Works out allocation, findings, wires and drawing of a plan. A pure function:
+ * the same plan gives the same analysis.
+ * @throws RangeError when the plan names what it does not hold
+ */
+export function analyse(plan: Plan, limits: SearchLimits = {}): Analysis {
+  const problem = layOut(resolvePlan(plan))
+  const proposal = solveProblem(problem, plan, limits)
+  return { ...describe(plan), proposal, grid: fitGrid(problem.wants), current: isAdopted(plan, proposal) }
+}
+
+/**
+ * The same for a plan that allocates by itself: the proposal is taken up first,
+ * so that findings and drawing are of the plan as it will stand.
+ * @returns the plan with the proposal taken up and its analysis
+ */
+export function settle(plan: Plan, limits: SearchLimits = {}): { plan: Plan; analysis: Analysis } {
+  const problem = layOut(resolvePlan(plan))
+  const proposal = solveProblem(problem, plan, limits)
+  const settled = plan.automatic && begun(plan) && !isAdopted(plan, proposal) ? adopt(plan, proposal) : plan
+  return {
+    plan: settled,
+    analysis: { ...describe(settled), proposal, grid: fitGrid(problem.wants), current: isAdopted(settled, proposal) },
+  }
+}
+
+/** Whether anything has been allocated yet. */
+export function begun(plan: Plan): boolean {
+  return Object.keys(plan.assignment).length > 0
+}
+
+/** The plan with an allocation taken up. */
+export function adopt(plan: Plan, { assignment, supplies }: Pick<Allocation, 'assignment' | 'supplies'>): Plan {
+  return applyEdit(plan, { type: 'assignment.adopt', assignment, supplies })
+}
+
+function describe(plan: Plan) {
+  const resolved = resolvePlan(plan)
+  const context = checkContext(resolved)
+  return {
+    findings: check(context),
+    wires: context.wires,
+    drawing: drawHarness(resolved, context.wires),
+    lanes: portLanes(context),
+    rails: railLoads(context),
+    links: Object.fromEntries(context.links.map(({ need, port, board, device }) => [need.key, { port: port.id, board, device }])),
+  }
+}
+
+function isAdopted(plan: Plan, { assignment, supplies }: Allocation): boolean {
+  return sameValue(plan.assignment, assignment) && sameValue(plan.supplies, supplies)
+}
+
+function sameValue(one: unknown, other: unknown): boolean {
+  if (typeof one !== 'object' || typeof other !== 'object' || !one || !other) return one === other
+  const keys = Object.keys(one)
+  return (
+    keys.length === Object.keys(other).length &&
+    keys.every((key) => sameValue((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]))
+  )
+}

@@ -1,0 +1,2 @@
+export * from './analyse'
+export type { FitCell, FitRow, PortLane, RailLoad } from './summary'

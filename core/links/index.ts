@@ -1,0 +1,3 @@
+export * from './frame'
+export * from './ends'
+export * from './lines'
