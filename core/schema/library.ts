@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { parseDocument } from 'yaml'
-import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
+import { protocolsOf, type BoardDefinition, type DeviceDefinition, type ProtocolDefinition } from '../catalogue'
 import { applyEdit, newPlan, type Edit, type Plan, type Priority } from '../plan'
 import { InputError } from './error'
 import { battery, craft } from './plan'
@@ -87,21 +87,6 @@ export function addTo(library: Library, definition: Definition): void {
   else library.protocols[definition.id] = definition
 }
 
-/** The protocols a device's serial needs can speak. */
-export function protocolsOf(library: Library, definition: DeviceDefinition): ProtocolDefinition[] {
-  const names = new Set<string>()
-  const collect = (value: unknown): void => {
-    if (typeof value !== 'object' || value === null) return
-    for (const [key, inner] of Object.entries(value)) {
-      if (key === 'protocol' && typeof inner === 'string') names.add(inner)
-      else collect(inner)
-    }
-  }
-  collect(definition.needs)
-  collect(definition.variants)
-  return [...names].flatMap((name) => library.protocols[name] ?? [])
-}
-
 /**
  * Makes a plan from a recipe, with the definitions it uses embedded.
  * @throws InputError when the recipe names what the library does not hold
@@ -119,7 +104,7 @@ export function cook(text: string, library: Library): { id: string; plan: Plan }
       const definition = library.devices[device.definition]
       if (!definition) throw new InputError([{ place: `devices[${at}].definition`, message: `there is no device "${device.definition}"` }])
       const variant = device.variant ?? Object.keys(definition.variants)[0]!
-      return { type: 'device.add', definition, protocols: protocolsOf(library, definition), device: { ...device, variant, leftOut: [] } }
+      return { type: 'device.add', definition, protocols: protocolsOf(library.protocols, definition), device: { ...device, variant, leftOut: [] } }
     }),
   ]
   return { id: recipe.id, plan: edits.reduce(applyEdit, newPlan(recipe.name, board)) }

@@ -1,0 +1,6 @@
+<template>
+  <v-app>
+    <NuxtPage />
+    <NoticeBar />
+  </v-app>
+</template>

@@ -1,0 +1,21 @@
+<script setup lang="ts">
+import { useNotices } from '~/stores/notices'
+
+const notices = useNotices()
+const open = computed({ get: () => Boolean(notices.current), set: (on) => !on && notices.clear() })
+
+function act() {
+  notices.current?.action?.run()
+  notices.clear()
+}
+</script>
+
+<template>
+  <v-snackbar v-model="open" :timeout="notices.current?.kind === 'error' ? 12000 : 6000" location="bottom start" role="status">
+    <span>{{ notices.current?.text }}</span>
+    <template #actions>
+      <v-btn v-if="notices.current?.action" @click="act">{{ notices.current.action.label }}</v-btn>
+      <v-btn @click="notices.clear()">Close</v-btn>
+    </template>
+  </v-snackbar>
+</template>

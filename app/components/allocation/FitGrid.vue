@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { mdiCancel, mdiLock } from '@mdi/js'
+import type { FitCell, FitRow } from '#core/engine'
+import { useNames } from '~/composables/useNames'
+import { useBuild } from '~/stores/build'
+import { useSelection } from '~/stores/selection'
+
+const build = useBuild()
+const selection = useSelection()
+const names = useNames()
+const focused = shallowRef<{ row: FitRow; cell: FitCell }>()
+
+const rows = computed(() => build.analysis!.grid.filter((row) => row.kind === 'serial'))
+const columns = computed(() => rows.value[0]?.cells.map((cell) => cell.place) ?? [])
+
+const isLocked = (row: FitRow, cell: FitCell) => build.plan!.locks[row.key] === cell.place
+const isBanned = (row: FitRow, cell: FitCell) => build.plan!.bans[row.key]?.includes(cell.place) ?? false
+const isHere = (row: FitRow, cell: FitCell) => build.plan!.assignment[row.key]?.place === cell.place
+
+function lock(row: FitRow, cell: FitCell) {
+  if (isLocked(row, cell)) build.edit({ type: 'need.unlock', need: row.key })
+  else if (cell.verdict !== 'cannot') build.edit({ type: 'need.lock', need: row.key, place: cell.place })
+}
+
+function ban(row: FitRow, cell: FitCell) {
+  build.edit({ type: isBanned(row, cell) ? 'need.allow' : 'need.ban', need: row.key, place: cell.place })
+}
+
+const verdicts = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
+const spoken = (row: FitRow, cell: FitCell) =>
+  [
+    `${names.device(row.device)} on ${names.place(cell.place)}: ${verdicts[cell.verdict]}`,
+    isHere(row, cell) ? 'is here' : '',
+    isLocked(row, cell) ? 'locked' : '',
+    isBanned(row, cell) ? 'banned' : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+
+function move(event: KeyboardEvent, by: [number, number]) {
+  const cell = (event.currentTarget as HTMLElement).closest('td')!
+  const row = cell.parentElement as HTMLTableRowElement
+  const table = row.parentElement as HTMLTableSectionElement
+  const target = table.rows[row.rowIndex - 1 + by[1]]?.cells[cell.cellIndex + by[0]]?.querySelector('button')
+  target?.focus()
+}
+</script>
+
+<template>
+  <div class="sheet">
+    <table class="grid">
+      <thead>
+        <tr>
+          <th scope="col">Link</th>
+          <th v-for="place in columns" :key="place" scope="col" :class="{ lit: selection.lit.has(place) }">
+            <button @click="selection.select(place)">{{ names.place(place) }}</button>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.key">
+          <th scope="row" :class="{ lit: selection.lit.has(`need:${row.key}`) }">
+            <button @click="selection.select(`need:${row.key}`)">{{ names.device(row.device) }} <span class="quiet">{{ row.label }}</span></button>
+          </th>
+          <td v-for="cell in row.cells" :key="cell.place">
+            <button
+              class="cell"
+              :class="[cell.verdict, { here: isHere(row, cell), banned: isBanned(row, cell) }]"
+              :aria-label="spoken(row, cell)"
+              @mouseenter="focused = { row, cell }"
+              @focus="focused = { row, cell }"
+              @click="lock(row, cell)"
+              @contextmenu.prevent="ban(row, cell)"
+              @keydown.b="ban(row, cell)"
+              @keydown.right.prevent="move($event, [1, 0])"
+              @keydown.left.prevent="move($event, [-1, 0])"
+              @keydown.down.prevent="move($event, [0, 1])"
+              @keydown.up.prevent="move($event, [0, -1])"
+            >
+              <v-icon v-if="isBanned(row, cell)" :icon="mdiCancel" size="14" />
+              <v-icon v-else-if="isLocked(row, cell)" :icon="mdiLock" size="14" />
+              <span v-else-if="cell.verdict === 'cannot'" aria-hidden="true">×</span>
+              <span v-else-if="cell.verdict === 'cost'" class="mono" aria-hidden="true">{{ cell.risk }}</span>
+              <span v-else aria-hidden="true">·</span>
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="legend quiet">
+      <span class="cell fits here">·</span> is here <span class="cell fits">·</span> fits <span class="cell cost mono">6</span> fits at a cost
+      <span class="cell cannot">×</span> cannot. Click or Enter locks, right click or B bans, arrows move.
+    </p>
+    <div class="reason" role="status">
+      <template v-if="focused">
+        <b>{{ names.device(focused.row.device) }} on {{ names.place(focused.cell.place) }}: {{ verdicts[focused.cell.verdict] }}</b>
+        <ul>
+          <li v-for="reason in focused.cell.reasons" :key="reason.text"><span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}</li>
+          <li v-if="!focused.cell.reasons.length">Nothing speaks against it.</li>
+        </ul>
+      </template>
+      <span v-else class="quiet">Point at a cell, or go to it with Tab and the arrows, to read why.</span>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.sheet {
+  padding: 12px 16px;
+  overflow: auto;
+}
+.grid {
+  border-collapse: collapse;
+}
+th {
+  font-weight: 400;
+  text-align: left;
+  padding: 2px 8px;
+  font-size: 12.5px;
+  white-space: nowrap;
+}
+thead th {
+  text-align: center;
+}
+td {
+  padding: 1px;
+}
+.cell {
+  display: inline-grid;
+  place-items: center;
+  width: 100%;
+  min-width: 34px;
+  height: 28px;
+  border: var(--edge);
+  border-radius: 3px;
+  font-size: 12.5px;
+}
+.fits {
+  background: color-mix(in srgb, rgb(var(--v-theme-primary)) 14%, transparent);
+}
+.cost {
+  background: color-mix(in srgb, rgb(var(--v-theme-fix)) 16%, transparent);
+}
+.cannot {
+  background: rgb(var(--v-theme-surface-variant));
+  color: rgba(var(--v-theme-on-surface), 0.7);
+}
+.here {
+  outline: 2.5px solid rgb(var(--v-theme-primary));
+  outline-offset: -3px;
+  font-weight: 700;
+}
+.banned {
+  text-decoration: line-through;
+  background: repeating-linear-gradient(45deg, transparent 0 4px, rgb(var(--v-theme-line)) 4px 6px);
+}
+.legend {
+  margin: 10px 0;
+  font-size: 12.5px;
+}
+.legend .cell {
+  width: 24px;
+  min-width: 24px;
+  height: 20px;
+  margin-left: 8px;
+}
+.reason {
+  min-height: 74px;
+  border-top: var(--edge);
+  padding-top: 8px;
+}
+.reason ul {
+  padding-left: 18px;
+}
+</style>

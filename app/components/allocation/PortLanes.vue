@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { resolvePlan, splitKey, type Edit } from '#core/plan'
+import { useBuild, type Preview } from '~/stores/build'
+import { useNames } from '~/composables/useNames'
+
+const build = useBuild()
+const names = useNames()
+const board = computed(() => resolvePlan(build.plan!).board)
+const lanes = computed(() => build.analysis!.lanes.map((lane) => ({ ...lane, port: board.value.ports.find((port) => port.id === lane.port)! })))
+const grid = computed(() => build.analysis!.grid)
+const homeless = computed(() =>
+  grid.value.filter((row) => row.kind === 'serial' && !build.plan!.assignment[row.key]).map((row) => row.key),
+)
+const others = computed(() => grid.value.filter((row) => row.kind !== 'serial' && row.kind !== 'supply'))
+
+const dragged = ref<string>()
+const over = ref<string>()
+const preview = shallowRef<Preview>()
+
+function lockTo(need: string, port: string): Edit {
+  return { type: 'need.lock', need, place: `port:${port}` }
+}
+
+async function hover(port: string) {
+  if (!dragged.value || over.value === port) return
+  over.value = port
+  preview.value = undefined
+  const seen = await build.preview(lockTo(dragged.value, port))
+  if (over.value === port) preview.value = seen
+}
+
+function drop(port: string) {
+  if (dragged.value) build.edit(lockTo(dragged.value, port))
+  stop()
+}
+
+function stop() {
+  dragged.value = over.value = preview.value = undefined
+}
+
+const cell = (need: string, port: string) => grid.value.find((row) => row.key === need)?.cells.find((one) => one.place === `port:${port}`)
+
+const consequences = computed(() => {
+  const seen = preview.value
+  const verdict = dragged.value && over.value ? cell(dragged.value, over.value) : undefined
+  if (verdict?.verdict === 'cannot') return `Cannot: ${verdict.reasons.map((reason) => reason.text).join('; ')}`
+  if (!seen) return 'Working it out'
+  const moves = seen.moves.map(({ need, to }) => `${names.device(splitKey(need)[0])} to ${names.place(to)}`)
+  const parts = [
+    moves.length ? `moves ${moves.join(', ')}` : 'moves nothing else',
+    seen.settles.length ? `settles ${seen.settles.length} findings` : '',
+    seen.brings.length ? `brings ${seen.brings.length} new findings` : '',
+  ]
+  return parts.filter(Boolean).join('; ')
+})
+</script>
+
+<template>
+  <div class="two">
+    <section aria-label="Port lanes" class="lanes" data-testid="lanes">
+      <PortLane
+        v-for="lane in lanes"
+        :key="lane.port.id"
+        :lane
+        :verdict="dragged ? cell(dragged, lane.port.id)?.verdict : undefined"
+        :over="over === lane.port.id"
+        :data-port="lane.port.id"
+        @dragover.prevent="hover(lane.port.id)"
+        @drop.prevent="drop(lane.port.id)"
+        @drag="dragged = $event"
+        @dragend="stop"
+      />
+      <p v-if="dragged && over" class="consequence" role="status">{{ names.place(`port:${over}`) }}: {{ consequences }}.</p>
+      <div class="tray" :class="{ empty: !homeless.length }">
+        <h2>Without a port</h2>
+        <p v-if="!homeless.length" class="quiet">Every serial link has its port.</p>
+        <LinkCard v-for="need in homeless" :key="need" :need @drag="dragged = need" @dragend="stop" />
+      </div>
+    </section>
+    <OtherNeeds :rows="others" />
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: minmax(430px, 1.55fr) minmax(250px, 1fr);
+  align-items: start;
+}
+.lanes {
+  padding: 10px 16px;
+}
+.consequence {
+  position: sticky;
+  bottom: 0;
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid rgb(var(--v-theme-secondary));
+  padding: 6px 10px;
+  margin: 6px 0;
+}
+.tray {
+  margin-top: 10px;
+  border: 1.5px dashed rgb(var(--v-theme-line));
+  padding: 8px 10px;
+}
+h2 {
+  font-size: 13px;
+}
+p {
+  margin: 0;
+}
+@media (max-width: 1100px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

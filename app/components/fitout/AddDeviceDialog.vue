@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { deviceClasses, protocolsOf, type DeviceDefinition } from '#core/catalogue'
+import { freshDeviceId } from '#core/plan'
+import { useBuild } from '~/stores/build'
+import { useCatalogue } from '~/stores/catalogue'
+import { useNotices } from '~/stores/notices'
+
+const open = defineModel<boolean>({ required: true })
+const build = useBuild()
+const catalogue = useCatalogue()
+const wanted = ref('')
+
+watch(open, (now) => now && void catalogue.load())
+
+const groups = computed(() => {
+  const words = wanted.value.toLowerCase().split(/\s+/)
+  const matches = Object.values(catalogue.library?.devices ?? {}).filter((device) => {
+    const text = `${device.name} ${device.maker} ${deviceClasses[device.class]} ${device.summary}`.toLowerCase()
+    return words.every((word) => text.includes(word))
+  })
+  return Object.entries(deviceClasses)
+    .map(([id, name]) => ({ name, devices: matches.filter((device) => device.class === id) }))
+    .filter(({ devices }) => devices.length)
+})
+
+function add(definition: DeviceDefinition) {
+  const plan = build.plan!
+  const same = plan.devices.filter((device) => device.definition === definition.id).length
+  build.edit({
+    type: 'device.add',
+    definition,
+    protocols: protocolsOf(catalogue.library!.protocols, definition),
+    device: {
+      id: freshDeviceId(plan, definition.id),
+      definition: definition.id,
+      variant: Object.keys(definition.variants)[0]!,
+      name: same ? `${definition.name} ${same + 1}` : definition.name,
+      priority: 'must',
+      leftOut: [],
+    },
+  })
+  useNotices().tell(`${definition.name} is in the fit-out.`, { label: 'Undo', run: () => build.undo() })
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" width="720">
+    <v-card title="Add a device">
+      <v-card-text>
+        <v-text-field v-model="wanted" label="Name, maker or kind" autofocus clearable />
+        <div class="list">
+          <section v-for="group in groups" :key="group.name">
+            <h3 class="quiet">{{ group.name }}</h3>
+            <button v-for="device in group.devices" :key="device.id" class="part" @click="add(device)">
+              <b>{{ device.name }}</b> <span class="quiet">{{ device.maker }}</span> <span>{{ device.summary }}</span>
+            </button>
+          </section>
+          <p v-if="!groups.length" class="quiet pa-3">No device has these words.</p>
+        </div>
+      </v-card-text>
+      <v-card-actions><v-btn @click="open = false">Done</v-btn></v-card-actions>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.list {
+  height: 400px;
+  overflow: auto;
+  margin-top: 8px;
+}
+h3 {
+  font-size: 12.5px;
+  padding: 8px 8px 2px;
+}
+.part {
+  display: grid;
+  grid-template-columns: 130px 140px 1fr;
+  gap: 8px;
+  width: 100%;
+  padding: 5px 8px;
+  text-align: left;
+  border-radius: 3px;
+}
+.part:hover {
+  background: rgb(var(--v-theme-surface-variant));
+}
+</style>

@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import { batteryRange, cellVoltage, formatVolts, type Chemistry } from '#core/units'
+import type { Plan } from '#core/plan'
+import { useBuild } from '~/stores/build'
+import { useCatalogue } from '~/stores/catalogue'
+
+const build = useBuild()
+const catalogue = useCatalogue()
+onMounted(() => catalogue.load())
+
+const plan = computed(() => build.plan!)
+const definition = computed(() => plan.value.definitions.boards[plan.value.board.definition]!)
+const boards = computed(() => {
+  const known = { [definition.value.id]: definition.value, ...catalogue.library?.boards }
+  return Object.values(known).map(({ id, name }) => ({ value: id, title: name }))
+})
+const versions = (map: Record<string, { name: string; note: string }>) =>
+  Object.entries(map).map(([value, { name, note }]) => ({ value, title: name, props: { subtitle: note } }))
+const chemistries = Object.entries(cellVoltage).map(([value, { name }]) => ({ value, title: name }))
+const range = computed(() => batteryRange(plan.value.battery.cells, plan.value.battery.chemistry))
+const newer = computed(() => {
+  const shipped = catalogue.library?.boards[definition.value.id]
+  return shipped && JSON.stringify(shipped) !== JSON.stringify(definition.value) ? shipped : undefined
+})
+
+function chooseBoard(id: string) {
+  const chosen = catalogue.library?.boards[id]
+  if (!chosen || id === definition.value.id) return
+  build.edit({
+    type: 'board.choose',
+    definition: chosen,
+    revision: Object.keys(chosen.revisions).at(-1)!,
+    firmware: Object.keys(chosen.firmwares).at(-1)!,
+  })
+}
+
+function setBattery(change: Partial<Plan['battery']>) {
+  build.edit({ type: 'battery.set', battery: { ...plan.value.battery, ...change } })
+}
+</script>
+
+<template>
+  <section class="sheet" aria-label="Board and battery">
+    <v-select :model-value="definition.id" :items="boards" label="Board" class="wide" @update:model-value="chooseBoard" />
+    <v-select
+      :model-value="plan.board.revision"
+      :items="versions(definition.revisions)"
+      label="Revision"
+      @update:model-value="(revision: string) => build.edit({ type: 'board.revision', revision })"
+    />
+    <v-select
+      :model-value="plan.board.firmware"
+      :items="versions(definition.firmwares)"
+      label="Board firmware"
+      @update:model-value="(firmware: string) => build.edit({ type: 'board.firmware', firmware })"
+    />
+    <v-select
+      :model-value="plan.battery.cells"
+      :items="[1, 2, 3, 4, 5, 6, 7, 8, 10, 12, 14]"
+      label="Cells"
+      class="short"
+      @update:model-value="(cells: number) => setBattery({ cells })"
+    />
+    <v-select
+      :model-value="plan.battery.chemistry"
+      :items="chemistries"
+      label="Battery"
+      @update:model-value="(chemistry: Chemistry) => setBattery({ chemistry })"
+    />
+    <p class="range mono">{{ formatVolts(range.min) }} empty<br />{{ formatVolts(range.max) }} full</p>
+    <p v-if="newer" class="newer">
+      The catalogue has a newer {{ newer.name }} than this plan.
+      <v-btn color="primary" @click="build.edit({ type: 'definition.update', definition: newer })">Take it</v-btn>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.sheet {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  padding: 12px 16px 8px;
+}
+.sheet > * {
+  flex: 1 1 120px;
+}
+.sheet > .wide {
+  flex-grow: 2;
+}
+.sheet > .short {
+  flex: 0 1 84px;
+}
+.range {
+  margin: 0;
+  flex: 0 0 auto;
+  white-space: nowrap;
+  font-size: 12.5px;
+}
+.newer {
+  flex-basis: 100%;
+}
+</style>

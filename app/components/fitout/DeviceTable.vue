@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { mdiClose } from '@mdi/js'
+import { deviceClasses, resolveDevice } from '#core/catalogue'
+import type { Priority } from '#core/plan'
+import { formatAmps, formatVolts } from '#core/units'
+import { useBuild } from '~/stores/build'
+import { useSelection } from '~/stores/selection'
+import { useNotices } from '~/stores/notices'
+
+const build = useBuild()
+const selection = useSelection()
+const notices = useNotices()
+
+const rows = computed(() =>
+  build.plan!.devices.map((instance) => {
+    const definition = build.plan!.definitions.devices[instance.definition]!
+    const device = resolveDevice(definition, instance.variant)
+    const findings = build.analysis?.findings.filter((finding) => finding.subjects.includes(`device:${instance.id}`)) ?? []
+    return {
+      instance,
+      device,
+      kind: deviceClasses[device.class],
+      variants: Object.entries(definition.variants).map(([value, { name, note }]) => ({ value, title: name, props: { subtitle: note } })),
+      supply: device.supplies.map(({ min, max }) => (min === max ? formatVolts(min) : `${min}–${formatVolts(max)}`)).join(', '),
+      peak: device.supplies.reduce((sum, { peak }) => sum + peak, 0),
+      worst: findings[0]?.severity,
+    }
+  }),
+)
+const mass = computed(() => rows.value.reduce((sum, { device }) => sum + device.mass, 0))
+const priorities: { value: Priority; title: string }[] = [
+  { value: 'must', title: 'must' },
+  { value: 1, title: 'wish 1' },
+  { value: 2, title: 'wish 2' },
+  { value: 3, title: 'wish 3' },
+]
+
+function remove(id: string, name: string) {
+  build.edit({ type: 'device.remove', device: id })
+  notices.tell(`${name} is removed.`, { label: 'Undo', run: () => build.undo() })
+}
+</script>
+
+<template>
+  <v-table class="plain devices" hover>
+    <thead>
+      <tr><th /><th>Device</th><th>Kind</th><th>Part</th><th>Variant</th><th>Wanted</th><th>Supply</th><th class="text-right">Peak</th><th class="text-right">Mass</th><th /></tr>
+    </thead>
+    <tbody>
+      <tr
+        v-for="{ instance, device, kind, variants, supply, peak, worst } in rows"
+        :key="instance.id"
+        :class="{ lit: selection.lit.has(`device:${instance.id}`) }"
+        @click="selection.selected = `device:${instance.id}`"
+      >
+        <td class="mark"><SeverityMark v-if="worst" :severity="worst" /></td>
+        <td>
+          <button class="name" @click.stop="selection.select(`device:${instance.id}`)">{{ instance.name }}</button>
+        </td>
+        <td class="quiet">{{ kind }}</td>
+        <td>{{ device.name }}</td>
+        <td @click.stop>
+          <v-select
+            v-if="variants.length > 1"
+            :model-value="instance.variant"
+            :items="variants"
+            variant="plain"
+            :aria-label="`Variant of ${instance.name}`"
+            @update:model-value="(variant: string) => build.edit({ type: 'device.variant', device: instance.id, variant })"
+          />
+          <span v-else class="quiet">{{ variants[0]!.title }}</span>
+        </td>
+        <td @click.stop>
+          <v-select
+            :model-value="instance.priority"
+            :items="priorities"
+            variant="plain"
+            class="priority"
+            :aria-label="`How much ${instance.name} is wanted`"
+            @update:model-value="(priority: Priority) => build.edit({ type: 'device.priority', device: instance.id, priority })"
+          />
+        </td>
+        <td class="mono">{{ supply }}</td>
+        <td class="mono text-right">{{ peak ? formatAmps(peak) : '' }}</td>
+        <td class="mono text-right">{{ device.mass }} g</td>
+        <td @click.stop>
+          <v-btn :icon="mdiClose" size="x-small" :aria-label="`Remove ${instance.name}`" @click="remove(instance.id, instance.name)" />
+        </td>
+      </tr>
+    </tbody>
+    <tfoot>
+      <tr><td /><td colspan="7" class="quiet">{{ rows.length }} devices</td><td class="mono text-right">{{ mass.toFixed(1) }} g</td><td /></tr>
+    </tfoot>
+  </v-table>
+</template>
+
+<style scoped>
+.devices {
+  flex: 0 0 auto;
+}
+.devices :deep(td) {
+  padding: 0 8px !important;
+  white-space: nowrap;
+}
+.devices :deep(th) {
+  padding: 0 8px !important;
+}
+.mark {
+  width: 28px;
+}
+.name {
+  font-weight: 700;
+  text-align: left;
+}
+.priority {
+  width: 92px;
+}
+.devices :deep(.v-field__input) {
+  padding-top: 4px;
+  padding-bottom: 4px;
+  min-height: 28px;
+}
+.devices :deep(.v-input--plain-underlined .v-field__append-inner) {
+  padding-top: 2px;
+}
+tfoot td {
+  height: 30px;
+  border-top: var(--edge);
+}
+</style>

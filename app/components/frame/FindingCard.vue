@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { rules, type Finding, type Fix } from '#core/checks'
+import { useBuild } from '~/stores/build'
+
+const { finding } = defineProps<{ finding: Finding }>()
+const emit = defineEmits<{ pick: [] }>()
+const build = useBuild()
+const open = ref(false)
+const preview = ref<{ label: string; text: string }>()
+const meta = computed(() => rules.find((rule) => rule.meta.id === finding.rule)?.meta)
+
+/** Says what a fix would change, by trying it on a copy. */
+async function look(fix: Fix) {
+  const words = { label: fix.label, text: 'working it out' }
+  preview.value = words
+  try {
+    const { settles, brings, moves } = await build.preview(fix.edit)
+    words.text = [
+      `settles ${settles.length} finding${settles.length === 1 ? '' : 's'}`,
+      brings.length ? `brings ${brings.length} new` : 'brings none',
+      moves.length ? `moves ${moves.length}` : 'moves nothing',
+    ].join(', ')
+  } catch (error) {
+    words.text = (error as Error).message
+  }
+  if (preview.value?.label === fix.label) preview.value = { ...words }
+}
+
+function apply(fix: Fix) {
+  preview.value = undefined
+  build.edit(fix.edit)
+}
+</script>
+
+<template>
+  <article class="card">
+    <button class="fact" @click="emit('pick')"><span class="mono rule">{{ finding.rule }}</span> {{ finding.fact }}</button>
+    <div class="actions">
+      <v-btn
+        v-for="fix in finding.fixes.slice(0, 4)"
+        :key="fix.label"
+        variant="outlined"
+        color="primary"
+        size="x-small"
+        @mouseenter="look(fix)"
+        @focus="look(fix)"
+        @mouseleave="preview = undefined"
+        @blur="preview = undefined"
+        @click="apply(fix)"
+        >{{ fix.label }}</v-btn
+      >
+      <button class="why" :aria-expanded="open" @click="open = !open">Why</button>
+    </div>
+    <p v-if="preview" class="preview" role="status">{{ preview.label }}: {{ preview.text }}.</p>
+    <p v-if="open" class="quiet reason"><b>{{ meta?.title }}.</b> {{ meta?.why }}</p>
+  </article>
+</template>
+
+<style scoped>
+.card {
+  padding: 5px 12px 7px;
+  border-bottom: var(--edge);
+}
+.fact {
+  display: block;
+  text-align: left;
+  font-size: 13px;
+}
+.rule {
+  font-size: 11.5px;
+  padding: 0 4px;
+  border: var(--edge);
+  border-radius: 3px;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  align-items: center;
+  margin-top: 4px;
+}
+.why {
+  font-size: 12px;
+  text-decoration: underline;
+  padding: 2px;
+}
+.preview {
+  font-size: 12px;
+  margin: 4px 0 0;
+  color: rgb(var(--v-theme-secondary));
+}
+.reason {
+  font-size: 12.5px;
+  margin: 4px 0 0;
+}
+</style>

@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { mdiChevronRight } from '@mdi/js'
+import type { Finding } from '#core/checks'
+import { countBySeverity, severityLook } from '~/composables/useSeverity'
+import { useBuild } from '~/stores/build'
+import { useSelection } from '~/stores/selection'
+
+const folded = defineModel<boolean>('folded', { required: true })
+const build = useBuild()
+const selection = useSelection()
+const onlySelected = ref(true)
+
+const all = computed(() => build.analysis?.findings ?? [])
+const shown = computed(() => {
+  const { selected, lit } = selection
+  if (!selected || !onlySelected.value) return all.value
+  return all.value.filter((finding) => finding.subjects.includes(selected) || finding.subjects.some((subject) => lit.has(subject) && !subject.startsWith('rail:')))
+})
+const groups = computed(() =>
+  countBySeverity(shown.value).map(({ severity, count }) => ({
+    severity,
+    count,
+    findings: shown.value.filter((finding) => finding.severity === severity),
+  })),
+)
+
+function pick(finding: Finding) {
+  const subject = finding.subjects.find((one) => one.startsWith('need:') || one.startsWith('wire:') || one.startsWith('device:'))
+  if (subject) selection.selected = subject
+}
+</script>
+
+<template>
+  <aside class="panel no-print" :class="{ folded }" aria-label="Findings">
+    <button class="head" :aria-expanded="!folded" @click="folded = !folded">
+      <v-icon :icon="mdiChevronRight" size="16" :class="{ turned: !folded }" aria-hidden="true" />
+      <b class="word">Findings</b>
+      <SeverityMark v-for="one in countBySeverity(all)" :key="one.severity" :severity="one.severity" :count="one.count" />
+    </button>
+    <div v-if="!folded" class="body" data-testid="findings">
+      <label v-if="selection.selected" class="filter"><input v-model="onlySelected" type="checkbox" /> only about the selection ({{ shown.length }} of {{ all.length }})</label>
+      <p v-if="!build.analysis" class="quiet pa-3">Working it out.</p>
+      <p v-else-if="!shown.length" class="quiet pa-3">{{ all.length ? 'Nothing about the selection.' : 'No findings. Every rule that was checked holds.' }}</p>
+      <section v-for="group in groups" :key="group.severity">
+        <h3><SeverityMark :severity="group.severity" /> {{ severityLook[group.severity].word }} <span class="quiet">{{ severityLook[group.severity].meaning }}</span></h3>
+        <FindingCard v-for="finding in group.findings" :key="finding.id" :finding @pick="pick(finding)" />
+      </section>
+    </div>
+  </aside>
+</template>
+
+<style scoped>
+.panel {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  flex: 1 1 60%;
+}
+.panel.folded {
+  flex: 0 0 auto;
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  padding: 8px 12px;
+  width: 100%;
+  border-bottom: var(--edge);
+  text-align: left;
+}
+.word {
+  flex: 1;
+}
+.turned {
+  transform: rotate(90deg);
+}
+.body {
+  overflow: auto;
+  min-height: 0;
+}
+.filter {
+  display: flex;
+  gap: 6px;
+  padding: 6px 12px;
+  font-size: 12.5px;
+}
+h3 {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 12.5px;
+  padding: 8px 12px 2px;
+}
+h3 span {
+  font-weight: 400;
+}
+</style>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { mdiHistory, mdiMagnify, mdiRedo, mdiThemeLightDark, mdiUndo } from '@mdi/js'
+import { useTheme } from 'vuetify'
+import { useBuild } from '~/stores/build'
+
+const emit = defineEmits<{ palette: []; versions: [] }>()
+const build = useBuild()
+const theme = useTheme()
+
+const saved = computed(() => {
+  const words = { saved: 'Saved', changed: 'Not saved yet', saving: 'Saving', conflict: 'Saved elsewhere first', failed: 'Not saved' }
+  return words[build.saveState]
+})
+
+function switchTheme() {
+  const next = theme.global.name.value === 'night' ? 'paper' : 'night'
+  theme.change(next)
+  localStorage.setItem('ypodoma.theme', next)
+}
+
+defineExpose({ switchTheme })
+</script>
+
+<template>
+  <header class="top no-print">
+    <NuxtLink to="/" class="home" aria-label="All builds"><img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b></NuxtLink>
+    <BuildSwitch />
+    <button class="state" :class="build.saveState" @click="emit('versions')">
+      <span role="status">{{ saved }}</span> <span class="mono">v{{ build.version }}</span>
+      <v-icon :icon="mdiHistory" size="15" aria-hidden="true" />
+      <v-tooltip activator="parent">Versions of this build</v-tooltip>
+    </button>
+    <v-spacer />
+    <v-btn :disabled="!build.undoLabel" :prepend-icon="mdiUndo" aria-label="Undo" @click="build.undo()">
+      Undo<v-tooltip activator="parent">{{ build.undoLabel ?? 'Nothing to undo' }} (Ctrl Z)</v-tooltip>
+    </v-btn>
+    <v-btn :disabled="!build.redoLabel" :prepend-icon="mdiRedo" aria-label="Redo" @click="build.redo()">
+      Redo<v-tooltip activator="parent">{{ build.redoLabel ?? 'Nothing to do again' }} (Ctrl Shift Z)</v-tooltip>
+    </v-btn>
+    <v-btn :prepend-icon="mdiMagnify" @click="emit('palette')">Commands <kbd class="mono ml-2 quiet">Ctrl K</kbd></v-btn>
+    <v-btn :icon="mdiThemeLightDark" aria-label="Light or dark" @click="switchTheme">
+      <v-icon :icon="mdiThemeLightDark" /><v-tooltip activator="parent">Light or dark</v-tooltip>
+    </v-btn>
+  </header>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  height: 44px;
+  padding: 0 12px;
+  border-bottom: var(--edge);
+}
+.home {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  color: inherit;
+  text-decoration: none;
+}
+.state {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  padding: 2px 8px;
+  border: var(--edge);
+  border-radius: 10px;
+  font-size: 12.5px;
+}
+.state.conflict,
+.state.failed {
+  color: rgb(var(--v-theme-error));
+  border-color: currentColor;
+}
+</style>

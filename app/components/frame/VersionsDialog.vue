@@ -1,0 +1,75 @@
+<script setup lang="ts">
+import { callApi, type SavedVersion } from '~/composables/useApi'
+import type { Plan } from '#core/plan'
+import { useBuild } from '~/stores/build'
+
+const open = defineModel<boolean>({ required: true })
+const build = useBuild()
+const versions = shallowRef<SavedVersion[]>([])
+const author = ref(localStorage.getItem('ypodoma.author') ?? 'me')
+
+const path = computed(() => `/api/builds/${encodeURIComponent(build.id)}/versions`)
+
+watch(open, async (now) => {
+  if (!now) return
+  await build.save()
+  versions.value = await callApi('GET', path.value)
+})
+
+watch(author, (name) => localStorage.setItem('ypodoma.author', name.trim() || 'me'))
+
+async function goBack(number: number) {
+  const { format: _format, schema: _schema, ...sections } = await callApi<Plan>('GET', `${path.value}/${number}`)
+  build.edit({ type: 'sections.restore', of: `take up version ${number}`, sections })
+  open.value = false
+}
+
+async function annotate(version: SavedVersion, note: string) {
+  if (note !== version.note) await callApi('PUT', `${path.value}/${version.number}/note`, { note })
+}
+
+const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+</script>
+
+<template>
+  <v-dialog v-model="open" width="760">
+    <v-card title="Versions of this build" subtitle="Each save is kept. Taking up an older one is an edit like any other and can be undone.">
+      <v-card-text class="list">
+        <v-table class="plain">
+          <thead>
+            <tr><th>No.</th><th>Saved</th><th>By</th><th>What was done</th><th>Note</th><th><span class="d-sr-only">Action</span></th></tr>
+          </thead>
+          <tbody>
+            <tr v-for="version in versions" :key="version.number">
+              <td class="mono">{{ version.number }}</td>
+              <td>{{ when.format(new Date(version.savedAt)) }}</td>
+              <td>{{ version.author }}</td>
+              <td>{{ version.steps.join('; ') }}</td>
+              <td>
+                <v-text-field
+                  :model-value="version.note"
+                  :aria-label="`Note on version ${version.number}`"
+                  variant="plain"
+                  placeholder="note"
+                  @change="(event: Event) => annotate(version, (event.target as HTMLInputElement).value)"
+                />
+              </td>
+              <td><v-btn v-if="version.number !== build.version" color="primary" @click="goBack(version.number)">Take up</v-btn><span v-else class="quiet">now</span></td>
+            </tr>
+          </tbody>
+        </v-table>
+      </v-card-text>
+      <v-card-actions>
+        <v-text-field v-model="author" label="Save as author" max-width="220" class="ml-3" />
+        <v-spacer /><v-btn @click="open = false">Close</v-btn>
+      </v-card-actions>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.list {
+  max-height: 460px;
+  overflow: auto;
+}
+</style>

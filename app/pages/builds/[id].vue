@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { ApiError } from '~/composables/useApi'
+import { useBuild } from '~/stores/build'
+import { useSelection } from '~/stores/selection'
+
+const build = useBuild()
+const selection = useSelection()
+const route = useRoute()
+const folded = ref(false)
+const palette = ref(false)
+const versions = ref(false)
+const missing = ref('')
+const bar = useTemplateRef('bar')
+
+watch(
+  () => String(route.params.id),
+  async (id) => {
+    selection.clear()
+    missing.value = ''
+    try {
+      await build.open(id)
+    } catch (error) {
+      missing.value = error instanceof ApiError && error.status === 404 ? 'This build is not there.' : (error as Error).message
+    }
+  },
+  { immediate: true },
+)
+
+useHead({ title: () => (build.plan ? `${build.plan.name} · Ypodoma` : 'Ypodoma') })
+
+function onKey(event: KeyboardEvent) {
+  const typing = (event.target as HTMLElement).closest('input, textarea, [contenteditable]')
+  const command = event.ctrlKey || event.metaKey
+  if (command && event.key.toLowerCase() === 'k') palette.value = true
+  else if (command && event.key.toLowerCase() === 's') void build.save('Saved by hand')
+  else if (command && event.key.toLowerCase() === 'z' && !typing) (event.shiftKey ? build.redo : build.undo)()
+  else if (command && event.key.toLowerCase() === 'y' && !typing) build.redo()
+  else if (event.key === 'Escape' && !typing && !document.querySelector('.v-overlay--active')) return selection.clear()
+  else return
+  event.preventDefault()
+}
+
+function beforeLeaving(event: BeforeUnloadEvent) {
+  if (build.saveState !== 'saved') {
+    void build.save()
+    event.preventDefault()
+  }
+}
+
+onMounted(() => {
+  window.addEventListener('keydown', onKey)
+  window.addEventListener('beforeunload', beforeLeaving)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', onKey)
+  window.removeEventListener('beforeunload', beforeLeaving)
+  build.close()
+})
+</script>
+
+<template>
+  <div class="frame">
+    <TopBar ref="bar" @palette="palette = true" @versions="versions = true" />
+    <StageStrip />
+    <p v-if="missing" class="pa-6">{{ missing }} <NuxtLink to="/">All builds</NuxtLink></p>
+    <div v-else class="work">
+      <main class="main"><NuxtPage v-if="build.plan" /></main>
+      <div class="side" :class="{ narrow: folded && !selection.selected }">
+        <FindingsPanel v-model:folded="folded" />
+        <InspectorPanel v-if="selection.selected" />
+      </div>
+    </div>
+    <p v-if="build.problem" class="problem no-print" role="alert">{{ build.problem }}</p>
+    <CommandPalette v-model="palette" @theme="bar?.switchTheme()" @versions="versions = true" />
+    <VersionsDialog v-model="versions" />
+    <ConflictDialog />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+}
+.work {
+  display: flex;
+  flex: 1;
+  min-height: 0;
+}
+.main {
+  flex: 1;
+  min-width: 0;
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+}
+.side {
+  display: flex;
+  flex-direction: column;
+  width: 316px;
+  border-left: var(--edge);
+  min-height: 0;
+}
+.side.narrow {
+  width: 190px;
+}
+.problem {
+  margin: 0;
+  padding: 6px 16px;
+  border-top: 2px solid rgb(var(--v-theme-error));
+  color: rgb(var(--v-theme-error));
+}
+@media (max-width: 960px) {
+  .side {
+    width: 260px;
+  }
+}
+@media print {
+  .side {
+    display: none;
+  }
+  .frame {
+    height: auto;
+  }
+}
+</style>

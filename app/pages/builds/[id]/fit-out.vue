@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import { mdiPlus } from '@mdi/js'
+import { useBuild } from '~/stores/build'
+
+const build = useBuild()
+const adding = ref(false)
+const plan = computed(() => build.plan!)
+</script>
+
+<template>
+  <div class="page-head">
+    <h1>Fit-out</h1>
+    <span class="quiet">Which board, which parts, and how much each is wanted.</span>
+    <v-spacer />
+    <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true">Add a device</v-btn>
+  </div>
+  <BoardSheet />
+  <p v-if="!plan.devices.length" class="pa-6">No devices yet. <v-btn color="primary" @click="adding = true">Add the first one</v-btn></p>
+  <DeviceTable v-else />
+  <RailChart v-if="build.analysis && plan.devices.length" :rails="build.analysis.rails" />
+  <AddDeviceDialog v-model="adding" />
+</template>

@@ -1,0 +1,65 @@
+import { createRequire } from 'node:module'
+import { fileURLToPath } from 'node:url'
+import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+
+const core = fileURLToPath(new URL('./core', import.meta.url))
+const require = createRequire(import.meta.url)
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  ssr: false,
+  spaLoadingTemplate: 'spa-loading-template.html',
+  telemetry: false,
+  devtools: { enabled: false },
+  modules: ['@pinia/nuxt', '@nuxt/eslint'],
+  components: [{ path: '~/components', pathPrefix: false }],
+  alias: { '#core': core },
+  css: [
+    'vuetify/styles',
+    '@fontsource/atkinson-hyperlegible/400.css',
+    '@fontsource/atkinson-hyperlegible/700.css',
+    '@fontsource/atkinson-hyperlegible-mono/400.css',
+    '~/assets/main.css',
+  ],
+  app: {
+    head: {
+      title: 'Ypodoma',
+      htmlAttrs: { lang: 'en' },
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
+  build: { transpile: ['vuetify'] },
+  postcss: { plugins: { cssnano: false } },
+  vite: {
+    plugins: [
+      vuetify({ autoImport: true }),
+      {
+        // Without server rendering the development server still looks for an entry of its own.
+        name: 'spa-entry',
+        apply: 'serve',
+        config: () => ({
+          environments: {
+            ssr: { build: { rollupOptions: { input: { server: require.resolve('nuxt/dist/app/entry-spa') } } } },
+          },
+        }),
+      },
+    ],
+    vue: { template: { transformAssetUrls } },
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'] },
+  },
+  nitro: {
+    compressPublicAssets: { gzip: true },
+    serverAssets: [
+      { baseName: 'migrations', dir: './database/migrations' },
+      { baseName: 'catalogue', dir: fileURLToPath(new URL('./catalogue', import.meta.url)) },
+    ],
+    alias: { '#core': core },
+    typescript: { tsConfig: { compilerOptions: { lib: ['ES2023', 'DOM'] } } },
+  },
+  typescript: {
+    strict: true,
+    tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true }, exclude: ['../scripts', '../cli', '../tests'] },
+  },
+  eslint: { config: { stylistic: false } },
+})

@@ -1,0 +1,17 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  timeout: 45_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  reporter: [['list'], ['json', { outputFile: '.cache/browser-results.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    contextOptions: { reducedMotion: 'reduce' },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+})

@@ -1,0 +1,10 @@
+import { useStore } from '../../../database'
+import { notThere } from '../../../security/body'
+
+/** A build with its newest plan. */
+export default defineEventHandler(async (event) => {
+  const { builds } = await useStore()
+  const build = builds.find(getRouterParam(event, 'id')!)
+  if (!build) throw notThere('this build')
+  return { build, plan: builds.plan(build.id, build.version)! }
+})

@@ -1,0 +1,10 @@
+import { useStore } from '../../../../../database'
+import { notThere } from '../../../../../security/body'
+
+/** The plan as it was saved in one version. */
+export default defineEventHandler(async (event) => {
+  const { builds } = await useStore()
+  const plan = builds.plan(getRouterParam(event, 'id')!, Number(getRouterParam(event, 'number')))
+  if (!plan) throw notThere('this version')
+  return plan
+})

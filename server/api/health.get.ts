@@ -1,0 +1,2 @@
+/** Tells that the server is up. */
+export default defineEventHandler(() => ({ ready: true }))
