@@ -5,10 +5,14 @@ export default withNuxt(
     rules: {
       'vue/html-self-closing': 'off',
       'vue/multi-word-component-names': 'off',
+      '@typescript-eslint/no-dynamic-delete': 'off',
       '@typescript-eslint/no-explicit-any': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
     },
   },
-  { files: ['core/**/*.ts'], rules: { 'no-console': 'error', 'no-restricted-globals': ['error', 'window', 'document', 'Date', 'performance'] } },
+  {
+    files: ['core/**/*.ts'],
+    rules: { 'no-console': 'error', 'no-restricted-globals': ['error', 'window', 'document', 'Date', 'performance'] },
+  },
   { ignores: ['.output/**', '.nuxt/**', '.cache/**', 'data/**'] },
 )

@@ -9,7 +9,17 @@ export default defineConfig({
     projects: [
       {
         resolve: { alias },
-        test: { name: 'node', environment: 'node', include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'cli/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/unit/**/*.test.ts'] },
+        test: {
+          name: 'node',
+          environment: 'node',
+          include: [
+            'core/**/*.test.ts',
+            'server/**/*.test.ts',
+            'cli/**/*.test.ts',
+            'scripts/**/*.test.ts',
+            'tests/unit/**/*.test.ts',
+          ],
+        },
       },
       {
         plugins: [vue()],

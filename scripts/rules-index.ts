@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 
 /** Text of core/checks/rules/index.ts, made from the rule files that are there. */
 export function rulesIndex(root: string): string {
@@ -26,6 +26,3 @@ export function rulesIndex(root: string): string {
   ].join('\n')
 }
 
-if (import.meta.filename === process.argv[1]) {
-  writeFileSync('core/checks/rules/index.ts', rulesIndex('.'))
-}

@@ -42,7 +42,13 @@ async function openFile(event: Event) {
   refused.value = undefined
   try {
     const limit = 8
-    if (chosen.size > limit * 1048576) throw new ApiError(413, `the file has ${(chosen.size / 1048576).toFixed(1)} MB; plans of up to ${limit} MB are read`, [], undefined)
+    if (chosen.size > limit * 1048576)
+      throw new ApiError(
+        413,
+        `the file has ${(chosen.size / 1048576).toFixed(1)} MB; plans of up to ${limit} MB are read`,
+        [],
+        undefined,
+      )
     const { id } = await callApi<{ id: string }>('POST', '/api/builds', { file: await chosen.text() })
     await navigateTo(`/builds/${id}/fit-out`)
   } catch (error) {
@@ -69,7 +75,11 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
     <header class="top">
       <img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b>
       <v-spacer />
-      <v-btn :icon="mdiThemeLightDark" aria-label="Light or dark" @click="theme.change(theme.global.name.value === 'night' ? 'paper' : 'night')" />
+      <v-btn
+        :icon="mdiThemeLightDark"
+        aria-label="Light or dark"
+        @click="theme.change(theme.global.name.value === 'night' ? 'paper' : 'night')"
+      />
     </header>
     <main>
       <div class="page-head">
@@ -80,34 +90,70 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New build</v-btn>
         <input ref="file" type="file" accept=".json,application/json" hidden aria-label="Plan file" @change="openFile" />
       </div>
-      <v-alert v-if="refused" type="error" variant="outlined" density="compact" closable class="ma-4" @click:close="refused = undefined">
+      <v-alert
+        v-if="refused"
+        type="error"
+        variant="outlined"
+        density="compact"
+        closable
+        class="ma-4"
+        @click:close="refused = undefined"
+      >
         <b>{{ refused.file }} cannot be opened.</b> Nothing was changed.
         <ul class="pl-4">
-          <li v-for="one in refused.problems" :key="one.place + one.message"><span v-if="one.place" class="mono">{{ one.place }}</span> {{ one.message }}</li>
+          <li v-for="one in refused.problems" :key="one.place + one.message">
+            <span v-if="one.place" class="mono">{{ one.place }}</span> {{ one.message }}
+          </li>
         </ul>
       </v-alert>
       <p v-if="failure" role="alert" class="pa-4 text-error">{{ failure }}</p>
       <p v-else-if="!builds" class="pa-4 quiet">Fetching the builds.</p>
-      <p v-else-if="!builds.length" class="pa-4">No builds yet. <v-btn color="primary" @click="creating = true">Make the first one</v-btn></p>
+      <p v-else-if="!builds.length" class="pa-4">
+        No builds yet. <v-btn color="primary" @click="creating = true">Make the first one</v-btn>
+      </p>
       <v-table v-else class="plain" hover>
         <thead>
-          <tr><th>Build</th><th>Board</th><th class="text-right">Devices</th><th>Findings</th><th>Saved</th><th class="text-right">Version</th><th><span class="d-sr-only">Actions</span></th></tr>
+          <tr>
+            <th>Build</th>
+            <th>Board</th>
+            <th class="text-right">Devices</th>
+            <th>Findings</th>
+            <th>Saved</th>
+            <th class="text-right">Version</th>
+            <th><span class="d-sr-only">Actions</span></th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="build in builds" :key="build.id" :class="{ away: build.removed }">
-            <td class="name"><NuxtLink :to="`/builds/${build.id}/fit-out`"><b>{{ build.name }}</b></NuxtLink><div class="quiet note">{{ build.note }}</div></td>
+            <td class="name">
+              <NuxtLink :to="`/builds/${build.id}/fit-out`"
+                ><b>{{ build.name }}</b></NuxtLink
+              >
+              <div class="quiet note">{{ build.note }}</div>
+            </td>
             <td>{{ build.board }}</td>
             <td class="text-right mono">{{ build.devices }}</td>
             <td>
               <span v-if="!build.allocated" class="quiet">not allocated yet</span>
-              <span v-else-if="findings[build.id]" class="marks"><SeverityMark v-for="one in countBySeverity(findings[build.id]!)" :key="one.severity" :severity="one.severity" :count="one.count" /><span v-if="!findings[build.id]!.length" class="quiet">none</span></span>
+              <span v-else-if="findings[build.id]" class="marks"
+                ><SeverityMark
+                  v-for="one in countBySeverity(findings[build.id]!)"
+                  :key="one.severity"
+                  :severity="one.severity"
+                  :count="one.count"
+                /><span v-if="!findings[build.id]!.length" class="quiet">none</span></span
+              >
             </td>
             <td>{{ when.format(new Date(build.updatedAt)) }}</td>
             <td class="text-right mono">{{ build.version }}</td>
             <td class="actions">
-              <v-btn :icon="mdiDownload" :aria-label="`Save the plan of ${build.name} as a file`" @click="savePlan(build)"><v-icon :icon="mdiDownload" /><v-tooltip activator="parent">Save as a plan file</v-tooltip></v-btn>
+              <v-btn :icon="mdiDownload" :aria-label="`Save the plan of ${build.name} as a file`" @click="savePlan(build)"
+                ><v-icon :icon="mdiDownload" /><v-tooltip activator="parent">Save as a plan file</v-tooltip></v-btn
+              >
               <v-btn v-if="build.removed" @click="setRemoved(build, false)">Take back</v-btn>
-              <v-btn v-else :icon="mdiTrayArrowDown" :aria-label="`Put ${build.name} away`" @click="setRemoved(build, true)"><v-icon :icon="mdiTrayArrowDown" /><v-tooltip activator="parent">Put away</v-tooltip></v-btn>
+              <v-btn v-else :icon="mdiTrayArrowDown" :aria-label="`Put ${build.name} away`" @click="setRemoved(build, true)"
+                ><v-icon :icon="mdiTrayArrowDown" /><v-tooltip activator="parent">Put away</v-tooltip></v-btn
+              >
             </td>
           </tr>
         </tbody>

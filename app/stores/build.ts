@@ -180,7 +180,8 @@ export const useBuild = defineStore('build', () => {
       if (saveState.value === 'saving') saveState.value = 'saved'
     } catch (error) {
       pending = [...saving.steps, ...pending]
-      if (error instanceof ApiError && error.status === 409) showConflict(error.body as { newest: number; plan: Plan; versions: SavedVersion[] })
+      if (error instanceof ApiError && error.status === 409)
+        showConflict(error.body as { newest: number; plan: Plan; versions: SavedVersion[] })
       else failed(error as Error)
     }
   }
@@ -193,7 +194,12 @@ export const useBuild = defineStore('build', () => {
 
   function showConflict({ newest, plan: theirs, versions }: { newest: number; plan: Plan; versions: SavedVersion[] }) {
     saveState.value = 'conflict'
-    conflict.value = { newest, theirs, versions: versions.filter((one) => one.number > version.value), merged: rebase(theirs, pending) }
+    conflict.value = {
+      newest,
+      theirs,
+      versions: versions.filter((one) => one.number > version.value),
+      merged: rebase(theirs, pending),
+    }
   }
 
   /** Goes on from the newest version with theirs, mine, or both. Mine can be had back by undo. */
@@ -204,7 +210,11 @@ export const useBuild = defineStore('build', () => {
     conflict.value = undefined
     if (choice !== 'mine') {
       const { format: _format, schema: _schema, ...sections } = choice === 'theirs' ? theirs : merged.plan
-      const next = doEdit(history.value!, { type: 'sections.restore', of: choice === 'theirs' ? 'take theirs' : 'merge with theirs', sections })
+      const next = doEdit(history.value!, {
+        type: 'sections.restore',
+        of: choice === 'theirs' ? 'take theirs' : 'merge with theirs',
+        sections,
+      })
       history.value = next
       pending = choice === 'theirs' ? [] : pending
       if (choice === 'theirs') saveState.value = 'saved'

@@ -26,7 +26,13 @@ export const useSelection = defineStore('selection', () => {
     const needs = Object.keys(plan.assignment)
     if (kind === 'device') needs.filter((need) => splitKey(need)[0] === id).forEach(takeNeed)
     else if (kind === 'need') takeNeed(id)
-    else needs.filter((need) => placeOf(need) === chosen).forEach((need) => { takeNeed(need); found.add(`device:${splitKey(need)[0]}`) })
+    else
+      needs
+        .filter((need) => placeOf(need) === chosen)
+        .forEach((need) => {
+          takeNeed(need)
+          found.add(`device:${splitKey(need)[0]}`)
+        })
     if (kind === 'need') found.add(`device:${splitKey(id)[0]}`)
     for (const wire of analysis.wires) {
       const ends = [`device:${wire.from.device}`, wire.to.device ? `device:${wire.to.device}` : `pad:${wire.to.point}`]

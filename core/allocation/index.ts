@@ -1,5 +1,5 @@
 export * from './allocate'
 export * from './verdict'
-export { layOut, scoreOf, type Problem, type Score, type Want } from './problem'
+export { layOut, type Problem, type Score, type Want } from './problem'
 export type { SearchLimits } from './packing'
 export { offersFor, sourcesOf, takesPlace, type Source } from './candidates'

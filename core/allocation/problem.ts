@@ -35,8 +35,12 @@ export interface Problem {
 /** Lays out a plan's needs and supplies with all their candidates. */
 export function layOut(resolved: ResolvedPlan): Problem {
   const wants = [
-    ...resolved.needs.filter(takesPlace).map((need): Want => want(need.key, offersFor(resolved, need), need.fitted.instance.priority, { need })),
-    ...suppliesToFeed(resolved).map((supply): Want => want(supply.key, supplyOffers(resolved, supply), supply.fitted.instance.priority, { supply })),
+    ...resolved.needs
+      .filter(takesPlace)
+      .map((need): Want => want(need.key, offersFor(resolved, need), need.fitted.instance.priority, { need })),
+    ...suppliesToFeed(resolved).map((supply): Want =>
+      want(supply.key, supplyOffers(resolved, supply), supply.fitted.instance.priority, { supply }),
+    ),
   ]
   const weights = weigh(wants)
   return { resolved, wants, compiled: compile(packingOf(resolved, wants, weights)), weights }
@@ -83,17 +87,15 @@ function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weig
   const limits = capacityLimits(resolved)
   const items = wants.map((want): PackingItem => {
     const order = new Map(want.offers.map((offer, at) => [offer.place, at]))
-    const options = want.candidates.map(
-      (candidate): PackingOption => ({
-        units: candidate.units.map(units.number),
-        modes: candidate.modes.map(([name, setting]) => [modes.number(name), values.number(`${name}=${setting}`)]),
-        loads: candidate.loads.map(([name, amount]) => [loads.number(name), amount]),
-        cost:
-          riskOf(candidate) * weights.risk +
-          (moved(resolved.plan, want, candidate) ? weights.move : 0) +
-          (order.get(candidate.placement.place) ?? 0),
-      }),
-    )
+    const options = want.candidates.map((candidate): PackingOption => ({
+      units: candidate.units.map(units.number),
+      modes: candidate.modes.map(([name, setting]) => [modes.number(name), values.number(`${name}=${setting}`)]),
+      loads: candidate.loads.map(([name, amount]) => [loads.number(name), amount]),
+      cost:
+        riskOf(candidate) * weights.risk +
+        (moved(resolved.plan, want, candidate) ? weights.move : 0) +
+        (order.get(candidate.placement.place) ?? 0),
+    }))
     return { options: [...options, { units: [], modes: [], loads: [], cost: skipCost(want, weights) }] }
   })
   const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
@@ -116,7 +118,10 @@ function capacityLimits(resolved: ResolvedPlan): Map<string, number> {
   const { configuration } = resolved.board
   return new Map([
     ['configuration', configuration.maxLinks - (configuration.usb ? 1 : 0)],
-    ...sourcesOf(resolved).map((source): [string, number] => [source.place, Math.max(0, Math.round((source.limit - source.own) * 1000))]),
+    ...sourcesOf(resolved).map((source): [string, number] => [
+      source.place,
+      Math.max(0, Math.round((source.limit - source.own) * 1000)),
+    ]),
   ])
 }
 

@@ -49,6 +49,12 @@ function terminalText(drawn: DrawnBox, terminal: DrawnTerminal): string {
   const label = text(terminal.x + (atLeft ? 6 : -6), terminal.y + 4, terminal.label, atLeft ? 'start' : 'end', 11)
   const dot = `<circle cx="${terminal.x}" cy="${terminal.y}" r="2.5" fill="#1b2a3a"/>`
   if (!terminal.badge) return dot + label
-  const badge = text(terminal.x + (atLeft ? -8 : 8), terminal.y + 4, `${terminal.badge.colour} ${terminal.badge.text}`, atLeft ? 'end' : 'start', 10)
+  const badge = text(
+    terminal.x + (atLeft ? -8 : 8),
+    terminal.y + 4,
+    `${terminal.badge.colour} ${terminal.badge.text}`,
+    atLeft ? 'end' : 'start',
+    10,
+  )
   return dot + label + badge
 }

@@ -2,7 +2,23 @@ import type { Wire, WireEnd } from '../harness'
 import type { ResolvedPlan } from '../plan'
 import { toCsv } from './csv'
 
-const header = ['id', 'from', 'from terminal', 'from connector', 'from contact', 'to', 'to terminal', 'to connector', 'to contact', 'kind', 'net', 'colour', 'gauge AWG', 'length mm', 'note']
+const header = [
+  'id',
+  'from',
+  'from terminal',
+  'from connector',
+  'from contact',
+  'to',
+  'to terminal',
+  'to connector',
+  'to contact',
+  'kind',
+  'net',
+  'colour',
+  'gauge AWG',
+  'length mm',
+  'note',
+]
 
 /** The wire list of a plan as CSV, one row a wire that is fitted. */
 export function wireListCsv(resolved: ResolvedPlan, wires: Wire[]): string {
@@ -16,6 +32,16 @@ export function wireListCsv(resolved: ResolvedPlan, wires: Wire[]): string {
     header,
     wires
       .filter((wire) => !wire.omitted)
-      .map((wire) => [wire.number, ...end(wire.from), ...end(wire.to), wire.kind, wire.net, wire.colour, wire.gauge, wire.length, wire.note]),
+      .map((wire) => [
+        wire.number,
+        ...end(wire.from),
+        ...end(wire.to),
+        wire.kind,
+        wire.net,
+        wire.colour,
+        wire.gauge,
+        wire.length,
+        wire.note,
+      ]),
   )
 }

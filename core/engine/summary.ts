@@ -59,7 +59,12 @@ export function railLoads({ sources, feeds }: CheckContext): RailLoad[] {
   return sources.map((source) => {
     const fed = feeds
       .filter((feed) => feed.source === source)
-      .map(({ supply }) => ({ device: supply.fitted.id, supply: supply.supply.id, typical: supply.supply.typical, peak: supply.supply.peak }))
+      .map(({ supply }) => ({
+        device: supply.fitted.id,
+        supply: supply.supply.id,
+        typical: supply.supply.typical,
+        peak: supply.supply.peak,
+      }))
     const sum = (key: 'typical' | 'peak') => fed.reduce((total, one) => total + one[key], source.own)
     return { place: source.place, label: source.label, limit: source.limit, typical: sum('typical'), peak: sum('peak'), fed }
   })
@@ -81,7 +86,10 @@ export function fitGrid(wants: Want[]): FitRow[] {
 }
 
 function fitCell(offer: Offer): FitCell {
-  const best = offer.candidates.reduce<Candidate | undefined>((least, one) => (!least || riskOf(one) < riskOf(least) ? one : least), undefined)
+  const best = offer.candidates.reduce<Candidate | undefined>(
+    (least, one) => (!least || riskOf(one) < riskOf(least) ? one : least),
+    undefined,
+  )
   if (!best) return { place: offer.place, verdict: 'cannot', risk: 0, reasons: offer.refusals }
   const risk = riskOf(best)
   return { place: offer.place, verdict: risk ? 'cost' : 'fits', risk, reasons: best.reasons }

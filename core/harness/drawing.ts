@@ -2,7 +2,7 @@ import type { ResolvedPlan } from '../plan'
 import type { Wire } from './wires'
 
 /** Lengths in the drawing's own units, about a pixel at 100 %. */
-const grid = { row: 18, head: 24, gap: 14, track: 9, device: 190, board: 170, padding: 24, badge: 118, stub: 14 }
+const grid = { row: 17, head: 22, gap: 9, track: 9, device: 176, board: 150, padding: 10, badge: 104, stub: 14 }
 
 export interface DrawnTerminal {
   point: string
@@ -45,12 +45,21 @@ export interface HarnessDrawing {
 
 type Side = 'left' | 'right'
 
+interface Row {
+  point: string
+  label: string
+  wire: Wire
+}
+
 interface Block {
   id: string
   title: string
   subtitle: string
-  rows: { point: string; label: string; wire: Wire }[]
-  padRows: { point: string; label: string; wire: Wire }[]
+  /** Signals and video, on the edge that faces the board. */
+  rows: Row[]
+  /** Supply and ground, on the outer edge. */
+  powerRows: Row[]
+  padRows: Row[]
   height: number
   side: Side
   y: number
@@ -67,7 +76,7 @@ export function drawHarness(resolved: ResolvedPlan, wires: Wire[]): HarnessDrawi
   const columns = balance(blocks, fitted)
   const rightRows = columnRows(columns.right)
   const leftRows = columnRows(columns.left)
-  const height = Math.max(leftRows, rightRows, 200) + 2 * grid.padding + grid.head
+  const height = Math.max(leftRows, rightRows, 200) + 2 * grid.padding + grid.head + grid.row
   placeColumn(columns.left, height, leftRows)
   placeColumn(columns.right, height, rightRows)
   const channel = { left: channelWidth(columns.left), right: channelWidth(columns.right) }
@@ -90,9 +99,11 @@ function blocksOf(resolved: ResolvedPlan, wires: Wire[]): Block[] {
     .map((fitted): Block => {
       const own = wires.filter((wire) => wire.from.device === fitted.id)
       const arriving = incoming(fitted.id).map((wire) => ({ point: wire.to.point, label: wire.to.label, wire }))
-      const rows = [...own.map((wire) => ({ point: wire.from.point, label: wire.from.label, wire })), ...arriving]
       const order = fitted.device.connectors.flatMap((connector) => connector.pins)
-      rows.sort((a, b) => rank(order, a.point) - rank(order, b.point))
+      const all = [...own.map((wire): Row => ({ point: wire.from.point, label: wire.from.label, wire })), ...arriving]
+      all.sort((a, b) => rank(order, a.point) - rank(order, b.point))
+      const rows = all.filter((row) => isDrawn(row.wire))
+      const powerRows = all.filter((row) => !isDrawn(row.wire))
       const padOrder = resolved.board.pads.map((pad) => pad.id)
       const padRows = own
         .filter((wire) => isDrawn(wire) && !wire.to.device)
@@ -103,13 +114,14 @@ function blocksOf(resolved: ResolvedPlan, wires: Wire[]): Block[] {
         title: fitted.instance.name,
         subtitle: fitted.device.name,
         rows,
+        powerRows,
         padRows,
-        height: grid.head + Math.max(rows.length, padRows.length, 1) * grid.row,
+        height: grid.head + Math.max(rows.length, padRows.length + 1, powerRows.length, 1) * grid.row,
         side: 'left',
         y: 0,
       }
     })
-    .filter((block) => block.rows.length > 0)
+    .filter((block) => block.rows.length + block.powerRows.length > 0)
 }
 
 function rank(order: string[], point: string): number {
@@ -152,12 +164,17 @@ function placeColumn(column: Block[], height: number, used: number): void {
 }
 
 function channelWidth(column: Block[]): number {
-  const tracks = Math.max(1, ...column.map((block) => block.padRows.length + block.rows.filter((row) => row.wire.to.device).length))
+  const tracks = Math.max(
+    1,
+    ...column.map((block) => block.padRows.length + block.rows.filter((row) => row.wire.to.device).length),
+  )
   return grid.stub * 2 + 74 + tracks * grid.track
 }
 
 function drawBox(block: Block, x: number): DrawnBox {
-  const inner = block.side === 'left' ? x + grid.device : x
+  const left = block.side === 'left'
+  const [inner, outer] = left ? [x + grid.device, x] : [x, x + grid.device]
+  const rowY = (at: number) => block.y + grid.head + at * grid.row + grid.row / 2
   return {
     id: block.id,
     title: block.title,
@@ -167,19 +184,23 @@ function drawBox(block: Block, x: number): DrawnBox {
     width: grid.device,
     height: block.height,
     side: block.side,
-    terminals: block.rows.map(({ point, label, wire }, at): DrawnTerminal => {
-      const y = block.y + grid.head + at * grid.row + grid.row / 2
-      if (isDrawn(wire)) return { point, label, x: inner, y }
-      const text = wire.to.device ? `${wire.to.label} ${wire.kind === 'ground' ? '' : 'of '}${wire.to.device}` : `${wire.to.label} · ${wire.to.point}`
-      return {
+    terminals: [
+      ...block.rows.map(({ point, label }, at): DrawnTerminal => ({ point, label, x: inner, y: rowY(at) })),
+      ...block.powerRows.map(({ point, label, wire }, at): DrawnTerminal => ({
         point,
         label,
-        x: block.side === 'left' ? x : x + grid.device,
-        y,
-        badge: { wire: wire.id, text, kind: wire.kind as 'supply' | 'ground', colour: wire.colour },
-      }
-    }),
+        x: outer,
+        y: rowY(at),
+        badge: badgeOf(wire),
+      })),
+    ],
   }
+}
+
+function badgeOf(wire: Wire): DrawnTerminal['badge'] {
+  const { device, label, point } = wire.to
+  const text = device ? `${label}, ${device}` : wire.kind === 'ground' ? `GND ${point}` : `${label} ${point}`
+  return { wire: wire.id, text, kind: wire.kind as 'supply' | 'ground', colour: wire.colour }
 }
 
 /** Board rows sit half a row off the device rows, so that no two horizontal runs meet. */
@@ -191,7 +212,12 @@ function padY(block: Block, at: number): number {
 function drawBoard(resolved: ResolvedPlan, columns: Record<Side, Block[]>, x: number, height: number): DrawnBox {
   const rows = (side: Side) =>
     columns[side].flatMap((block) =>
-      block.padRows.map(({ point, label }, at): DrawnTerminal => ({ point, label, x: side === 'left' ? x : x + grid.board, y: padY(block, at) })),
+      block.padRows.map(({ point, label }, at): DrawnTerminal => ({
+        point,
+        label,
+        x: side === 'left' ? x : x + grid.board,
+        y: padY(block, at),
+      })),
     )
   const { board } = resolved
   return {
@@ -201,7 +227,7 @@ function drawBoard(resolved: ResolvedPlan, columns: Record<Side, Block[]>, x: nu
     x,
     y: grid.padding,
     width: grid.board,
-    height: height - 2 * grid.padding,
+    height: height - grid.padding,
     side: 'left',
     terminals: [...rows('left'), ...rows('right')],
   }
@@ -229,7 +255,10 @@ function route(
           const other = wire.to.device && boxes.find((one) => one.id === wire.to.device)
           const to = other
             ? other.terminals.find((terminal) => terminal.point === wire.to.point)!.y
-            : padY(block, block.padRows.findIndex((row) => row.wire.id === wire.id))
+            : padY(
+                block,
+                block.padRows.findIndex((row) => row.wire.id === wire.id),
+              )
           return { wire, from, to, toDevice: Boolean(other) }
         })
     })

@@ -71,11 +71,21 @@ class WireMaker {
     }
     if (need.kind === 'i2c') {
       const bus = this.resolved.board.i2c.find((one) => one.id === id)
-      return bus ? [[need.sda, bus.sda], [need.scl, bus.scl]] : []
+      return bus
+        ? [
+            [need.sda, bus.sda],
+            [need.scl, bus.scl],
+          ]
+        : []
     }
     if (need.kind === 'can') {
       const bus = this.resolved.board.can.find((one) => one.id === id)
-      return bus ? [[need.high, bus.high], [need.low, bus.low]] : []
+      return bus
+        ? [
+            [need.high, bus.high],
+            [need.low, bus.low],
+          ]
+        : []
     }
     return this.receiverPins(need)
   }

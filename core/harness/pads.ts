@@ -14,12 +14,18 @@ export class PadBook {
 
   /** The supply pad of a rail with the fewest wires, the nearest to a point among equals. */
   ofRail(rail: string, near: Pad | undefined): Pad | undefined {
-    return this.take(this.resolved.board.pads.filter((pad) => pad.rail === rail), near)
+    return this.take(
+      this.resolved.board.pads.filter((pad) => pad.rail === rail),
+      near,
+    )
   }
 
   /** A ground pad, chosen likewise. */
   ground(near: Pad | undefined): Pad | undefined {
-    return this.take(this.resolved.board.pads.filter((pad) => pad.kind === 'ground'), near)
+    return this.take(
+      this.resolved.board.pads.filter((pad) => pad.kind === 'ground'),
+      near,
+    )
   }
 
   private take(pads: Pad[], near?: Pad): Pad | undefined {

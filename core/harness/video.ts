@@ -1,6 +1,5 @@
-import type { VideoNeed } from '../catalogue'
+import type { Pad, VideoNeed } from '../catalogue'
 import type { FittedDevice, ResolvedPlan } from '../plan'
-import type { Pad } from '../catalogue'
 
 /** One end of a video connection. */
 export type VideoPoint = { device: FittedDevice; terminal: string } | { pad: Pad }

@@ -1,15 +1,5 @@
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
-import type {
-  DeviceInstance,
-  LinkSettings,
-  NeedKey,
-  Place,
-  Placement,
-  Plan,
-  Priority,
-  SupplyKey,
-  WireOverride,
-} from './plan'
+import type { DeviceInstance, LinkSettings, NeedKey, Place, Placement, Plan, Priority, SupplyKey, WireOverride } from './plan'
 
 /** The parts of a plan that an undo puts back. */
 export type PlanSections = Partial<Omit<Plan, 'format' | 'schema'>>

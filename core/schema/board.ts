@@ -98,7 +98,10 @@ export const boardSchema = Joi.object({
     width: Joi.number().greater(0).max(300).required(),
     height: Joi.number().greater(0).max(300).required(),
     radius: Joi.number().min(0).max(50).default(2),
-    holes: list(Joi.object({ x: millimetres.required(), y: millimetres.required(), diameter: Joi.number().min(0).max(20).default(3) }), 12).default([]),
+    holes: list(
+      Joi.object({ x: millimetres.required(), y: millimetres.required(), diameter: Joi.number().min(0).max(20).default(3) }),
+      12,
+    ).default([]),
   }).required(),
   usb: Joi.object({
     x: millimetres.required(),
@@ -140,13 +143,19 @@ export const boardSchema = Joi.object({
       sda: id.required(),
       scl: id.required(),
       pullUp: Joi.number().min(100).max(1_000_000),
-      onBoard: list(Joi.object({ name: label.required(), address: Joi.number().integer().min(0).max(127).required() }), 20).default([]),
+      onBoard: list(
+        Joi.object({ name: label.required(), address: Joi.number().integer().min(0).max(127).required() }),
+        20,
+      ).default([]),
     }),
     10,
   ),
   can: keyed(Joi.object({ label: label.required(), high: id.required(), low: id.required() }), 10),
   overlay: Joi.object({ name: label.required(), standards: Joi.array().items(Joi.string().valid('PAL', 'NTSC')).required() }),
-  storage: Joi.object({ flash: Joi.number().integer().min(0).default(0), card: Joi.boolean().default(false) }).default({ flash: 0, card: false }),
+  storage: Joi.object({ flash: Joi.number().integer().min(0).default(0), card: Joi.boolean().default(false) }).default({
+    flash: 0,
+    card: false,
+  }),
   buzzer: Joi.object({ pin: id.required(), limit: amps.required() }),
   revisions: versions.required(),
   firmwares: versions.default({ current: { name: 'current', note: '', differences: {} } }),

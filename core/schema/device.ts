@@ -82,7 +82,10 @@ const needShapes: Record<string, Joi.PartialSchemaMap> = {
     terminal: id.required(),
     protocol: Joi.string().valid('pwm', 'burst').default('pwm'),
     rate: Joi.object({ min: hertz.required(), max: hertz.required(), default: hertz.required() }).required(),
-    range: Joi.object({ min: Joi.number().min(0).required(), max: Joi.number().max(10_000).required() }).default({ min: 1000, max: 2000 }),
+    range: Joi.object({ min: Joi.number().min(0).required(), max: Joi.number().max(10_000).required() }).default({
+      min: 1000,
+      max: 2000,
+    }),
   },
   analog: { terminal: id.required(), max: volts.required() },
   i2c: {

@@ -28,7 +28,11 @@ const shapes: Record<string, Joi.PartialSchemaMap> = {
   'board.choose': { definition: boardSchema.required(), revision: id.required(), firmware: id.required() },
   'board.revision': { revision: id.required() },
   'board.firmware': { firmware: id.required() },
-  'device.add': { device: deviceInstance.required(), definition: deviceSchema.required(), protocols: list(protocolSchema, 40).required() },
+  'device.add': {
+    device: deviceInstance.required(),
+    definition: deviceSchema.required(),
+    protocols: list(protocolSchema, 40).required(),
+  },
   'device.remove': { device },
   'device.rename': { device, name: label.required() },
   'device.priority': { device, priority: Joi.valid('must', 1, 2, 3).required() },
@@ -46,7 +50,9 @@ const shapes: Record<string, Joi.PartialSchemaMap> = {
   'definition.update': { definition: Joi.alternatives(boardSchema, deviceSchema, protocolSchema).required() },
   'sections.restore': {
     of: Joi.string().max(400).required(),
-    sections: planDocumentSchema.fork(Object.keys(planDocumentSchema.describe().keys as object), (part) => part.optional()).required(),
+    sections: planDocumentSchema
+      .fork(Object.keys(planDocumentSchema.describe().keys as object), (part) => part.optional())
+      .required(),
   },
 }
 
@@ -67,6 +73,10 @@ export const editSchema: Joi.Schema = Joi.alternatives()
         }),
       },
     ],
-    otherwise: Joi.object({ type: Joi.string().valid(...Object.keys(shapes), 'several').required() }).unknown(true),
+    otherwise: Joi.object({
+      type: Joi.string()
+        .valid(...Object.keys(shapes), 'several')
+        .required(),
+    }).unknown(true),
   })
   .id('edit')

@@ -10,7 +10,11 @@ export function jsonSchemas(): Record<keyof typeof documents, object> {
   return Object.fromEntries(
     Object.entries(documents).map(([name, schema]) => [
       name,
-      { $schema: 'https://json-schema.org/draft/2019-09/schema', title: `Ypodoma ${name}`, ...(parse(schema, 'json-draft-2019-09') as object) },
+      {
+        $schema: 'https://json-schema.org/draft/2019-09/schema',
+        title: `Ypodoma ${name}`,
+        ...(parse(schema, 'json-draft-2019-09') as object),
+      },
     ]),
   ) as Record<keyof typeof documents, object>
 }

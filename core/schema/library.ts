@@ -33,7 +33,13 @@ const recipeSchema = Joi.object({
   battery: battery.required(),
   board: Joi.object({ definition: id.required(), revision: id.required(), firmware: id.required() }).required(),
   devices: list(
-    Joi.object({ id: id.required(), definition: id.required(), variant: id, name: label.required(), priority: Joi.valid('must', 1, 2, 3).default('must') }),
+    Joi.object({
+      id: id.required(),
+      definition: id.required(),
+      variant: id,
+      name: label.required(),
+      priority: Joi.valid('must', 1, 2, 3).default('must'),
+    }),
     100,
   ).required(),
 })
@@ -43,7 +49,8 @@ const recipeSchema = Joi.object({
  * @throws InputError with line and column
  */
 export function parseText(text: string): unknown {
-  if (text.length > largestFile) throw new InputError([{ place: '', message: `the file has more than ${largestFile / 1048576} MB` }])
+  if (text.length > largestFile)
+    throw new InputError([{ place: '', message: `the file has more than ${largestFile / 1048576} MB` }])
   const document = parseDocument(text, { merge: false })
   const error = document.errors[0]
   if (error) {
@@ -102,9 +109,15 @@ export function cook(text: string, library: Library): { id: string; plan: Plan }
     { type: 'board.choose', definition: board, revision: recipe.board.revision, firmware: recipe.board.firmware },
     ...recipe.devices.map((device, at): Edit => {
       const definition = library.devices[device.definition]
-      if (!definition) throw new InputError([{ place: `devices[${at}].definition`, message: `there is no device "${device.definition}"` }])
+      if (!definition)
+        throw new InputError([{ place: `devices[${at}].definition`, message: `there is no device "${device.definition}"` }])
       const variant = device.variant ?? Object.keys(definition.variants)[0]!
-      return { type: 'device.add', definition, protocols: protocolsOf(library.protocols, definition), device: { ...device, variant, leftOut: [] } }
+      return {
+        type: 'device.add',
+        definition,
+        protocols: protocolsOf(library.protocols, definition),
+        device: { ...device, variant, leftOut: [] },
+      }
     }),
   ]
   return { id: recipe.id, plan: edits.reduce(applyEdit, newPlan(recipe.name, board)) }

@@ -59,9 +59,39 @@ function checkBoard(definition: BoardDefinition): Contradiction[] {
   for (const [revision, { differences }] of Object.entries(definition.revisions)) {
     for (const [firmware, { differences: further }] of Object.entries(definition.firmwares)) {
       if (!Object.keys(differences).length && !Object.keys(further).length) continue
-      const { id, name, maker, summary, mass, outline, usb, supply, configuration, exclusions, overlay, storage, buzzer, ...lists } =
-        resolveBoard(definition, revision, firmware)
-      const document = { kind: 'board', schema: 1, id, name, maker, summary, mass, outline, usb, supply, configuration, exclusions, overlay, storage, buzzer }
+      const {
+        id,
+        name,
+        maker,
+        summary,
+        mass,
+        outline,
+        usb,
+        supply,
+        configuration,
+        exclusions,
+        overlay,
+        storage,
+        buzzer,
+        ...lists
+      } = resolveBoard(definition, revision, firmware)
+      const document = {
+        kind: 'board',
+        schema: 1,
+        id,
+        name,
+        maker,
+        summary,
+        mass,
+        outline,
+        usb,
+        supply,
+        configuration,
+        exclusions,
+        overlay,
+        storage,
+        buzzer,
+      }
       const { pads, connectors, pins, ports, timers, rails, i2c, can } = lists
       validate(
         boardSchema,
@@ -134,7 +164,11 @@ export function readPlan(value: unknown): Plan {
       const place = `definitions.${group}.${id}`
       if (definition.id !== id) return [{ place: `${place}.id`, message: `"${definition.id}" is not the name it stands under` }]
       const found =
-        definition.kind === 'board' ? boardContradictions(definition) : definition.kind === 'device' ? deviceContradictions(definition) : []
+        definition.kind === 'board'
+          ? boardContradictions(definition)
+          : definition.kind === 'device'
+            ? deviceContradictions(definition)
+            : []
       return found.map((one) => ({ place: `${place}: ${one.place}`, message: one.message }))
     }),
   )
@@ -152,7 +186,8 @@ function danglingIn(plan: Plan): { place: string; message: string }[] {
   })
   for (const section of ['assignment', 'supplies', 'locks', 'bans', 'deviceSettings'] as const) {
     for (const key of Object.keys(plan[section])) {
-      if (!ids.has(key.slice(0, key.indexOf('/')))) problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
+      if (!ids.has(key.slice(0, key.indexOf('/'))))
+        problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
     }
   }
   if (problems.length) return problems
@@ -172,7 +207,9 @@ function danglingIn(plan: Plan): { place: string; message: string }[] {
 export function parsePlan(text: string): Plan {
   if (text.length > largestFile) {
     const megabytes = (text.length / 1048576).toFixed(1)
-    throw new InputError([{ place: '', message: `the file has ${megabytes} MB; plans of up to ${largestFile / 1048576} MB are read` }])
+    throw new InputError([
+      { place: '', message: `the file has ${megabytes} MB; plans of up to ${largestFile / 1048576} MB are read` },
+    ])
   }
   let value: unknown
   try {
@@ -184,8 +221,10 @@ export function parsePlan(text: string): Plan {
 }
 
 function jsonPlace(text: string, message: string): string {
-  const position = /position (\d+)/.exec(message)?.[1]
-  if (position === undefined) return message
-  const before = text.slice(0, Number(position)).split('\n')
-  return `line ${before.length}, column ${before.at(-1)!.length + 1}: ${message.replace(/ in JSON at position.*$/, '')}`
+  const ended = message.includes('end of JSON')
+  const position = ended ? text.length : Number(/position (\d+)/.exec(message)?.[1])
+  if (!Number.isFinite(position)) return message
+  const before = text.slice(0, position).split('\n')
+  const what = ended ? 'the file ends in the middle' : message.replace(/ in JSON at position.*$/, '')
+  return `line ${before.length}, column ${before.at(-1)!.length + 1}: ${what}`
 }

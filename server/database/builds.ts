@@ -54,7 +54,9 @@ interface RawVersion {
 export function buildRepository(connection: Connection, now: () => string) {
   const all = connection.prepare<[], RawBuild>('SELECT * FROM builds ORDER BY removed_at IS NOT NULL, created_at, rowid')
   const one = connection.prepare<[string], RawBuild>('SELECT * FROM builds WHERE id = ?')
-  const insert = connection.prepare('INSERT INTO builds (id, name, version, created_at, updated_at) VALUES (@id, @name, 1, @at, @at)')
+  const insert = connection.prepare(
+    'INSERT INTO builds (id, name, version, created_at, updated_at) VALUES (@id, @name, 1, @at, @at)',
+  )
   const advance = connection.prepare('UPDATE builds SET name = @name, version = @number, updated_at = @at WHERE id = @id')
   const addVersion = connection.prepare(
     `INSERT INTO versions (build_id, number, saved_at, author, note, plan, edits, steps)
@@ -63,12 +65,23 @@ export function buildRepository(connection: Connection, now: () => string) {
   const versions = connection.prepare<[string], RawVersion>(
     'SELECT number, saved_at, author, note, steps FROM versions WHERE build_id = ? ORDER BY number DESC LIMIT 500',
   )
-  const planOf = connection.prepare<[string, number], { plan: string }>('SELECT plan FROM versions WHERE build_id = ? AND number = ?')
+  const planOf = connection.prepare<[string, number], { plan: string }>(
+    'SELECT plan FROM versions WHERE build_id = ? AND number = ?',
+  )
   const setNote = connection.prepare('UPDATE versions SET note = @note WHERE build_id = @id AND number = @number')
   const setRemoved = connection.prepare('UPDATE builds SET removed_at = @at WHERE id = @id')
 
   const writeVersion = (id: string, number: number, at: string, { plan, edits, steps, author, note }: NewVersion) =>
-    addVersion.run({ id, number, at, author, note, plan: JSON.stringify(plan), edits: JSON.stringify(edits), steps: JSON.stringify(steps) })
+    addVersion.run({
+      id,
+      number,
+      at,
+      author,
+      note,
+      plan: JSON.stringify(plan),
+      edits: JSON.stringify(edits),
+      steps: JSON.stringify(steps),
+    })
 
   return {
     list: (): BuildRow[] => all.all().map(buildRow),

@@ -14,7 +14,9 @@ interface RawDefinition {
 /** The catalogue: shipped definitions, and the user's own which come before them. */
 export function definitionRepository(connection: Connection, now: () => string) {
   const all = connection.prepare<[], RawDefinition>('SELECT kind, id, origin, document FROM definitions ORDER BY kind, id')
-  const one = connection.prepare<[string, string], RawDefinition>('SELECT kind, id, origin, document FROM definitions WHERE kind = ? AND id = ?')
+  const one = connection.prepare<[string, string], RawDefinition>(
+    'SELECT kind, id, origin, document FROM definitions WHERE kind = ? AND id = ?',
+  )
   const put = connection.prepare(
     `INSERT INTO definitions (kind, id, origin, document, updated_at) VALUES (@kind, @id, @origin, @document, @at)
      ON CONFLICT (kind, id) DO UPDATE SET origin = @origin, document = @document, updated_at = @at`,
@@ -25,7 +27,12 @@ export function definitionRepository(connection: Connection, now: () => string) 
      WHERE origin = 'shipped' AND document <> @document`,
   )
   const drop = connection.prepare(`DELETE FROM definitions WHERE kind = ? AND id = ? AND origin = 'own'`)
-  const row = (definition: Definition) => ({ kind: definition.kind, id: definition.id, document: JSON.stringify(definition), at: now() })
+  const row = (definition: Definition) => ({
+    kind: definition.kind,
+    id: definition.id,
+    document: JSON.stringify(definition),
+    at: now(),
+  })
 
   return {
     library: (): Library => {

@@ -8,6 +8,10 @@ export default defineEventHandler((event) => {
   })
   const origin = getRequestHeader(event, 'origin')
   if (event.method !== 'GET' && origin && new URL(origin).host !== getRequestHeader(event, 'host')) {
-    throw createError({ statusCode: 403, statusMessage: 'Another site', data: { message: 'requests from another site are refused', problems: [] } })
+    throw createError({
+      statusCode: 403,
+      statusMessage: 'Another site',
+      data: { message: 'requests from another site are refused', problems: [] },
+    })
   }
 })

@@ -57,5 +57,9 @@ function refusal(message: string, problems: Refusal['problems']) {
 
 /** 404 with words. */
 export function notThere(what: string) {
-  return createError({ statusCode: 404, statusMessage: 'Not there', data: { message: `${what} is not there`, problems: [] } satisfies Refusal })
+  return createError({
+    statusCode: 404,
+    statusMessage: 'Not there',
+    data: { message: `${what} is not there`, problems: [] } satisfies Refusal,
+  })
 }

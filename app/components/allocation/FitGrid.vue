@@ -60,7 +60,9 @@ function move(event: KeyboardEvent, by: [number, number]) {
       <tbody>
         <tr v-for="row in rows" :key="row.key">
           <th scope="row" :class="{ lit: selection.lit.has(`need:${row.key}`) }">
-            <button @click="selection.select(`need:${row.key}`)">{{ names.device(row.device) }} <span class="quiet">{{ row.label }}</span></button>
+            <button @click="selection.select(`need:${row.key}`)">
+              {{ names.device(row.device) }} <span class="quiet">{{ row.label }}</span>
+            </button>
           </th>
           <td v-for="cell in row.cells" :key="cell.place">
             <button
@@ -88,14 +90,20 @@ function move(event: KeyboardEvent, by: [number, number]) {
       </tbody>
     </table>
     <p class="legend quiet">
-      <span class="cell fits here">·</span> is here <span class="cell fits">·</span> fits <span class="cell cost mono">6</span> fits at a cost
-      <span class="cell cannot">×</span> cannot. Click or Enter locks, right click or B bans, arrows move.
+      <span class="cell fits here">·</span> is here <span class="cell fits">·</span> fits
+      <span class="cell cost mono">6</span> fits at a cost <span class="cell cannot">×</span> cannot. Click or Enter locks, right
+      click or B bans, arrows move.
     </p>
     <div class="reason" role="status">
       <template v-if="focused">
-        <b>{{ names.device(focused.row.device) }} on {{ names.place(focused.cell.place) }}: {{ verdicts[focused.cell.verdict] }}</b>
+        <b
+          >{{ names.device(focused.row.device) }} on {{ names.place(focused.cell.place) }}:
+          {{ verdicts[focused.cell.verdict] }}</b
+        >
         <ul>
-          <li v-for="reason in focused.cell.reasons" :key="reason.text"><span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}</li>
+          <li v-for="reason in focused.cell.reasons" :key="reason.text">
+            <span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}
+          </li>
           <li v-if="!focused.cell.reasons.length">Nothing speaks against it.</li>
         </ul>
       </template>

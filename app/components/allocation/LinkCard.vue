@@ -42,13 +42,23 @@ function toggleLock() {
   >
     <button class="name" @click="selection.select(`need:${need}`)">
       <b>{{ names.device(device) }}</b>
-      <span v-if="link" class="figures mono">{{ protocol }} {{ grouped(link.placement.baud ?? 0) }} {{ link.frame }}{{ link.inverted ? ' inv.' : '' }}{{ link.placement.during ? `, ${link.placement.during}` : '' }}</span>
+      <span v-if="link" class="figures mono"
+        >{{ protocol }} {{ grouped(link.placement.baud ?? 0) }} {{ link.frame }}{{ link.inverted ? ' inv.' : ''
+        }}{{ link.placement.during ? `, ${link.placement.during}` : '' }}</span
+      >
       <span v-else class="figures">{{ names.need(need) }}</span>
-      <span v-if="link" class="bar" :title="`Line filled to ${formatShare(link.load)}`"><span :style="{ width: `${Math.min(100, link.load * 100)}%` }" :class="{ high: link.load > 0.7 }" /></span>
+      <span v-if="link" class="bar" :title="`Line filled to ${formatShare(link.load)}`"
+        ><span :style="{ width: `${Math.min(100, link.load * 100)}%` }" :class="{ high: link.load > 0.7 }"
+      /></span>
     </button>
     <v-menu>
       <template #activator="{ props }">
-        <v-btn v-bind="props" :icon="locked ? mdiLock : mdiLockOpenVariantOutline" size="x-small" :aria-label="`Lock or move ${names.device(device)}`" />
+        <v-btn
+          v-bind="props"
+          :icon="locked ? mdiLock : mdiLockOpenVariantOutline"
+          size="x-small"
+          :aria-label="`Lock or move ${names.device(device)}`"
+        />
       </template>
       <v-list density="compact" :aria-label="`Places for ${names.device(device)}`">
         <v-list-item v-if="build.plan!.assignment[need]" :title="locked ? 'Unlock' : 'Lock here'" @click="toggleLock" />
@@ -57,7 +67,12 @@ function toggleLock() {
           :key="cell.place"
           :disabled="cell.verdict === 'cannot'"
           :title="`Lock to ${names.place(cell.place)}`"
-          :subtitle="cell.reasons.filter((reason) => reason.risk || cell.verdict === 'cannot').map((reason) => reason.text).join('; ') || 'fits'"
+          :subtitle="
+            cell.reasons
+              .filter((reason) => reason.risk || cell.verdict === 'cannot')
+              .map((reason) => reason.text)
+              .join('; ') || 'fits'
+          "
           @click="build.edit({ type: 'need.lock', need, place: cell.place })"
         />
       </v-list>

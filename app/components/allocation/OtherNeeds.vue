@@ -20,7 +20,10 @@ const kinds: Record<string, string> = {
   'receiver-parallel': 'Receiver',
 }
 const groups = computed(() =>
-  [...new Set(rows.map((row) => kinds[row.kind] ?? row.kind))].map((name) => ({ name, rows: rows.filter((row) => (kinds[row.kind] ?? row.kind) === name) })),
+  [...new Set(rows.map((row) => kinds[row.kind] ?? row.kind))].map((name) => ({
+    name,
+    rows: rows.filter((row) => (kinds[row.kind] ?? row.kind) === name),
+  })),
 )
 </script>
 
@@ -30,10 +33,18 @@ const groups = computed(() =>
     <p v-if="!rows.length" class="quiet">No device needs a pad besides a serial port.</p>
     <table v-else>
       <tbody v-for="group in groups" :key="group.name">
-        <tr><th colspan="2" class="quiet">{{ group.name }}</th></tr>
+        <tr>
+          <th colspan="2" class="quiet">{{ group.name }}</th>
+        </tr>
         <tr v-for="row in group.rows" :key="row.key" :class="{ lit: selection.lit.has(`need:${row.key}`) }">
-          <td><button @click="selection.select(`need:${row.key}`)">{{ names.device(row.device) }} <span class="quiet">{{ row.label }}</span></button></td>
-          <td class="mono" :class="{ missing: !build.plan!.assignment[row.key] }">{{ build.plan!.assignment[row.key] ? names.place(build.plan!.assignment[row.key]!.place) : 'no place' }}</td>
+          <td>
+            <button @click="selection.select(`need:${row.key}`)">
+              {{ names.device(row.device) }} <span class="quiet">{{ row.label }}</span>
+            </button>
+          </td>
+          <td class="mono" :class="{ missing: !build.plan!.assignment[row.key] }">
+            {{ build.plan!.assignment[row.key] ? names.place(build.plan!.assignment[row.key]!.place) : 'no place' }}
+          </td>
         </tr>
       </tbody>
     </table>

@@ -6,7 +6,11 @@ import { grouped } from '#core/units'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
-const { lane, verdict = undefined, over = false } = defineProps<{
+const {
+  lane,
+  verdict = undefined,
+  over = false,
+} = defineProps<{
   lane: Omit<PortLane, 'port'> & { port: SerialPort }
   verdict?: 'fits' | 'cost' | 'cannot'
   over?: boolean
@@ -36,16 +40,31 @@ const verdictWords = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
 
 <template>
   <div class="lane" :class="[verdict, { over, lit: selection.lit.has(`port:${lane.port.id}`) }]">
-    <button class="port" :title="`Printed ${lane.port.index}, known to the firmware as ${lane.port.number}`" @click="selection.select(`port:${lane.port.id}`)">
+    <button
+      class="port"
+      :title="`Printed ${lane.port.index}, known to the firmware as ${lane.port.number}`"
+      @click="selection.select(`port:${lane.port.id}`)"
+    >
       <b>{{ lane.port.label }}</b>
       <span class="quiet mono">up to {{ grouped(lane.port.maxBaud) }}</span>
     </button>
     <div class="pads mono">
-      <span :class="{ none: !line('tx').there }">{{ line('tx').there ? line('tx').label : 'no TX' }}{{ line('tx').inverter === 'none' ? '' : ' ⊘' }}</span>
-      <span :class="{ none: !line('rx').there }">{{ line('rx').there ? line('rx').label : 'no RX' }}{{ line('rx').inverter === 'none' ? '' : ' ⊘' }}</span>
+      <span :class="{ none: !line('tx').there }"
+        >{{ line('tx').there ? line('tx').label : 'no TX' }}{{ line('tx').inverter === 'none' ? '' : ' ⊘' }}</span
+      >
+      <span :class="{ none: !line('rx').there }"
+        >{{ line('rx').there ? line('rx').label : 'no RX' }}{{ line('rx').inverter === 'none' ? '' : ' ⊘' }}</span
+      >
     </div>
     <div class="dock">
-      <LinkCard v-for="link in lane.docked" :key="link.need" :need="link.need" :link @drag="emit('drag', link.need)" @dragend="emit('dragend')" />
+      <LinkCard
+        v-for="link in lane.docked"
+        :key="link.need"
+        :need="link.need"
+        :link
+        @drag="emit('drag', link.need)"
+        @dragend="emit('dragend')"
+      />
       <span v-if="!lane.docked.length" class="quiet free">{{ lane.port.kind === 'usb' ? 'configuration' : 'free' }}</span>
       <span v-if="verdict" class="verdict">{{ verdictWords[verdict] }}</span>
     </div>

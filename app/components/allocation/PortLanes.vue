@@ -6,7 +6,9 @@ import { useNames } from '~/composables/useNames'
 const build = useBuild()
 const names = useNames()
 const board = computed(() => resolvePlan(build.plan!).board)
-const lanes = computed(() => build.analysis!.lanes.map((lane) => ({ ...lane, port: board.value.ports.find((port) => port.id === lane.port)! })))
+const lanes = computed(() =>
+  build.analysis!.lanes.map((lane) => ({ ...lane, port: board.value.ports.find((port) => port.id === lane.port)! })),
+)
 const grid = computed(() => build.analysis!.grid)
 const homeless = computed(() =>
   grid.value.filter((row) => row.kind === 'serial' && !build.plan!.assignment[row.key]).map((row) => row.key),
@@ -38,7 +40,8 @@ function stop() {
   dragged.value = over.value = preview.value = undefined
 }
 
-const cell = (need: string, port: string) => grid.value.find((row) => row.key === need)?.cells.find((one) => one.place === `port:${port}`)
+const cell = (need: string, port: string) =>
+  grid.value.find((row) => row.key === need)?.cells.find((one) => one.place === `port:${port}`)
 
 const consequences = computed(() => {
   const seen = preview.value

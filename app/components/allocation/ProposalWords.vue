@@ -11,7 +11,11 @@ const words = computed(() => {
     ? `${all} placed; without a place: ${score.unmetMusts} must, ${wishes} wish${wishes === 1 ? '' : 'es'}`
     : `All ${all} needs and supplies placed`
   const gap = bound.unmetMusts < score.unmetMusts || bound.unmetWishes.some((count, at) => count < score.unmetWishes[at]!)
-  const proof = proven ? 'proven best' : gap ? 'not proven: more may fit' : `not proven: risk ${score.risk}, at least ${bound.risk}`
+  const proof = proven
+    ? 'proven best'
+    : gap
+      ? 'not proven: more may fit'
+      : `not proven: risk ${score.risk}, at least ${bound.risk}`
   return { placed, proof, risk: score.risk }
 })
 </script>

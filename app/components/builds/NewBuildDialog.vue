@@ -9,7 +9,13 @@ const board = ref<string>()
 const problem = ref('')
 
 watch(open, (now) => now && void catalogue.load())
-const boards = computed(() => Object.values(catalogue.library?.boards ?? {}).map(({ id, name: title, summary }) => ({ value: id, title, props: { subtitle: summary } })))
+const boards = computed(() =>
+  Object.values(catalogue.library?.boards ?? {}).map(({ id, name: title, summary }) => ({
+    value: id,
+    title,
+    props: { subtitle: summary },
+  })),
+)
 
 async function make() {
   problem.value = ''

@@ -18,11 +18,6 @@ const versions = (map: Record<string, { name: string; note: string }>) =>
   Object.entries(map).map(([value, { name, note }]) => ({ value, title: name, props: { subtitle: note } }))
 const chemistries = Object.entries(cellVoltage).map(([value, { name }]) => ({ value, title: name }))
 const range = computed(() => batteryRange(plan.value.battery.cells, plan.value.battery.chemistry))
-const newer = computed(() => {
-  const shipped = catalogue.library?.boards[definition.value.id]
-  return shipped && JSON.stringify(shipped) !== JSON.stringify(definition.value) ? shipped : undefined
-})
-
 function chooseBoard(id: string) {
   const chosen = catalogue.library?.boards[id]
   if (!chosen || id === definition.value.id) return
@@ -68,10 +63,7 @@ function setBattery(change: Partial<Plan['battery']>) {
       @update:model-value="(chemistry: Chemistry) => setBattery({ chemistry })"
     />
     <p class="range mono">{{ formatVolts(range.min) }} empty<br />{{ formatVolts(range.max) }} full</p>
-    <p v-if="newer" class="newer">
-      The catalogue has a newer {{ newer.name }} than this plan.
-      <v-btn color="primary" @click="build.edit({ type: 'definition.update', definition: newer })">Take it</v-btn>
-    </p>
+    <DefinitionUpdate :definition />
   </section>
 </template>
 
@@ -97,8 +89,5 @@ function setBattery(change: Partial<Plan['battery']>) {
   flex: 0 0 auto;
   white-space: nowrap;
   font-size: 12.5px;
-}
-.newer {
-  flex-basis: 100%;
 }
 </style>

@@ -20,7 +20,11 @@ const rows = computed(() =>
       instance,
       device,
       kind: deviceClasses[device.class],
-      variants: Object.entries(definition.variants).map(([value, { name, note }]) => ({ value, title: name, props: { subtitle: note } })),
+      variants: Object.entries(definition.variants).map(([value, { name, note }]) => ({
+        value,
+        title: name,
+        props: { subtitle: note },
+      })),
       supply: device.supplies.map(({ min, max }) => (min === max ? formatVolts(min) : `${min}–${formatVolts(max)}`)).join(', '),
       peak: device.supplies.reduce((sum, { peak }) => sum + peak, 0),
       worst: findings[0]?.severity,
@@ -44,7 +48,18 @@ function remove(id: string, name: string) {
 <template>
   <v-table class="plain devices" hover>
     <thead>
-      <tr><th /><th>Device</th><th>Kind</th><th>Part</th><th>Variant</th><th>Wanted</th><th>Supply</th><th class="text-right">Peak</th><th class="text-right">Mass</th><th /></tr>
+      <tr>
+        <th />
+        <th>Device</th>
+        <th>Kind</th>
+        <th>Part</th>
+        <th>Variant</th>
+        <th>Wanted</th>
+        <th>Supply</th>
+        <th class="text-right">Peak</th>
+        <th class="text-right">Mass</th>
+        <th />
+      </tr>
     </thead>
     <tbody>
       <tr
@@ -84,12 +99,22 @@ function remove(id: string, name: string) {
         <td class="mono text-right">{{ peak ? formatAmps(peak) : '' }}</td>
         <td class="mono text-right">{{ device.mass }} g</td>
         <td @click.stop>
-          <v-btn :icon="mdiClose" size="x-small" :aria-label="`Remove ${instance.name}`" @click="remove(instance.id, instance.name)" />
+          <v-btn
+            :icon="mdiClose"
+            size="x-small"
+            :aria-label="`Remove ${instance.name}`"
+            @click="remove(instance.id, instance.name)"
+          />
         </td>
       </tr>
     </tbody>
     <tfoot>
-      <tr><td /><td colspan="7" class="quiet">{{ rows.length }} devices</td><td class="mono text-right">{{ mass.toFixed(1) }} g</td><td /></tr>
+      <tr>
+        <td />
+        <td colspan="7" class="quiet">{{ rows.length }} devices</td>
+        <td class="mono text-right">{{ mass.toFixed(1) }} g</td>
+        <td />
+      </tr>
     </tfoot>
   </v-table>
 </template>

@@ -20,7 +20,14 @@ const data = computed<ChartData<'bar'>>(() => {
     datasets: [
       { label: 'typical', data: used.value.map((rail) => rail.typical), backgroundColor: String(primary), barPercentage: 0.7 },
       { label: 'peak', data: used.value.map((rail) => rail.peak), backgroundColor: String(secondary), barPercentage: 0.7 },
-      { label: 'limit', data: used.value.map((rail) => rail.limit), backgroundColor: 'transparent', borderColor: ink.value, borderWidth: 1.5, barPercentage: 0.7 },
+      {
+        label: 'limit',
+        data: used.value.map((rail) => rail.limit),
+        backgroundColor: 'transparent',
+        borderColor: ink.value,
+        borderWidth: 1.5,
+        barPercentage: 0.7,
+      },
     ],
   }
 })
@@ -33,18 +40,28 @@ const options = computed<ChartOptions<'bar'>>(() => ({
     x: { title: { display: true, text: 'A (to 6)', color: ink.value }, max: 6, ticks: { color: ink.value } },
     y: { ticks: { color: ink.value }, grid: { display: false } },
   },
-  plugins: { legend: { position: 'right', labels: { color: ink.value, boxWidth: 12 } }, tooltip: { callbacks: { label: ({ dataset, parsed }) => `${dataset.label}: ${formatAmps(parsed.x ?? 0)}` } } },
+  plugins: {
+    legend: { position: 'right', labels: { color: ink.value, boxWidth: 12 } },
+    tooltip: { callbacks: { label: ({ dataset, parsed }) => `${dataset.label}: ${formatAmps(parsed.x ?? 0)}` } },
+  },
 }))
 
 const words = computed(() =>
-  used.value.map((rail) => `${rail.label}: typical ${formatAmps(rail.typical)}, peak ${formatAmps(rail.peak)}, limit ${formatAmps(rail.limit)}`).join('. '),
+  used.value
+    .map(
+      (rail) =>
+        `${rail.label}: typical ${formatAmps(rail.typical)}, peak ${formatAmps(rail.peak)}, limit ${formatAmps(rail.limit)}`,
+    )
+    .join('. '),
 )
 </script>
 
 <template>
   <section v-if="used.length" class="sheet rails">
     <h2>Load on each supply</h2>
-    <div class="chart" :style="{ height: `${56 + used.length * 44}px` }"><Bar :data :options role="img" :aria-label="words" /></div>
+    <div class="chart" :style="{ height: `${56 + used.length * 44}px` }">
+      <Bar :data :options role="img" :aria-label="words" />
+    </div>
   </section>
 </template>
 

@@ -26,10 +26,19 @@ function rename() {
 <template>
   <v-menu @update:model-value="(open) => open && look()">
     <template #activator="{ props }">
-      <v-btn v-bind="props" variant="text" size="default" :append-icon="mdiChevronDown"><b data-testid="build-name">{{ build.plan?.name }}</b></v-btn>
+      <v-btn v-bind="props" variant="text" size="default" :append-icon="mdiChevronDown"
+        ><b data-testid="build-name">{{ build.plan?.name }}</b></v-btn
+      >
     </template>
     <v-list density="compact">
-      <v-list-item v-for="one in others" :key="one.id" :to="`/builds/${one.id}`" :active="one.id === build.id" :title="one.name" :subtitle="one.board" />
+      <v-list-item
+        v-for="one in others"
+        :key="one.id"
+        :to="`/builds/${one.id}`"
+        :active="one.id === build.id"
+        :title="one.name"
+        :subtitle="one.board"
+      />
       <v-divider />
       <v-list-item title="Rename this build" @click="startRename" />
       <v-list-item title="All builds" to="/" />
@@ -38,7 +47,9 @@ function rename() {
   <v-dialog v-model="renaming" width="380">
     <v-card title="Rename the build">
       <v-card-text><v-text-field v-model="name" label="Name" autofocus @keydown.enter="rename" /></v-card-text>
-      <v-card-actions><v-btn @click="renaming = false">Cancel</v-btn><v-btn color="primary" @click="rename">Rename</v-btn></v-card-actions>
+      <v-card-actions
+        ><v-btn @click="renaming = false">Cancel</v-btn><v-btn color="primary" @click="rename">Rename</v-btn></v-card-actions
+      >
     </v-card>
   </v-dialog>
 </template>

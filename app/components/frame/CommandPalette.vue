@@ -17,7 +17,11 @@ interface Command {
 }
 
 const commands = computed<Command[]>(() => [
-  ...stages.map((stage) => ({ title: `Go to ${stage.name}`, hint: 'stage', run: () => void navigateTo(`/builds/${build.id}/${stage.id}`) })),
+  ...stages.map((stage) => ({
+    title: `Go to ${stage.name}`,
+    hint: 'stage',
+    run: () => void navigateTo(`/builds/${build.id}/${stage.id}`),
+  })),
   { title: 'All builds', hint: 'stage', run: () => void navigateTo('/') },
   { title: 'Undo', hint: build.undoLabel ?? 'nothing to undo', run: () => build.undo() },
   { title: 'Redo', hint: build.redoLabel ?? 'nothing to do again', run: () => build.redo() },
@@ -25,7 +29,11 @@ const commands = computed<Command[]>(() => [
   { title: 'Versions of this build', hint: 'save', run: () => emit('versions') },
   { title: 'Light or dark', hint: 'screen', run: () => emit('theme') },
   { title: 'Select nothing', hint: 'selection', run: () => selection.clear() },
-  ...(build.plan?.devices ?? []).map((device) => ({ title: `Select ${device.name}`, hint: 'device', run: () => void (selection.selected = `device:${device.id}`) })),
+  ...(build.plan?.devices ?? []).map((device) => ({
+    title: `Select ${device.name}`,
+    hint: 'device',
+    run: () => void (selection.selected = `device:${device.id}`),
+  })),
 ])
 
 const found = computed(() => {

@@ -9,19 +9,26 @@ const open = computed(() => Boolean(build.conflict))
   <v-dialog :model-value="open" persistent width="620">
     <v-card v-if="build.conflict" title="This build was saved elsewhere first">
       <v-card-text>
-        <p>Version {{ build.conflict.newest }} came in while you worked on version {{ build.version }}. Nothing is lost: both are here.</p>
+        <p>
+          Version {{ build.conflict.newest }} came in while you worked on version {{ build.version }}. Nothing is lost: both are
+          here.
+        </p>
         <div class="both">
           <section>
             <h3>Theirs</h3>
             <ul>
-              <li v-for="version in build.conflict.versions" :key="version.number">v{{ version.number }}, {{ version.author }}: {{ version.steps.join('; ') }}</li>
+              <li v-for="version in build.conflict.versions" :key="version.number">
+                v{{ version.number }}, {{ version.author }}: {{ version.steps.join('; ') }}
+              </li>
             </ul>
           </section>
           <section>
             <h3>Yours</h3>
             <ul>
               <li v-for="label in build.conflict.merged.applied" :key="label">{{ label }}</li>
-              <li v-for="one in build.conflict.merged.refused" :key="one.label" class="text-error">{{ one.label }}: does not fit theirs ({{ one.reason }})</li>
+              <li v-for="one in build.conflict.merged.refused" :key="one.label" class="text-error">
+                {{ one.label }}: does not fit theirs ({{ one.reason }})
+              </li>
             </ul>
           </section>
         </div>

@@ -4,35 +4,40 @@ import type { DeviceInstance } from '#core/plan'
 import { formatAmps, formatVolts } from '#core/units'
 import { useNames } from '~/composables/useNames'
 import { useBuild } from '~/stores/build'
-import { useCatalogue } from '~/stores/catalogue'
 
 const { instance } = defineProps<{ instance: DeviceInstance }>()
 const build = useBuild()
-const catalogue = useCatalogue()
 const names = useNames()
 const definition = computed(() => build.plan!.definitions.devices[instance.definition]!)
 const device = computed(() => resolveDevice(definition.value, instance.variant))
-const newer = computed(() => {
-  const shipped = catalogue.library?.devices[instance.definition]
-  return shipped && JSON.stringify(shipped) !== JSON.stringify(definition.value) ? shipped : undefined
-})
 const sources = computed(() => {
   const rows = build.analysis?.grid.filter((row) => row.kind === 'supply' && row.device === instance.id) ?? []
   return rows.map((row) => ({
     key: row.key,
     now: build.plan!.supplies[row.key],
     supply: device.value.supplies.find((one) => one.id === row.part),
-    items: row.cells.map((cell) => ({ value: cell.place, title: names.place(cell.place), props: { disabled: cell.verdict === 'cannot', subtitle: cell.reasons[0]?.text } })),
+    items: row.cells.map((cell) => ({
+      value: cell.place,
+      title: names.place(cell.place),
+      props: { disabled: cell.verdict === 'cannot', subtitle: cell.reasons[0]?.text },
+    })),
   }))
 })
-onMounted(() => catalogue.load())
 </script>
 
 <template>
   <h2>{{ instance.name }}</h2>
   <p class="quiet">{{ deviceClasses[device.class] }}, {{ device.name }} by {{ device.maker }}. {{ device.summary }}</p>
   <div class="fields">
-    <v-text-field :model-value="instance.name" label="Name" maxlength="80" @change="(event: Event) => build.edit({ type: 'device.rename', device: instance.id, name: (event.target as HTMLInputElement).value })" />
+    <v-text-field
+      :model-value="instance.name"
+      label="Name"
+      maxlength="80"
+      @change="
+        (event: Event) =>
+          build.edit({ type: 'device.rename', device: instance.id, name: (event.target as HTMLInputElement).value })
+      "
+    />
     <v-select
       v-for="source in sources"
       :key="source.key"
@@ -45,11 +50,16 @@ onMounted(() => catalogue.load())
   <dl>
     <template v-for="need in device.needs" :key="need.id">
       <dt>{{ need.label }}</dt>
-      <dd v-if="instance.leftOut.includes(need.id)">left out <v-btn size="x-small" @click="build.edit({ type: 'need.leave-out', need: `${instance.id}/${need.id}`, leftOut: false })">Want it again</v-btn></dd>
+      <dd v-if="instance.leftOut.includes(need.id)">
+        left out
+        <v-btn size="x-small" @click="build.edit({ type: 'need.leave-out', need: `${instance.id}/${need.id}`, leftOut: false })"
+          >Want it again</v-btn
+        >
+      </dd>
       <dd v-else-if="need.kind === 'video'">video chain</dd>
       <dd v-else-if="need.kind === 'control'">{{ need.channels }} channels</dd>
       <dd v-else>{{ names.place(build.plan!.assignment[`${instance.id}/${need.id}`]?.place) }}</dd>
     </template>
   </dl>
-  <p v-if="newer">The catalogue has a newer definition. <v-btn color="primary" size="x-small" @click="build.edit({ type: 'definition.update', definition: newer })">Take it</v-btn></p>
+  <DefinitionUpdate :definition />
 </template>

@@ -34,7 +34,9 @@ function apply(fix: Fix) {
 
 <template>
   <article class="card">
-    <button class="fact" @click="emit('pick')"><span class="mono rule">{{ finding.rule }}</span> {{ finding.fact }}</button>
+    <button class="fact" @click="emit('pick')">
+      <span class="mono rule">{{ finding.rule }}</span> {{ finding.fact }}
+    </button>
     <div class="actions">
       <v-btn
         v-for="fix in finding.fixes.slice(0, 4)"
@@ -52,7 +54,9 @@ function apply(fix: Fix) {
       <button class="why" :aria-expanded="open" @click="open = !open">Why</button>
     </div>
     <p v-if="preview" class="preview" role="status">{{ preview.label }}: {{ preview.text }}.</p>
-    <p v-if="open" class="quiet reason"><b>{{ meta?.title }}.</b> {{ meta?.why }}</p>
+    <p v-if="open" class="quiet reason">
+      <b>{{ meta?.title }}.</b> {{ meta?.why }}
+    </p>
   </article>
 </template>
 

@@ -14,7 +14,10 @@ const all = computed(() => build.analysis?.findings ?? [])
 const shown = computed(() => {
   const { selected, lit } = selection
   if (!selected || !onlySelected.value) return all.value
-  return all.value.filter((finding) => finding.subjects.includes(selected) || finding.subjects.some((subject) => lit.has(subject) && !subject.startsWith('rail:')))
+  return all.value.filter(
+    (finding) =>
+      finding.subjects.includes(selected) || finding.subjects.some((subject) => lit.has(subject) && !subject.startsWith('rail:')),
+  )
 })
 const groups = computed(() =>
   countBySeverity(shown.value).map(({ severity, count }) => ({
@@ -38,11 +41,18 @@ function pick(finding: Finding) {
       <SeverityMark v-for="one in countBySeverity(all)" :key="one.severity" :severity="one.severity" :count="one.count" />
     </button>
     <div v-if="!folded" class="body" data-testid="findings">
-      <label v-if="selection.selected" class="filter"><input v-model="onlySelected" type="checkbox" /> only about the selection ({{ shown.length }} of {{ all.length }})</label>
+      <label v-if="selection.selected" class="filter"
+        ><input v-model="onlySelected" type="checkbox" /> only about the selection ({{ shown.length }} of {{ all.length }})</label
+      >
       <p v-if="!build.analysis" class="quiet pa-3">Working it out.</p>
-      <p v-else-if="!shown.length" class="quiet pa-3">{{ all.length ? 'Nothing about the selection.' : 'No findings. Every rule that was checked holds.' }}</p>
+      <p v-else-if="!shown.length" class="quiet pa-3">
+        {{ all.length ? 'Nothing about the selection.' : 'No findings. Every rule that was checked holds.' }}
+      </p>
       <section v-for="group in groups" :key="group.severity">
-        <h3><SeverityMark :severity="group.severity" /> {{ severityLook[group.severity].word }} <span class="quiet">{{ severityLook[group.severity].meaning }}</span></h3>
+        <h3>
+          <SeverityMark :severity="group.severity" /> {{ severityLook[group.severity].word }}
+          <span class="quiet">{{ severityLook[group.severity].meaning }}</span>
+        </h3>
         <FindingCard v-for="finding in group.findings" :key="finding.id" :finding @pick="pick(finding)" />
       </section>
     </div>

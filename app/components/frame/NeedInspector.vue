@@ -13,7 +13,9 @@ const link = computed(() => build.analysis?.links[need])
 const reasons = computed(() => build.analysis?.proposal.reasons[need] ?? [])
 const bauds = [1200, 2400, 4800, 9600, 19200, 38400, 57600, 100000, 115200, 230400, 250000, 420000, 460800, 921600, 2000000]
 const frames = ['8N1', '8N2', '8E1', '8E2', '8O1']
-const protocols = computed(() => Object.values(build.plan!.definitions.protocols).map(({ id, name }) => ({ value: id, title: name })))
+const protocols = computed(() =>
+  Object.values(build.plan!.definitions.protocols).map(({ id, name }) => ({ value: id, title: name })),
+)
 
 const rows = computed(() => {
   if (!link.value) return []
@@ -46,12 +48,17 @@ function setLock() {
   else if (placement.value) build.edit({ type: 'need.lock', need, place: placement.value.place })
 }
 
-const byHand = computed(() => Boolean(build.plan!.deviceSettings[need] || (link.value && build.plan!.portSettings[link.value.port])))
+const byHand = computed(() =>
+  Boolean(build.plan!.deviceSettings[need] || (link.value && build.plan!.portSettings[link.value.port])),
+)
 function follow() {
   build.edit({
     type: 'several',
     label: `Set both ends of ${names.device(splitKey(need)[0])} as allocated`,
-    edits: [{ type: 'link.set', need, settings: null }, ...(link.value ? [{ type: 'port.set' as const, port: link.value.port, settings: null }] : [])],
+    edits: [
+      { type: 'link.set', need, settings: null },
+      ...(link.value ? [{ type: 'port.set' as const, port: link.value.port, settings: null }] : []),
+    ],
   })
 }
 </script>
@@ -64,27 +71,56 @@ function follow() {
   </p>
   <table v-if="rows.length" class="pair">
     <thead>
-      <tr><th /><th>Board</th><th /><th>Device</th></tr>
+      <tr>
+        <th />
+        <th>Board</th>
+        <th />
+        <th>Device</th>
+      </tr>
     </thead>
     <tbody>
       <tr v-for="row in rows" :key="row.key">
         <th>{{ row.label }}</th>
         <td>
-          <select v-if="row.key === 'baud'" :value="link!.board.baud" aria-label="Rate at the board" @change="setBoard({ baud: Number(($event.target as HTMLSelectElement).value) })">
-            <option v-for="baud in [...new Set([...bauds, link!.board.baud])]" :key="baud" :value="baud">{{ grouped(baud) }}</option>
+          <select
+            v-if="row.key === 'baud'"
+            :value="link!.board.baud"
+            aria-label="Rate at the board"
+            @change="setBoard({ baud: Number(($event.target as HTMLSelectElement).value) })"
+          >
+            <option v-for="baud in [...new Set([...bauds, link!.board.baud])]" :key="baud" :value="baud">
+              {{ grouped(baud) }}
+            </option>
           </select>
-          <select v-else-if="row.key === 'frame'" :value="link!.board.frame" aria-label="Frame at the board" @change="setBoard({ frame: ($event.target as HTMLSelectElement).value as '8N1' })">
+          <select
+            v-else-if="row.key === 'frame'"
+            :value="link!.board.frame"
+            aria-label="Frame at the board"
+            @change="setBoard({ frame: ($event.target as HTMLSelectElement).value as '8N1' })"
+          >
             <option v-for="frame in frames" :key="frame">{{ frame }}</option>
           </select>
-          <select v-else-if="row.key === 'protocol'" :value="link!.board.protocol" aria-label="Protocol at the board" @change="setBoard({ protocol: ($event.target as HTMLSelectElement).value })">
+          <select
+            v-else-if="row.key === 'protocol'"
+            :value="link!.board.protocol"
+            aria-label="Protocol at the board"
+            @change="setBoard({ protocol: ($event.target as HTMLSelectElement).value })"
+          >
             <option v-for="one in protocols" :key="one.value" :value="one.value">{{ one.title }}</option>
           </select>
           <template v-else>{{ row.board }}</template>
         </td>
         <td class="sign" :class="{ unlike: !row.same }">{{ row.same ? '=' : '≠' }}</td>
         <td>
-          <select v-if="row.key === 'baud'" :value="link!.device.baud" aria-label="Rate at the device" @change="setDevice({ baud: Number(($event.target as HTMLSelectElement).value) })">
-            <option v-for="baud in [...new Set([...bauds, link!.device.baud])]" :key="baud" :value="baud">{{ grouped(baud) }}</option>
+          <select
+            v-if="row.key === 'baud'"
+            :value="link!.device.baud"
+            aria-label="Rate at the device"
+            @change="setDevice({ baud: Number(($event.target as HTMLSelectElement).value) })"
+          >
+            <option v-for="baud in [...new Set([...bauds, link!.device.baud])]" :key="baud" :value="baud">
+              {{ grouped(baud) }}
+            </option>
           </select>
           <template v-else>{{ row.device }}</template>
         </td>
@@ -93,7 +129,9 @@ function follow() {
   </table>
   <v-btn v-if="byHand" size="x-small" color="primary" @click="follow">Set both ends as allocated</v-btn>
   <ul v-if="reasons.length" class="reasons">
-    <li v-for="reason in reasons" :key="reason.text"><span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}</li>
+    <li v-for="reason in reasons" :key="reason.text">
+      <span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}
+    </li>
   </ul>
   <p v-else-if="placement" class="quiet">Nothing speaks against this place.</p>
 </template>

@@ -23,14 +23,22 @@ const docked = computed(() => build.analysis?.lanes.find((lane) => lane.port ===
   <template v-if="port">
     <h2>{{ port.label }}</h2>
     <dl>
-      <dt>Printed</dt><dd class="mono">{{ port.index }}</dd>
-      <dt>In the firmware</dt><dd class="mono">{{ port.number }}</dd>
-      <dt>TX</dt><dd>{{ pads('tx') }}</dd>
-      <dt>RX</dt><dd>{{ pads('rx') }}</dd>
-      <dt>Rate</dt><dd>{{ formatBaud(port.minBaud) }} to {{ formatBaud(port.maxBaud) }}</dd>
-      <dt>One wire</dt><dd>{{ port.halfDuplex ? 'can' : 'cannot' }}</dd>
-      <dt>USB</dt><dd>{{ port.usbShared ? 'wired to the bridge, lost while USB is in use' : 'apart' }}</dd>
-      <dt>On it</dt><dd>{{ docked.map((link) => names.needOfDevice(link.need)).join('; ') || 'nothing' }}</dd>
+      <dt>Printed</dt>
+      <dd class="mono">{{ port.index }}</dd>
+      <dt>In the firmware</dt>
+      <dd class="mono">{{ port.number }}</dd>
+      <dt>TX</dt>
+      <dd>{{ pads('tx') }}</dd>
+      <dt>RX</dt>
+      <dd>{{ pads('rx') }}</dd>
+      <dt>Rate</dt>
+      <dd>{{ formatBaud(port.minBaud) }} to {{ formatBaud(port.maxBaud) }}</dd>
+      <dt>One wire</dt>
+      <dd>{{ port.halfDuplex ? 'can' : 'cannot' }}</dd>
+      <dt>USB</dt>
+      <dd>{{ port.usbShared ? 'wired to the bridge, lost while USB is in use' : 'apart' }}</dd>
+      <dt>On it</dt>
+      <dd>{{ docked.map((link) => names.needOfDevice(link.need)).join('; ') || 'nothing' }}</dd>
     </dl>
   </template>
 </template>

@@ -8,7 +8,9 @@ const look = computed(() => severityLook[severity])
 
 <template>
   <span class="mark" :style="{ color: `rgb(var(--v-theme-${look.colour}))` }" :title="`${look.word}: ${look.meaning}`">
-    <v-icon :icon="look.icon" size="16" :aria-label="look.word" role="img" /><b v-if="count !== undefined" class="mono">{{ count }}</b>
+    <v-icon :icon="look.icon" size="16" :aria-label="look.word" role="img" /><b v-if="count !== undefined" class="mono">{{
+      count
+    }}</b>
   </span>
 </template>
 

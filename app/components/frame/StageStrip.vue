@@ -8,7 +8,14 @@ const route = useRoute()
 const items = computed(() =>
   stages.map((stage) => {
     const open = countBySeverity(findingsOf(stage.id, build.analysis?.findings ?? []))
-    return { ...stage, open, state: stateOf(stage.id, open.some(({ severity }) => severity === 'stop' || severity === 'fix')) }
+    return {
+      ...stage,
+      open,
+      state: stateOf(
+        stage.id,
+        open.some(({ severity }) => severity === 'stop' || severity === 'fix'),
+      ),
+    }
   }),
 )
 

@@ -8,7 +8,13 @@ const build = useBuild()
 const theme = useTheme()
 
 const saved = computed(() => {
-  const words = { saved: 'Saved', changed: 'Not saved yet', saving: 'Saving', conflict: 'Saved elsewhere first', failed: 'Not saved' }
+  const words = {
+    saved: 'Saved',
+    changed: 'Not saved yet',
+    saving: 'Saving',
+    conflict: 'Saved elsewhere first',
+    failed: 'Not saved',
+  }
   return words[build.saveState]
 })
 
@@ -23,7 +29,9 @@ defineExpose({ switchTheme })
 
 <template>
   <header class="top no-print">
-    <NuxtLink to="/" class="home" aria-label="All builds"><img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b></NuxtLink>
+    <NuxtLink to="/" class="home" aria-label="All builds"
+      ><img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b></NuxtLink
+    >
     <BuildSwitch />
     <button class="state" :class="build.saveState" @click="emit('versions')">
       <span role="status">{{ saved }}</span> <span class="mono">v{{ build.version }}</span>

@@ -33,11 +33,21 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
 
 <template>
   <v-dialog v-model="open" width="760">
-    <v-card title="Versions of this build" subtitle="Each save is kept. Taking up an older one is an edit like any other and can be undone.">
+    <v-card
+      title="Versions of this build"
+      subtitle="Each save is kept. Taking up an older one is an edit like any other and can be undone."
+    >
       <v-card-text class="list">
         <v-table class="plain">
           <thead>
-            <tr><th>No.</th><th>Saved</th><th>By</th><th>What was done</th><th>Note</th><th><span class="d-sr-only">Action</span></th></tr>
+            <tr>
+              <th>No.</th>
+              <th>Saved</th>
+              <th>By</th>
+              <th>What was done</th>
+              <th>Note</th>
+              <th><span class="d-sr-only">Action</span></th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="version in versions" :key="version.number">
@@ -54,7 +64,10 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
                   @change="(event: Event) => annotate(version, (event.target as HTMLInputElement).value)"
                 />
               </td>
-              <td><v-btn v-if="version.number !== build.version" color="primary" @click="goBack(version.number)">Take up</v-btn><span v-else class="quiet">now</span></td>
+              <td>
+                <v-btn v-if="version.number !== build.version" color="primary" @click="goBack(version.number)">Take up</v-btn
+                ><span v-else class="quiet">now</span>
+              </td>
             </tr>
           </tbody>
         </v-table>

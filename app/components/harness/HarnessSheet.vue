@@ -40,14 +40,19 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
         v-for="{ wire, points, label } in drawing.wires"
         :key="wire.id"
         class="wire"
-        :class="{ chosen: selection.lit.has(`wire:${wire.id}`), faded: selection.selected && !selection.lit.has(`wire:${wire.id}`) }"
+        :class="{
+          chosen: selection.lit.has(`wire:${wire.id}`),
+          faded: selection.selected && !selection.lit.has(`wire:${wire.id}`),
+        }"
         :data-wire="wire.id"
         @click="selection.select(`wire:${wire.id}`)"
       >
         <polyline class="reach" :points="line(points)" />
         <polyline class="edge" :points="line(points)" />
         <polyline class="core" :points="line(points)" :stroke="wireColours[wire.colour].hex" />
-        <text :x="label.x" :y="label.y - 4" text-anchor="middle" class="mono code">{{ wire.number }} {{ wire.colour }} {{ wire.gauge }}</text>
+        <text :x="label.x" :y="label.y - 4" text-anchor="middle" class="mono code">
+          {{ wire.number }} {{ wire.colour }} {{ wire.gauge }}
+        </text>
       </g>
       <g
         v-for="box in boxes"
@@ -58,10 +63,19 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
       >
         <rect :x="box.x" :y="box.y" :width="box.width" :height="box.height" rx="3" />
         <text :x="box.x + 8" :y="box.y + 16" class="title">{{ box.title }}</text>
-        <text v-if="box.id === 'board'" :x="box.x + box.width - 8" :y="box.y + 16" text-anchor="end" class="small">{{ box.subtitle }}</text>
+        <text v-if="box.id === 'board'" :x="box.x + box.width - 8" :y="box.y + 16" text-anchor="end" class="small">
+          {{ box.subtitle }}
+        </text>
         <g v-for="terminal in box.terminals" :key="terminal.point + terminal.y">
           <circle :cx="terminal.x" :cy="terminal.y" r="2.6" />
-          <text :x="terminal.x + (terminal.x === box.x ? 7 : -7)" :y="terminal.y + 4" :text-anchor="terminal.x === box.x ? 'start' : 'end'" class="mono">{{ terminal.label }}</text>
+          <text
+            :x="terminal.x + (terminal.x === box.x ? 7 : -7)"
+            :y="terminal.y + 4"
+            :text-anchor="terminal.x === box.x ? 'start' : 'end'"
+            class="mono"
+          >
+            {{ terminal.label }}
+          </text>
           <text
             v-if="terminal.badge"
             :x="terminal.x + (terminal.x === box.x ? -8 : 8)"
@@ -69,8 +83,9 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
             :text-anchor="terminal.x === box.x ? 'end' : 'start'"
             class="mono badge"
             :class="terminal.badge.kind"
-            >{{ terminal.badge.colour }} {{ terminal.badge.text }}</text
           >
+            {{ terminal.badge.colour }} {{ terminal.badge.text }}
+          </text>
         </g>
       </g>
     </svg>
@@ -80,9 +95,9 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
 <style scoped>
 .sheet {
   position: relative;
-  flex: 1 0 420px;
+  flex: 0 0 auto;
+  height: min(68vh, 640px);
   border-bottom: var(--edge);
-  min-height: 420px;
 }
 .tools {
   position: absolute;
@@ -94,7 +109,6 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
 .drawing {
   width: 100%;
   height: 100%;
-  max-height: 60vh;
   display: block;
   touch-action: none;
   cursor: grab;
@@ -152,8 +166,9 @@ polyline {
   .sheet {
     border: 0;
   }
+  .sheet,
   .drawing {
-    max-height: none;
+    height: auto;
   }
 }
 </style>

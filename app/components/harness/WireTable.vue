@@ -39,7 +39,13 @@ watch(
   <v-table class="plain wires" fixed-header data-testid="wires">
     <thead>
       <tr>
-        <th>No.</th><th>From</th><th>Contact</th><th>To</th><th>Contact</th><th>Net</th><th>Colour</th><th class="text-right">AWG</th><th class="text-right">mm</th>
+        <th>No.</th>
+        <th>From</th>
+        <th>To</th>
+        <th>Net</th>
+        <th>Colour</th>
+        <th class="text-right">AWG</th>
+        <th class="text-right">mm</th>
       </tr>
     </thead>
     <tbody>
@@ -50,11 +56,17 @@ watch(
         :class="{ lit: selection.lit.has(`wire:${wire.id}`), omitted: wire.omitted }"
         @click="selection.selected = `wire:${wire.id}`"
       >
-        <td class="mono"><button @click.stop="selection.select(`wire:${wire.id}`)">{{ wire.number }}</button></td>
-        <td>{{ names.device(wire.from.device!) }} <b class="mono">{{ wire.from.label }}</b></td>
-        <td class="quiet">{{ contact(wire.from) }}</td>
-        <td>{{ wire.to.device ? names.device(wire.to.device) : 'board' }} <b class="mono">{{ wire.to.label }}</b></td>
-        <td class="quiet">{{ contact(wire.to) || wire.to.point }}</td>
+        <td class="mono">
+          <button @click.stop="selection.select(`wire:${wire.id}`)">{{ wire.number }}</button>
+        </td>
+        <td>
+          {{ names.device(wire.from.device!) }} <b class="mono">{{ wire.from.label }}</b>
+          <span class="quiet where">{{ contact(wire.from) }}</span>
+        </td>
+        <td>
+          {{ wire.to.device ? names.device(wire.to.device) : 'board' }} <b class="mono">{{ wire.to.label }}</b>
+          <span class="quiet where">{{ contact(wire.to) || (wire.to.label === wire.to.point ? '' : wire.to.point) }}</span>
+        </td>
         <td>{{ wire.source ? names.place(wire.source) : wire.net }}</td>
         <td @click.stop>
           <v-select
@@ -70,7 +82,15 @@ watch(
         </td>
         <td class="mono text-right">{{ wire.gauge }}</td>
         <td class="text-right" @click.stop>
-          <input class="mono length" type="number" min="1" max="5000" :value="wire.length" :aria-label="`Length of ${wire.number} in millimetres`" @change="setLength(wire, $event)" />
+          <input
+            class="mono length"
+            type="number"
+            min="1"
+            max="5000"
+            :value="wire.length"
+            :aria-label="`Length of ${wire.number} in millimetres`"
+            @change="setLength(wire, $event)"
+          />
         </td>
       </tr>
     </tbody>
@@ -94,6 +114,9 @@ watch(
 .wires :deep(th) {
   padding: 0 8px !important;
   white-space: nowrap;
+}
+.where {
+  font-size: 12px;
 }
 .swatch {
   width: 18px;

@@ -48,13 +48,25 @@ export function i2cOffers(resolved: ResolvedPlan, { need }: FittedNeed & { need:
 export function canOffers(resolved: ResolvedPlan, { need }: FittedNeed & { need: CanNeed }): Offer[] {
   const { board } = resolved
   if (!board.can.length) {
-    return [{ place: 'can:none', candidates: [], refusals: [{ rule: 'PAD-01', text: `${board.name} has no CAN bus for ${need.label}`, risk: 0 }] }]
+    return [
+      {
+        place: 'can:none',
+        candidates: [],
+        refusals: [{ rule: 'PAD-01', text: `${board.name} has no CAN bus for ${need.label}`, risk: 0 }],
+      },
+    ]
   }
   return board.can.map((bus) => ({
     place: `can:${bus.id}`,
     refusals: [],
     candidates: [
-      { placement: { place: `can:${bus.id}` }, reasons: [], units: [], modes: busPinModes(resolved, [bus.high, bus.low]), loads: [] },
+      {
+        placement: { place: `can:${bus.id}` },
+        reasons: [],
+        units: [],
+        modes: busPinModes(resolved, [bus.high, bus.low]),
+        loads: [],
+      },
     ],
   }))
 }
@@ -68,7 +80,9 @@ export function receiverOffers(resolved: ResolvedPlan, { need }: FittedNeed & { 
   const { board } = resolved
   const single = need.kind === 'receiver-pulse'
   const pins = board.pins.filter((pin) =>
-    pin.functions.some((does) => (single ? does.as === 'receiver-pulse' : does.as === 'receiver-channel' && does.channel! <= need.terminals.length)),
+    pin.functions.some((does) =>
+      single ? does.as === 'receiver-pulse' : does.as === 'receiver-channel' && does.channel! <= need.terminals.length,
+    ),
   )
   const brought = pins.filter((pin) => resolved.padsOfPin(pin.id).length)
   const place = `inputs:${single ? 'single' : 'parallel'}`

@@ -4,7 +4,6 @@ import { canOffers, i2cOffers, receiverOffers } from './buses'
 import { isPadNeed, padOffers } from './pads'
 import { serialOffers } from './serial'
 
-export { isPadNeed, type PadNeed } from './pads'
 export { sourcesOf, supplyOffers, type Source } from './supplies'
 
 /**

@@ -23,7 +23,7 @@ const features: Record<PadNeed['kind'], string> = {
 
 /** Signal pads, those with the fewest other uses first, so that the versatile ones stay free. */
 function padsInOrder(resolved: ResolvedPlan): Pad[] {
-  const uses = (pad: Pad) => resolved.pin(pad.pin!)!.functions.length
+  const uses = (pad: Pad) => resolved.pin(pad.pin!)!.functions.filter((does) => does.as !== 'switch').length
   return resolved.board.pads
     .filter((pad) => pad.kind === 'signal' && pad.pin)
     .sort((one, other) => uses(one) - uses(other) || one.label.localeCompare(other.label, 'en', { numeric: true }))
@@ -31,19 +31,18 @@ function padsInOrder(resolved: ResolvedPlan): Pad[] {
 
 /** What each signal pad of the board offers a need of one pad. */
 export function padOffers(resolved: ResolvedPlan, { need }: FittedNeed & { need: PadNeed }): Offer[] {
-  return padsInOrder(resolved)
-    .map((pad) => {
-      const pin = resolved.pin(pad.pin!)!
-      const fit = functionsFor(need, pin)
-      const refusals = fit.length ? [] : [noFunction(need, pad)]
-      const tried = fit.map((does) => tryFunction(resolved, need, pad, pin, does))
-      const candidates = tried.flatMap((one) => one.candidates)
-      return {
-        place: `pad:${pad.id}`,
-        candidates,
-        refusals: candidates.length ? [] : [...refusals, ...tried.flatMap((one) => one.refusals)],
-      }
-    })
+  return padsInOrder(resolved).map((pad) => {
+    const pin = resolved.pin(pad.pin!)!
+    const fit = functionsFor(need, pin)
+    const refusals = fit.length ? [] : [noFunction(need, pad)]
+    const tried = fit.map((does) => tryFunction(resolved, need, pad, pin, does))
+    const candidates = tried.flatMap((one) => one.candidates)
+    return {
+      place: `pad:${pad.id}`,
+      candidates,
+      refusals: candidates.length ? [] : [...refusals, ...tried.flatMap((one) => one.refusals)],
+    }
+  })
 }
 
 function functionsFor(need: PadNeed, pin: Pin): PinFunction[] {
@@ -52,11 +51,23 @@ function functionsFor(need: PadNeed, pin: Pin): PinFunction[] {
 }
 
 function noFunction(need: PadNeed, pad: Pad): Reason {
-  const what = { pulse: 'give pulses', 'led-data': 'drive LED data', switch: 'switch', analog: 'measure a voltage', buzzer: 'drive a buzzer' }
+  const what = {
+    pulse: 'give pulses',
+    'led-data': 'drive LED data',
+    switch: 'switch',
+    analog: 'measure a voltage',
+    buzzer: 'drive a buzzer',
+  }
   return { rule: 'PAD-01', text: `pad ${pad.label} cannot ${what[need.kind]}`, risk: 0 }
 }
 
-function tryFunction(resolved: ResolvedPlan, need: PadNeed, pad: Pad, pin: Pin, does: PinFunction): { candidates: Candidate[]; refusals: Reason[] } {
+function tryFunction(
+  resolved: ResolvedPlan,
+  need: PadNeed,
+  pad: Pad,
+  pin: Pin,
+  does: PinFunction,
+): { candidates: Candidate[]; refusals: Reason[] } {
   const tooMuch = loadRefusal(need, pad, pin, does)
   if (tooMuch) return { candidates: [], refusals: [tooMuch] }
   const { board } = resolved

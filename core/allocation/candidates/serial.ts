@@ -57,8 +57,15 @@ function tryOption(resolved: ResolvedPlan, need: SerialNeed, port: SerialPort, o
     const text = `at ${formatBaud(baud)} its messages would fill the line to ${formatShare(load)}`
     return { candidates: [], refusals: [refuse('LOD-01', text)] }
   }
-  const reasons = [...portCosts(port, need), ...rateCosts(port, option, rate, load, error), ...pinCosts(resolved.board, need, port, rate)]
-  return { candidates: statesOf(need, port).map((during) => candidate(resolved, need, port, rate, reasons, during)), refusals: [] }
+  const reasons = [
+    ...portCosts(port, need),
+    ...rateCosts(port, option, rate, load, error),
+    ...pinCosts(resolved.board, need, port, rate),
+  ]
+  return {
+    candidates: statesOf(need, port).map((during) => candidate(resolved, need, port, rate, reasons, during)),
+    refusals: [],
+  }
 }
 
 function nameOf(resolved: ResolvedPlan, option: SerialOption): string {
@@ -145,7 +152,12 @@ function candidate(
   return {
     placement: { place: `port:${port.id}`, protocol: rate.protocol, baud: rate.baud, ...(during ? { during } : {}) },
     reasons: during ? [...reasons, sharedReason(port, during)] : reasons,
-    units: [...(port.splitUse ? states.flatMap((state) => sides.map((side) => `${port.id}.${side}${state}`)) : states.map((state) => `${port.id}${state}`)), ...pins],
+    units: [
+      ...(port.splitUse
+        ? states.flatMap((state) => sides.map((side) => `${port.id}.${side}${state}`))
+        : states.map((state) => `${port.id}${state}`)),
+      ...pins,
+    ],
     modes: [
       ...(port.splitUse ? states.map((state): [string, string] => [`rate:${port.id}${state}`, setting]) : []),
       ...(onBus ? lines.flatMap((line) => pinModes(board, port[line]!.pin, 'serial')) : []),
@@ -156,6 +168,7 @@ function candidate(
 }
 
 function sharedReason(port: SerialPort, during: 'disarmed' | 'armed'): Reason {
-  const cut = during === 'disarmed' ? 'arming cuts this link until you disarm' : 'this link starts on arming and ends on disarming'
+  const cut =
+    during === 'disarmed' ? 'arming cuts this link until you disarm' : 'this link starts on arming and ends on disarming'
   return { rule: 'SER-11', text: `${port.label} is shared by flight state: ${cut}`, risk: 5 }
 }

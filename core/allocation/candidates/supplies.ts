@@ -24,14 +24,31 @@ export function sourcesOf(resolved: ResolvedPlan): Source[] {
     .filter((rail) => rail.kind !== 'usb' && board.pads.some((pad) => pad.rail === rail.id))
     .map((rail): Source => {
       const range = rail.volts === undefined ? battery : { min: rail.volts, max: rail.volts }
-      return { place: `rail:${rail.id}`, label: rail.label, ...range, limit: rail.limit, own: rail.own, filtered: rail.filtered, kind: rail.kind }
+      return {
+        place: `rail:${rail.id}`,
+        label: rail.label,
+        ...range,
+        limit: rail.limit,
+        own: rail.own,
+        filtered: rail.filtered,
+        kind: rail.kind,
+      }
     })
   const outputs = resolved.devices.flatMap((fitted) =>
     fitted.device.outputs.map((output): Source => {
       const range = output.volts === undefined ? battery : { min: output.volts, max: output.volts }
       const place = `output:${fitted.id}/${output.id}`
       const label = `${fitted.instance.name} ${output.label}`
-      return { place, label, ...range, limit: output.limit, own: 0, filtered: output.filtered, owner: fitted.id, kind: output.kind }
+      return {
+        place,
+        label,
+        ...range,
+        limit: output.limit,
+        own: 0,
+        filtered: output.filtered,
+        owner: fitted.id,
+        kind: output.kind,
+      }
     }),
   )
   return [...rails, ...outputs]

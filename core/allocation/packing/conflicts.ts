@@ -25,10 +25,17 @@ export function compile(packing: Packing): Compiled {
   const byUnit = new Map<number, Bits>()
   const byMode = new Map<number, Map<number, Bits>>()
   options.forEach((option, at) => {
-    for (const unit of option.units) addBit(memo(byUnit, unit, () => emptyBits(size)), at)
+    for (const unit of option.units)
+      addBit(
+        memo(byUnit, unit, () => emptyBits(size)),
+        at,
+      )
     for (const [mode, value] of option.modes) {
       const values = memo(byMode, mode, () => new Map<number, Bits>())
-      addBit(memo(values, value, () => emptyBits(size)), at)
+      addBit(
+        memo(values, value, () => emptyBits(size)),
+        at,
+      )
     }
   })
   const conflicts = options.map((option, at) => {

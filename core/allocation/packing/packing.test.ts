@@ -15,7 +15,8 @@ function enumerate(packing: Packing): number {
     ) &&
     packing.capacities.every(
       (limit, capacity) =>
-        [...chosen, option].reduce((sum, { loads }) => sum + loads.reduce((s, [c, a]) => s + (c === capacity ? a : 0), 0), 0) <= limit,
+        [...chosen, option].reduce((sum, { loads }) => sum + loads.reduce((s, [c, a]) => s + (c === capacity ? a : 0), 0), 0) <=
+        limit,
     )
   const descend = (at: number, cost: number) => {
     if (cost >= best) return
@@ -106,7 +107,10 @@ describe('solvePacking', () => {
 
 describe('assign', () => {
   it('has dual values that prove its cost', () => {
-    const matrix = fc.array(fc.array(fc.oneof(fc.nat(40), fc.constant(forbidden)), { minLength: 7, maxLength: 7 }), { minLength: 1, maxLength: 6 })
+    const matrix = fc.array(fc.array(fc.oneof(fc.nat(40), fc.constant(forbidden)), { minLength: 7, maxLength: 7 }), {
+      minLength: 1,
+      maxLength: 6,
+    })
     fc.assert(
       fc.property(matrix, (rows) => {
         const found = assign(Float64Array.from(rows.flat()), rows.length, 7)

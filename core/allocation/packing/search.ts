@@ -165,7 +165,7 @@ class Search {
 
   /** Closes options that no longer fit a capacity and fixes items with one option left. */
   private propagate(node: Node): boolean {
-    for (let again = true; again; ) {
+    for (let again = true; again;) {
       again = false
       for (const item of node.free) {
         let last = -1

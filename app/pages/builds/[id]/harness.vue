@@ -21,9 +21,13 @@ const print = () => window.print()
 </script>
 
 <template>
+  <div class="stage-page">
   <div class="page-head">
     <h1>Harness</h1>
-    <span class="quiet">{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX; supply and ground are labels that name their pad.</span>
+    <span class="quiet"
+      >{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX; supply and ground are labels that name their
+      pad.</span
+    >
     <v-spacer />
     <template v-if="wires.length">
       <v-btn class="no-print" variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">Wire list CSV</v-btn>
@@ -38,4 +42,5 @@ const print = () => window.print()
     <HarnessSheet :drawing="build.analysis.drawing" />
     <WireTable :wires="wires" />
   </template>
+  </div>
 </template>

@@ -10,7 +10,9 @@ function* check({ resolved, wires }: CheckContext): Iterable<Report> {
     yield {
       subjects: [`device:${fitted.id}`, ...(left ? [`wire:${left.id}`] : [])],
       fact: `${nameOf(fitted)} has no ground wire, though ${own.filter((wire) => !wire.omitted).length} of its other wires are fitted`,
-      fixes: left ? [{ label: `Fit ${left.number}`, edit: { type: 'wire.set', wire: left.id, override: { omitted: false } } }] : [],
+      fixes: left
+        ? [{ label: `Fit ${left.number}`, edit: { type: 'wire.set', wire: left.id, override: { omitted: false } } }]
+        : [],
     }
   }
 }

@@ -29,7 +29,9 @@ function* check({ resolved, wires }: CheckContext): Iterable<Report> {
     yield {
       subjects: [`wire:${wire.id}`, `device:${one}`],
       fact: `${wire.number} carries ${wire.kind === 'video' ? 'the picture' : 'a signal'} between ${nameOf(fitted)} and ${far}, which share no ground`,
-      fixes: left ? [{ label: `Fit ${left.number}`, edit: { type: 'wire.set', wire: left.id, override: { omitted: false } } }] : [],
+      fixes: left
+        ? [{ label: `Fit ${left.number}`, edit: { type: 'wire.set', wire: left.id, override: { omitted: false } } }]
+        : [],
     }
   }
 }

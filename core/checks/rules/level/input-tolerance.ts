@@ -11,7 +11,11 @@ interface LevelEnd {
 
 function terminalEnd(name: string, terminal: Terminal | undefined): LevelEnd {
   const drives = terminal?.direction === 'out' || terminal?.direction === 'both' ? terminal.high : undefined
-  return { who: `${terminal?.label ?? ''} of ${name}`, drives, bears: terminal?.direction === 'out' ? undefined : terminal?.maxIn }
+  return {
+    who: `${terminal?.label ?? ''} of ${name}`,
+    drives,
+    bears: terminal?.direction === 'out' ? undefined : terminal?.maxIn,
+  }
 }
 
 /** Both ends of a signal wire with what each drives and bears. */

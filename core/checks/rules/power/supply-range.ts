@@ -16,7 +16,10 @@ function* check({ feeds, sources }: CheckContext): Iterable<Report> {
       fact: `${nameOf(supply.fitted)} is fed from ${source.label}, which ${figure}`,
       fixes: sources
         .filter((one) => one.min >= min && one.max <= max && one.owner !== supply.fitted.id)
-        .map((one) => ({ label: `Feed it from ${one.label}`, edit: { type: 'supply.choose', supply: supply.key, source: one.place } })),
+        .map((one) => ({
+          label: `Feed it from ${one.label}`,
+          edit: { type: 'supply.choose', supply: supply.key, source: one.place },
+        })),
     }
   }
 }

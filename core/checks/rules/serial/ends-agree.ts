@@ -13,14 +13,21 @@ function* check({ links }: CheckContext): Iterable<Report> {
     const unlike = values.filter(({ key }) => link.board[key] !== link.device[key])
     if (!unlike.length) continue
     const figures = unlike.map(({ label, show }) => `${label}: board ${show(link.board)}, device ${show(link.device)}`).join('; ')
-    yield { subjects: aboutLink(link), fact: `${needName(link.need)} and ${link.port.label} differ in ${figures}`, fixes: fixes(link) }
+    yield {
+      subjects: aboutLink(link),
+      fact: `${needName(link.need)} and ${link.port.label} differ in ${figures}`,
+      fixes: fixes(link),
+    }
   }
 }
 
 function fixes(link: SerialLink) {
   const { baud, frame, inverted } = link.board
   return [
-    { label: 'Set the device as the board', edit: { type: 'link.set' as const, need: link.need.key, settings: { baud, frame, inverted } } },
+    {
+      label: 'Set the device as the board',
+      edit: { type: 'link.set' as const, need: link.need.key, settings: { baud, frame, inverted } },
+    },
     {
       label: 'Set the board as the device',
       edit: {

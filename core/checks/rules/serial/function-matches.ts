@@ -23,7 +23,12 @@ function* check(context: CheckContext): Iterable<Report> {
       yield {
         subjects: [`wire:${wire.id}`, ...aboutLink(link)],
         fact: `${wire.number} of ${needName(link.need)} is on pad ${pad.label}; its function is on ${link.port.label}`,
-        fixes: [{ label: `Move ${wire.number} to ${link.port.label}`, edit: { type: 'wire.set', wire: wire.id, override: withoutPad(plan.wires[wire.id]) } }],
+        fixes: [
+          {
+            label: `Move ${wire.number} to ${link.port.label}`,
+            edit: { type: 'wire.set', wire: wire.id, override: withoutPad(plan.wires[wire.id]) },
+          },
+        ],
       }
     }
   }

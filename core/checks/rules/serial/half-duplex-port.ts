@@ -6,7 +6,9 @@ function* check({ links }: CheckContext): Iterable<Report> {
     yield {
       subjects: aboutLink(link),
       fact: `${needName(link.need)} talks both ways on one wire; ${link.port.label} cannot`,
-      fixes: [{ label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } }],
+      fixes: [
+        { label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } },
+      ],
     }
   }
 }

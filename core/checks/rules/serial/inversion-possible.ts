@@ -11,7 +11,12 @@ function* check({ links }: CheckContext): Iterable<Report> {
       yield {
         subjects: aboutLink(link),
         fact: `${needName(link.need)} is ${link.device.inverted ? 'inverted' : 'not inverted'}; ${line.toUpperCase()} of ${link.port.label} ${has}`,
-        fixes: [{ label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } }],
+        fixes: [
+          {
+            label: `Keep it off ${link.port.label}`,
+            edit: { type: 'need.ban', need: link.need.key, place: link.placement.place },
+          },
+        ],
       }
     }
   }

@@ -8,7 +8,12 @@ function* check({ resolved, links, wires }: CheckContext): Iterable<Report> {
       yield {
         subjects: aboutLink(link),
         fact: `${needName(link.need)} needs ${line.toUpperCase()} of ${link.port.label}; revision ${resolved.board.revision} does not have it`,
-        fixes: [{ label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } }],
+        fixes: [
+          {
+            label: `Keep it off ${link.port.label}`,
+            edit: { type: 'need.ban', need: link.need.key, place: link.placement.place },
+          },
+        ],
       }
     }
     for (const wire of wires.filter((one) => one.need === link.need.key && one.omitted)) {

@@ -5,11 +5,15 @@ function* check({ links }: CheckContext): Iterable<Report> {
     if (link.need.need.interruptible) continue
     const other = links.find((one) => one !== link && one.port === link.port)
     if (!link.port.usbShared && !other) continue
-    const shared = other ? `shares ${link.port.label} with ${needName(other.need)}` : `is on ${link.port.label}, which the USB bridge can take away`
+    const shared = other
+      ? `shares ${link.port.label} with ${needName(other.need)}`
+      : `is on ${link.port.label}, which the USB bridge can take away`
     yield {
       subjects: aboutLink(link),
       fact: `${needName(link.need)} must never be interrupted and ${shared}`,
-      fixes: [{ label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } }],
+      fixes: [
+        { label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } },
+      ],
     }
   }
 }

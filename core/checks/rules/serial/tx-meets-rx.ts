@@ -29,7 +29,9 @@ function* checkWire(context: CheckContext, wire: Wire): Iterable<Report> {
   yield {
     subjects: [`wire:${wire.id}`, `device:${wire.from.device}`, `port:${end.port.id}`, `need:${wire.need}`],
     fact: `${wire.number} joins ${wire.from.label} of ${context.name(wire.from.device!)} to ${end.line.toUpperCase()} of ${label}: ${both} meet`,
-    fixes: [{ label: 'Cross the pair', edit: { type: 'several', label: `Cross ${wire.number}`, edits: crossing(context, wire) } }],
+    fixes: [
+      { label: 'Cross the pair', edit: { type: 'several', label: `Cross ${wire.number}`, edits: crossing(context, wire) } },
+    ],
   }
 }
 

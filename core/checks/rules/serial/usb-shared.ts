@@ -6,7 +6,9 @@ function* check({ links }: CheckContext): Iterable<Report> {
     yield {
       subjects: aboutLink(link),
       fact: `${link.port.label} is wired to the USB bridge: ${needName(link.need)} works in flight and on the bench without USB, and is lost while USB is in use`,
-      fixes: [{ label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } }],
+      fixes: [
+        { label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } },
+      ],
     }
   }
 }

@@ -1,0 +1,70 @@
+import type { Finding } from '#core/checks'
+import { wireListCsv } from '#core/documents'
+import { adopt, analyse, begun, type Analysis } from '#core/engine'
+import { wiresOf, type WireEnd } from '#core/harness'
+import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
+import { demoPlans } from './files'
+import { print, readPlanFile, Unusable } from './output'
+
+/** A plan not yet allocated is looked at as the engine would allocate it. */
+function allocated(plan: Plan): { plan: Plan; analysis: Analysis } {
+  const analysis = analyse(plan)
+  if (begun(plan)) return { plan, analysis }
+  const ready = adopt(plan, analysis.proposal)
+  return { plan: ready, analysis: analyse(ready) }
+}
+
+/** Prints allocation and findings; sets exit code 1 when any finding is stop or fix. */
+export function analyseCommand(file: string, { json }: { json?: boolean }): void {
+  const { plan, analysis } = allocated(readPlanFile(file))
+  const { proposal, findings, wires, rails, grid } = analysis
+  if (json)
+    print(
+      JSON.stringify({ assignment: plan.assignment, supplies: plan.supplies, proposal, findings, rails, grid, wires }, null, 2),
+    )
+  else printAnalysis(plan, analysis)
+  process.exitCode = findings.some(({ severity }) => severity === 'stop' || severity === 'fix') ? 1 : 0
+}
+
+function printAnalysis(plan: Plan, { proposal, findings }: Analysis): void {
+  const { score, proven, unmet } = proposal
+  const name = (key: string) => `${plan.devices.find(({ id }) => id === splitKey(key)[0])?.name ?? key} ${splitKey(key)[1]}`
+  print(`${plan.name}, ${plan.definitions.boards[plan.board.definition]!.name} rev ${plan.board.revision}`)
+  for (const [key, { place, protocol, baud, during }] of Object.entries(plan.assignment)) {
+    print(`  ${name(key).padEnd(34)} ${placeLabel(place, plan)} ${[protocol, baud, during].filter(Boolean).join(' ')}`.trimEnd())
+  }
+  for (const key of unmet) print(`  ${name(key).padEnd(34)} no place`)
+  print(
+    `  ${proven ? 'proven best' : 'not proven best'}; musts without place ${score.unmetMusts}, wishes ${score.unmetWishes.join('/')}, risk ${score.risk}`,
+  )
+  findings.forEach(printFinding)
+}
+
+function printFinding({ severity, rule, fact, fixes }: Finding): void {
+  print(`${severity.padEnd(5)} ${rule} ${fact}${fixes.length ? ` [${fixes.map(({ label }) => label).join(' | ')}]` : ''}`)
+}
+
+/** Prints the wire list. */
+export function wiresCommand(file: string, { csv }: { csv?: boolean }): void {
+  const { plan } = allocated(readPlanFile(file))
+  const resolved = resolvePlan(plan)
+  const wires = wiresOf(resolved)
+  if (csv) {
+    process.stdout.write(wireListCsv(resolved, wires))
+    return
+  }
+  const end = ({ device, label }: WireEnd) => `${device ? (resolved.device(device)?.instance.name ?? device) : 'board'} ${label}`
+  for (const wire of wires.filter(({ omitted }) => !omitted)) {
+    print(
+      `${wire.number.padEnd(4)} ${end(wire.from).padEnd(30)} ${end(wire.to).padEnd(26)} ${wire.colour} AWG ${wire.gauge} ${wire.length} mm`,
+    )
+  }
+}
+
+/** Prints a demo build as a plan file. @throws Unusable when there is none of that name */
+export function demoPlanCommand(name: string): void {
+  const plans = demoPlans()
+  const found = plans.find(({ id }) => id === name)
+  if (!found) throw new Unusable(`there is no demo build "${name}"; there are ${plans.map(({ id }) => id).join(', ')}`)
+  print(JSON.stringify(found.plan, null, 2))
+}

@@ -1,0 +1,42 @@
+// From nothing to a running server with the demo builds: npm run demo [-- --port N] [--data DIR] [--fresh]
+import { spawn } from 'node:child_process'
+import { rmSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { join, resolve } from 'node:path'
+import { build, give, install, option, ready, root, say } from './lib/setup.mjs'
+
+const port = Number(option('port') ?? 4173)
+if (!Number.isInteger(port) || port < 1 || port > 65535) give(`--port ${option('port')} is not a port number.`)
+const data = option('data') === true ? give('--data needs a folder.') : resolve(option('data') ?? join(root, 'data'))
+
+const free = await new Promise((answer) => {
+  const probe = createServer()
+  probe.once('error', () => answer(false)).listen(port, '127.0.0.1', () => probe.close(() => answer(true)))
+})
+if (!free) give(`Port ${port} is in use. Choose another: npm run demo -- --port ${port + 1}`)
+
+install()
+build()
+if (option('fresh')) for (const end of ['', '-wal', '-shm']) rmSync(join(data, `ypodoma.sqlite${end}`), { force: true })
+
+const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+  env: {
+    ...process.env,
+    NITRO_HOST: '127.0.0.1',
+    HOST: '127.0.0.1',
+    NITRO_PORT: String(port),
+    PORT: String(port),
+    YPODOMA_DATA: data,
+  },
+  stdio: ['ignore', 'ignore', 'inherit'],
+})
+server.once('exit', (code) => process.exit(code ?? 0))
+for (const signal of ['SIGINT', 'SIGTERM']) process.once(signal, () => server.kill(signal))
+
+const address = `http://127.0.0.1:${port}`
+if (!(await ready(address))) {
+  server.kill()
+  give('The server did not start; its messages are above.')
+}
+say(`Data in ${data}`)
+say(`Open ${address}  (Ctrl C ends it)`)

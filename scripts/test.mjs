@@ -1,0 +1,99 @@
+// Everything that is checked, from nothing: installs, types, rules of style and layout, unit tests, build, browser tests.
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { build, give, install, ready, root, run, say } from './lib/setup.mjs'
+
+let passed = 0
+let failed = 0
+let tests = 0
+
+function step(name, command, args) {
+  say(name)
+  const start = Date.now()
+  const { status, stdout, stderr } = run(command, args, { allowFailure: true })
+  if (status === 0) passed += 1
+  else {
+    failed += 1
+    process.stdout.write(`${stdout}${stderr}\n`)
+  }
+  say(`  ${status === 0 ? 'well' : 'FAILED'}, ${((Date.now() - start) / 1000).toFixed(0)} s`)
+}
+
+function count(name, file, read) {
+  if (!existsSync(file)) {
+    say(`  ${name} left no results`)
+    failed += 1
+    return
+  }
+  const { good, bad } = read(JSON.parse(readFileSync(file, 'utf8')))
+  passed += good
+  failed += bad
+  tests += good + bad
+  say(`  ${name}: ${good} passed, ${bad} failed`)
+}
+
+function ensureChromium() {
+  if (existsSync('/usr/bin/chromium')) return
+  say('Installing Chromium from Debian')
+  if (spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).error)
+    give('The browser tests need /usr/bin/chromium; install Chromium.')
+  run('apt-get', ['update', '-qq'])
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env: { DEBIAN_FRONTEND: 'noninteractive' } })
+}
+
+async function browserTests() {
+  const data = mkdtempSync(join(tmpdir(), 'ypodoma-test-'))
+  const port = 4391
+  const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+    env: {
+      ...process.env,
+      NITRO_HOST: '127.0.0.1',
+      HOST: '127.0.0.1',
+      NITRO_PORT: String(port),
+      PORT: String(port),
+      YPODOMA_DATA: data,
+    },
+    stdio: ['ignore', 'ignore', 'inherit'],
+  })
+  const address = `http://127.0.0.1:${port}`
+  if (!(await ready(address))) {
+    failed += 1
+    say('  the server did not start')
+  } else {
+    const results = join(root, '.cache/browser-results.json')
+    rmSync(results, { force: true })
+    await new Promise((done) => {
+      spawn('npx', ['playwright', 'test'], {
+        cwd: root,
+        stdio: 'inherit',
+        env: { ...process.env, YPODOMA_ADDRESS: address },
+      }).once('exit', done)
+    })
+    count('browser tests', results, ({ stats }) => ({ good: stats.expected + stats.flaky, bad: stats.unexpected }))
+  }
+  server.kill()
+  rmSync(data, { recursive: true, force: true })
+}
+
+install()
+ensureChromium()
+step('Preparing types', 'npx', ['nuxt', 'prepare'])
+step('Checking types', 'npm', ['run', '-s', 'typecheck'])
+step('Checking style and layout', 'npm', ['run', '-s', 'lint'])
+say('Unit tests')
+const unit = join(root, '.cache/unit-results.json')
+rmSync(unit, { force: true })
+const { status } = run('npx', ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${unit}`], {
+  loud: true,
+  allowFailure: true,
+})
+count('unit tests', unit, (result) => ({ good: result.numPassedTests, bad: result.numFailedTests }))
+if (status !== 0 && failed === 0) failed += 1
+build()
+say('Browser tests')
+await browserTests()
+if (tests === 0) failed += 1
+process.stdout.write(`${passed} passed, ${failed} failed\n`)
+process.exit(failed ? 1 : 0)
