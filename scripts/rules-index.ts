@@ -25,4 +25,3 @@ export function rulesIndex(root: string): string {
     '',
   ].join('\n')
 }
-

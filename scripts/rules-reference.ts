@@ -23,7 +23,14 @@ export function rulesReference(rules: readonly Rule[]): string {
       `## ${family[0]!.toUpperCase()}${family.slice(1)}`,
       ...rules
         .filter(({ meta }) => meta.family === family)
-        .flatMap(({ meta }) => ['', `### ${meta.id} ${meta.title}`, '', `*${meta.severity}.* ${meta.why}`, '', `Reads: ${meta.reads.join(', ')}.`]),
+        .flatMap(({ meta }) => [
+          '',
+          `### ${meta.id} ${meta.title}`,
+          '',
+          `*${meta.severity}.* ${meta.why}`,
+          '',
+          `Reads: ${meta.reads.join(', ')}.`,
+        ]),
     ]),
     '',
   ].join('\n')

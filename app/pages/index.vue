@@ -147,13 +147,20 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
             <td>{{ when.format(new Date(build.updatedAt)) }}</td>
             <td class="text-right mono">{{ build.version }}</td>
             <td class="actions">
-              <v-btn :icon="mdiDownload" :aria-label="`Save the plan of ${build.name} as a file`" @click="savePlan(build)"
-                ><v-icon :icon="mdiDownload" /><v-tooltip activator="parent">Save as a plan file</v-tooltip></v-btn
-              >
+              <v-btn
+                :icon="mdiDownload"
+                :aria-label="`Save the plan of ${build.name} as a file`"
+                @click="savePlan(build)"
+                title="Save as a plan file"
+              />
               <v-btn v-if="build.removed" @click="setRemoved(build, false)">Take back</v-btn>
-              <v-btn v-else :icon="mdiTrayArrowDown" :aria-label="`Put ${build.name} away`" @click="setRemoved(build, true)"
-                ><v-icon :icon="mdiTrayArrowDown" /><v-tooltip activator="parent">Put away</v-tooltip></v-btn
-              >
+              <v-btn
+                v-else
+                :icon="mdiTrayArrowDown"
+                :aria-label="`Put ${build.name} away`"
+                @click="setRemoved(build, true)"
+                title="Put away"
+              />
             </td>
           </tr>
         </tbody>

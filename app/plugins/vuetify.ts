@@ -61,7 +61,6 @@ export default defineNuxtPlugin((nuxt) => {
         VTextarea: { density: 'compact', variant: 'outlined', hideDetails: 'auto' },
         VSwitch: { density: 'compact', hideDetails: true, color: 'primary' },
         VTable: { density: 'compact' },
-        VTooltip: { openDelay: 350, location: 'bottom' },
         VCard: { variant: 'flat' },
       },
     }),

@@ -1,9 +1,8 @@
 import Joi from 'joi'
 import { wireColours } from '../units'
 
-export const id = Joi.string()
-  .pattern(/^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/, 'id')
-  .max(40)
+export const idPattern = /^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/
+export const id = Joi.string().pattern(idPattern, 'id').max(40)
 export const label = Joi.string().max(80)
 export const prose = Joi.string().allow('').max(2000)
 export const volts = Joi.number().min(0).max(100)
@@ -16,13 +15,13 @@ export const list = (items: Joi.Schema, max = 200) => Joi.array().items(items).m
 
 /** A map from ids to parts, at most `max` of them. */
 export function keyed(part: Joi.Schema, max = 400): Joi.ObjectSchema {
-  return Joi.object().pattern(id, part).max(max).default({})
+  return Joi.object().pattern(idPattern, part).max(max).default({})
 }
 
 /** Revisions, firmware versions or variants: at least one. */
 export const versions = Joi.object()
   .pattern(
-    id,
+    idPattern,
     Joi.object({
       name: label.required(),
       note: prose.default(''),

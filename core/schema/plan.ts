@@ -2,9 +2,10 @@ import Joi from 'joi'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
-import { baud, colour, frame, id, label, list, prose } from './parts'
+import { baud, colour, frame, id, idPattern, label, list, prose } from './parts'
 
-export const key = Joi.string().pattern(/^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/, 'DEVICE/NEED')
+const keyPattern = /^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/
+export const key = Joi.string().pattern(keyPattern, 'DEVICE/NEED')
 export const place = Joi.string().pattern(/^(video|[a-z0-9]+:[a-zA-Z0-9_./-]{1,120})$/, 'KIND:ID')
 const deviceId = Joi.string().pattern(/^[a-zA-Z0-9_-]{1,60}$/, 'id')
 
@@ -40,7 +41,7 @@ export const battery = Joi.object({
 })
 
 export const assignment = Joi.object().pattern(
-  key,
+  keyPattern,
   Joi.object({
     place: place.required(),
     protocol: id,
@@ -50,7 +51,7 @@ export const assignment = Joi.object().pattern(
   }),
 )
 
-export const places = Joi.object().pattern(key, place)
+export const places = Joi.object().pattern(keyPattern, place)
 
 export const wireOverride = Joi.object({
   colour,
@@ -62,7 +63,8 @@ export const wireOverride = Joi.object({
 })
 
 /** Names of wires: device, terminal and what the wire is for. */
-export const wireName = Joi.string().pattern(/^[a-zA-Z0-9_./:-]{1,160}$/, 'wire')
+const wirePattern = /^[a-zA-Z0-9_./:-]{1,160}$/
+export const wireName = Joi.string().pattern(wirePattern, 'wire')
 
 /** A plan file of the present schema version. */
 export const planDocumentSchema = Joi.object({
@@ -75,16 +77,16 @@ export const planDocumentSchema = Joi.object({
   board: Joi.object({ definition: id.required(), revision: id.required(), firmware: id.required() }).required(),
   devices: list(deviceInstance, 100).required(),
   definitions: Joi.object({
-    boards: Joi.object().pattern(id, boardSchema).min(1).max(4).required(),
-    devices: Joi.object().pattern(id, deviceSchema).max(100).required(),
-    protocols: Joi.object().pattern(id, protocolSchema).max(100).required(),
+    boards: Joi.object().pattern(idPattern, boardSchema).min(1).max(4).required(),
+    devices: Joi.object().pattern(idPattern, deviceSchema).max(100).required(),
+    protocols: Joi.object().pattern(idPattern, protocolSchema).max(100).required(),
   }).required(),
   automatic: Joi.boolean().required(),
   assignment: assignment.required(),
   supplies: places.required(),
   locks: places.required(),
-  bans: Joi.object().pattern(key, list(place, 100)).required(),
-  portSettings: Joi.object().pattern(id, linkSettings).required(),
-  deviceSettings: Joi.object().pattern(key, linkSettings).required(),
-  wires: Joi.object().pattern(wireName, wireOverride).required(),
+  bans: Joi.object().pattern(keyPattern, list(place, 100)).required(),
+  portSettings: Joi.object().pattern(idPattern, linkSettings).required(),
+  deviceSettings: Joi.object().pattern(keyPattern, linkSettings).required(),
+  wires: Joi.object().pattern(wirePattern, wireOverride).required(),
 })

@@ -1,4 +1,5 @@
 import type Joi from 'joi'
+import { parse, ParseErrorCode, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import {
   boardContradictions,
   deviceContradictions,
@@ -214,17 +215,21 @@ export function parsePlan(text: string): Plan {
   let value: unknown
   try {
     value = JSON.parse(text)
-  } catch (error) {
-    throw new InputError([{ place: '', message: `not JSON: ${jsonPlace(text, (error as Error).message)}` }])
+  } catch {
+    throw new InputError([{ place: '', message: `not JSON: ${jsonPlace(text)}` }])
   }
   return readPlan(value)
 }
 
-function jsonPlace(text: string, message: string): string {
-  const ended = message.includes('end of JSON')
-  const position = ended ? text.length : Number(/position (\d+)/.exec(message)?.[1])
-  if (!Number.isFinite(position)) return message
-  const before = text.slice(0, position).split('\n')
-  const what = ended ? 'the file ends in the middle' : message.replace(/ in JSON at position.*$/, '')
+/** Line, column and kind of the first fault in a text that is not JSON. */
+function jsonPlace(text: string): string {
+  const faults: ParseError[] = []
+  parse(text, faults, { disallowComments: true })
+  const { offset, error } = faults[0] ?? { offset: text.length, error: ParseErrorCode.EndOfFileExpected }
+  const before = text.slice(0, offset).split('\n')
+  const what =
+    offset >= text.trimEnd().length
+      ? 'the file ends in the middle'
+      : printParseErrorCode(error).replace(/(?!^)([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`)
   return `line ${before.length}, column ${before.at(-1)!.length + 1}: ${what}`
 }

@@ -83,6 +83,7 @@ function toggleLock() {
 <style scoped>
 .link {
   display: flex;
+  width: fit-content;
   align-items: center;
   border: 1.5px solid rgba(var(--v-theme-on-surface), 0.55);
   border-radius: 3px;

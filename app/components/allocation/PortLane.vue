@@ -101,7 +101,6 @@ const verdictWords = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
   padding-left: 6px;
 }
 .none {
-  opacity: 0.6;
   text-decoration: line-through;
 }
 .dock {
@@ -127,6 +126,9 @@ const verdictWords = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
   white-space: nowrap;
 }
 .verdict {
+  position: absolute;
+  right: 0;
+  background: rgb(var(--v-theme-background));
   font-size: 12px;
   font-weight: 700;
   color: rgb(var(--v-theme-secondary));

@@ -68,6 +68,7 @@ const consequences = computed(() => {
         :verdict="dragged ? cell(dragged, lane.port.id)?.verdict : undefined"
         :over="over === lane.port.id"
         :data-port="lane.port.id"
+        @dragenter.prevent="hover(lane.port.id)"
         @dragover.prevent="hover(lane.port.id)"
         @drop.prevent="drop(lane.port.id)"
         @drag="dragged = $event"

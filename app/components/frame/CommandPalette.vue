@@ -42,7 +42,13 @@ const found = computed(() => {
 })
 
 watch([wanted, open], () => (at.value = 0))
-watch(open, () => (wanted.value = ''))
+const field = useTemplateRef<{ focus: () => void }>('field')
+watch(open, async (now) => {
+  wanted.value = ''
+  if (!now) return
+  await nextTick()
+  field.value?.focus()
+})
 
 function run(command: Command | undefined) {
   if (!command) return
@@ -60,6 +66,7 @@ function move(by: number) {
   <v-dialog v-model="open" width="520" aria-label="Commands">
     <v-card>
       <v-text-field
+        ref="field"
         v-model="wanted"
         class="pa-3"
         label="What do you want to do?"

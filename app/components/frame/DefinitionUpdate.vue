@@ -18,7 +18,10 @@ function valueAt(path: string): unknown {
   return path
     .split('/')
     .slice(1)
-    .reduce<unknown>((value, key) => (value as Record<string, unknown> | undefined)?.[key.replace(/~1/g, '/').replace(/~0/g, '~')], definition)
+    .reduce<unknown>(
+      (value, key) => (value as Record<string, unknown> | undefined)?.[key.replace(/~1/g, '/').replace(/~0/g, '~')],
+      definition,
+    )
 }
 
 function take() {

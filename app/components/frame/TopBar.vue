@@ -33,21 +33,30 @@ defineExpose({ switchTheme })
       ><img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b></NuxtLink
     >
     <BuildSwitch />
-    <button class="state" :class="build.saveState" @click="emit('versions')">
+    <button class="state" :class="build.saveState" title="Versions of this build" @click="emit('versions')">
       <span role="status">{{ saved }}</span> <span class="mono">v{{ build.version }}</span>
       <v-icon :icon="mdiHistory" size="15" aria-hidden="true" />
-      <v-tooltip activator="parent">Versions of this build</v-tooltip>
     </button>
     <v-spacer />
-    <v-btn :disabled="!build.undoLabel" :prepend-icon="mdiUndo" aria-label="Undo" @click="build.undo()">
-      Undo<v-tooltip activator="parent">{{ build.undoLabel ?? 'Nothing to undo' }} (Ctrl Z)</v-tooltip>
+    <v-btn
+      :disabled="!build.undoLabel"
+      :prepend-icon="mdiUndo"
+      :title="`${build.undoLabel ?? 'Nothing to undo'} (Ctrl Z)`"
+      @click="build.undo()"
+    >
+      Undo
     </v-btn>
-    <v-btn :disabled="!build.redoLabel" :prepend-icon="mdiRedo" aria-label="Redo" @click="build.redo()">
-      Redo<v-tooltip activator="parent">{{ build.redoLabel ?? 'Nothing to do again' }} (Ctrl Shift Z)</v-tooltip>
+    <v-btn
+      :disabled="!build.redoLabel"
+      :prepend-icon="mdiRedo"
+      :title="`${build.redoLabel ?? 'Nothing to do again'} (Ctrl Shift Z)`"
+      @click="build.redo()"
+    >
+      Redo
     </v-btn>
     <v-btn :prepend-icon="mdiMagnify" @click="emit('palette')">Commands <kbd class="mono ml-2 quiet">Ctrl K</kbd></v-btn>
-    <v-btn :icon="mdiThemeLightDark" aria-label="Light or dark" @click="switchTheme">
-      <v-icon :icon="mdiThemeLightDark" /><v-tooltip activator="parent">Light or dark</v-tooltip>
+    <v-btn :icon="mdiThemeLightDark" aria-label="Light or dark" title="Light or dark" @click="switchTheme">
+      <v-icon :icon="mdiThemeLightDark" />
     </v-btn>
   </header>
 </template>

@@ -32,42 +32,42 @@ function clearChoices() {
 
 <template>
   <div class="stage-page">
-  <div class="page-head">
-    <h1>Allocation</h1>
-    <v-btn
-      v-if="!begun || !current"
-      variant="flat"
-      color="primary"
-      :disabled="!build.analysis || build.working"
-      :prepend-icon="mdiSwapVertical"
-      @click="allocate"
-    >
-      {{ begun ? 'Take up the better allocation' : 'Allocate' }}
-    </v-btn>
-    <ProposalWords v-if="build.analysis && begun" />
-    <v-spacer />
-    <v-btn v-if="locks + bans" @click="clearChoices">Clear {{ locks }} locks, {{ bans }} bans</v-btn>
-    <v-switch
-      :model-value="build.plan!.automatic"
-      label="Reallocate after each edit"
-      @update:model-value="(on) => build.edit({ type: 'plan.automatic', automatic: Boolean(on) })"
-    />
-    <v-btn-toggle v-model="view" mandatory density="compact" variant="outlined" divided aria-label="View">
-      <v-btn value="lanes">Port lanes</v-btn><v-btn value="grid">Fit grid</v-btn>
-    </v-btn-toggle>
-  </div>
-  <p v-if="!build.plan!.devices.length" class="pa-6">
-    Nothing to allocate yet. <NuxtLink :to="`/builds/${build.id}/fit-out`">Add devices in Fit-out</NuxtLink>.
-  </p>
-  <p v-else-if="!build.analysis" class="pa-6 quiet">Working it out.</p>
-  <template v-else>
-    <p v-if="!begun" class="hint">
-      Nothing is on a port yet. Allocate finds the best place for every device at once and says why; lock or ban single places
-      first if you already know them.
+    <div class="page-head">
+      <h1>Allocation</h1>
+      <v-btn
+        v-if="!begun || !current"
+        variant="flat"
+        color="primary"
+        :disabled="!build.analysis || build.working"
+        :prepend-icon="mdiSwapVertical"
+        @click="allocate"
+      >
+        {{ begun ? 'Take up the better allocation' : 'Allocate' }}
+      </v-btn>
+      <ProposalWords v-if="build.analysis && begun" />
+      <v-spacer />
+      <v-btn v-if="locks + bans" @click="clearChoices">Clear {{ locks }} locks, {{ bans }} bans</v-btn>
+      <v-switch
+        :model-value="build.plan!.automatic"
+        label="Reallocate after each edit"
+        @update:model-value="(on) => build.edit({ type: 'plan.automatic', automatic: Boolean(on) })"
+      />
+      <v-btn-toggle v-model="view" mandatory density="compact" variant="outlined" divided aria-label="View">
+        <v-btn value="lanes">Port lanes</v-btn><v-btn value="grid">Fit grid</v-btn>
+      </v-btn-toggle>
+    </div>
+    <p v-if="!build.plan!.devices.length" class="pa-6">
+      Nothing to allocate yet. <NuxtLink :to="`/builds/${build.id}/fit-out`">Add devices in Fit-out</NuxtLink>.
     </p>
-    <PortLanes v-if="view === 'lanes'" />
-    <FitGrid v-else />
-  </template>
+    <p v-else-if="!build.analysis" class="pa-6 quiet">Working it out.</p>
+    <template v-else>
+      <p v-if="!begun" class="hint">
+        Nothing is on a port yet. Allocate finds the best place for every device at once and says why; lock or ban single places
+        first if you already know them.
+      </p>
+      <PortLanes v-if="view === 'lanes'" />
+      <FitGrid v-else />
+    </template>
   </div>
 </template>
 

@@ -9,18 +9,18 @@ const plan = computed(() => build.plan!)
 
 <template>
   <div class="stage-page">
-  <div class="page-head">
-    <h1>Fit-out</h1>
-    <span class="quiet">Which board, which parts, and how much each is wanted.</span>
-    <v-spacer />
-    <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true">Add a device</v-btn>
-  </div>
-  <BoardSheet />
-  <p v-if="!plan.devices.length" class="pa-6">
-    No devices yet. <v-btn color="primary" @click="adding = true">Add the first one</v-btn>
-  </p>
-  <DeviceTable v-else />
-  <RailChart v-if="build.analysis && plan.devices.length" :rails="build.analysis.rails" />
-  <AddDeviceDialog v-model="adding" />
+    <div class="page-head">
+      <h1>Fit-out</h1>
+      <span class="quiet">Which board, which parts, and how much each is wanted.</span>
+      <v-spacer />
+      <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true">Add a device</v-btn>
+    </div>
+    <BoardSheet />
+    <p v-if="!plan.devices.length" class="pa-6">
+      No devices yet. <v-btn color="primary" @click="adding = true">Add the first one</v-btn>
+    </p>
+    <DeviceTable v-else />
+    <RailChart v-if="build.analysis && plan.devices.length" :rails="build.analysis.rails" />
+    <AddDeviceDialog v-model="adding" />
   </div>
 </template>

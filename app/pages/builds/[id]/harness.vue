@@ -22,25 +22,25 @@ const print = () => window.print()
 
 <template>
   <div class="stage-page">
-  <div class="page-head">
-    <h1>Harness</h1>
-    <span class="quiet"
-      >{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX; supply and ground are labels that name their
-      pad.</span
-    >
-    <v-spacer />
-    <template v-if="wires.length">
-      <v-btn class="no-print" variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">Wire list CSV</v-btn>
-      <v-btn class="no-print" variant="outlined" :prepend-icon="mdiSvg" @click="saveSvg">Drawing SVG</v-btn>
-      <v-btn class="no-print" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
+    <div class="page-head">
+      <h1>Harness</h1>
+      <span class="quiet"
+        >{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX; supply and ground are labels that name their
+        pad.</span
+      >
+      <v-spacer />
+      <template v-if="wires.length">
+        <v-btn class="no-print" variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">Wire list CSV</v-btn>
+        <v-btn class="no-print" variant="outlined" :prepend-icon="mdiSvg" @click="saveSvg">Drawing SVG</v-btn>
+        <v-btn class="no-print" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
+      </template>
+    </div>
+    <p v-if="!wires.some((wire) => wire.kind === 'signal')" class="pa-6">
+      No wires yet. Wires follow from the allocation. <NuxtLink :to="`/builds/${build.id}/allocation`">Allocate first</NuxtLink>.
+    </p>
+    <template v-else-if="build.analysis">
+      <HarnessSheet :drawing="build.analysis.drawing" />
+      <WireTable :wires="wires" />
     </template>
-  </div>
-  <p v-if="!wires.some((wire) => wire.kind === 'signal')" class="pa-6">
-    No wires yet. Wires follow from the allocation. <NuxtLink :to="`/builds/${build.id}/allocation`">Allocate first</NuxtLink>.
-  </p>
-  <template v-else-if="build.analysis">
-    <HarnessSheet :drawing="build.analysis.drawing" />
-    <WireTable :wires="wires" />
-  </template>
   </div>
 </template>

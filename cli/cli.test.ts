@@ -1,0 +1,53 @@
+import { spawnSync } from 'node:child_process'
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { parsePlan } from '#core/schema'
+
+const folder = mkdtempSync(join(tmpdir(), 'ypodoma-cli-'))
+
+function ypodoma(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'cli/main.ts', ...args], {
+    encoding: 'utf8',
+  })
+  return { status, stdout, stderr }
+}
+
+function file(name: string, text: string) {
+  const path = join(folder, name)
+  writeFileSync(path, text)
+  return path
+}
+
+describe('command line', () => {
+  it('prints demo plans that it reads again', () => {
+    const { status, stdout } = ypodoma('demo-plan', 'culvert-scout')
+    expect(status).toBe(0)
+    expect(parsePlan(stdout).name).toBe('Culvert scout')
+    const found = ypodoma('analyse', file('culvert.json', stdout), '--json')
+    expect(found.status).toBe(1)
+    const { proposal, findings } = JSON.parse(found.stdout) as { proposal: { proven: boolean }; findings: { rule: string }[] }
+    expect(proposal.proven).toBe(true)
+    expect(findings.map(({ rule }) => rule)).toContain('FIT-01')
+  })
+  it('ends with 0 when nothing has to be mended', () => {
+    const { stdout } = ypodoma('demo-plan', 'spillway-hex')
+    const { status, stdout: text } = ypodoma('analyse', file('hex.json', stdout))
+    expect(status).toBe(0)
+    expect(text).toContain('proven best')
+    const wires = ypodoma('wires', file('hex.json', stdout), '--csv')
+    expect(wires.status).toBe(0)
+    expect(wires.stdout.split('\r\n')[0]).toMatch(/^id,from,/)
+    expect(wires.stdout).toContain('Corran 7,RX1')
+  })
+  it('ends with 2 and names file and place when the input cannot be used', () => {
+    expect(ypodoma('analyse', '/nowhere.json')).toMatchObject({ status: 2, stderr: '/nowhere.json: there is no such file\n' })
+    const bad = file('bad.json', '{"format": "ypodoma-plan", "schema": 1, "name": 3}')
+    const { status, stderr } = ypodoma('wires', bad)
+    expect(status).toBe(2)
+    expect(stderr).toContain(`${bad}: name: `)
+    expect(ypodoma('demo-plan', 'nothing').stderr).toContain('there are culvert-scout, fellside-mapper, spillway-hex')
+    expect(ypodoma('dance').status).toBe(2)
+  })
+})

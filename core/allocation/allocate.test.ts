@@ -1,0 +1,100 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { bestByTrying } from '../../tests/helpers/oracle'
+import { add, allocated, demo } from '../../tests/helpers/plans'
+import { randomPlan } from '../../tests/helpers/random-plan'
+import { applyEdit, resolvePlan, type Edit, type Plan } from '../plan'
+import { allocate } from './index'
+
+const run = (plan: Plan) => allocate(resolvePlan(plan))
+const after = (name: Parameters<typeof demo>[0], ...edits: Edit[]) => run(demo(name, ...edits))
+
+describe('allocate', () => {
+  it('equals trying everything, on random small plans with every kind of constraint', () => {
+    fc.assert(
+      fc.property(randomPlan(4), (plan) => {
+        const resolved = resolvePlan(plan)
+        const { score, proven } = allocate(resolved)
+        expect(proven).toBe(true)
+        expect([score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]).toEqual(bestByTrying(resolved))
+      }),
+      { seed: 4242, numRuns: 300 },
+    )
+  })
+
+  it('places everything of the hex, with proof', () => {
+    const { unmet, proven, assignment } = after('spillway-hex')
+    expect(unmet).toEqual([])
+    expect(proven).toBe(true)
+    expect(assignment['logger/log']!.place).toBe('port:uart7')
+    expect(assignment['esc/telemetry']!.place).toBe('port:uart7')
+  })
+
+  it('keeps locks and moves the rest', () => {
+    const plan = allocated('spillway-hex', { type: 'need.lock', need: 'gnss/fix', place: 'port:uart1' })
+    const { assignment, unmet, score } = run(plan)
+    expect(assignment['gnss/fix']!.place).toBe('port:uart1')
+    expect(assignment['receiver/rc']!.place).not.toBe('port:uart1')
+    expect(unmet).toEqual([])
+    expect(score.moves).toBe(2)
+  })
+
+  it('keeps bans', () => {
+    const { assignment } = run(allocated('spillway-hex', { type: 'need.ban', need: 'receiver/rc', place: 'port:uart1' }))
+    expect(assignment['receiver/rc']!.place).not.toBe('port:uart1')
+  })
+
+  it('changes nothing without need: a plan allocated once stays', () => {
+    const plan = allocated('culvert-scout')
+    const again = run(plan)
+    expect(again.assignment).toEqual(plan.assignment)
+    expect(again.supplies).toEqual(plan.supplies)
+    expect(again.score.moves).toBe(0)
+  })
+
+  it('gives up the least wish, never a must', () => {
+    const { unmet, score } = after('culvert-scout', add('merlow-n5', 'second', 'standard'))
+    expect(score.unmetMusts).toBe(1)
+    expect(unmet).toContain('logger/log')
+    const wished = after('culvert-scout', { type: 'device.priority', device: 'logger', priority: 'must' })
+    expect(wished.score.unmetMusts).toBe(1)
+  })
+
+  it('puts LED data and gimbal pulses on different timers', () => {
+    const { assignment } = after('spillway-hex')
+    const board = resolvePlan(demo('spillway-hex'))
+    const timerOf = (need: string) =>
+      board
+        .pin(board.pad(assignment[need]!.place.slice(4))!.pin!)!
+        .functions.find(({ as }) => as === 'pulse' || as === 'led-data')!.of
+    expect(timerOf('ring/data')).not.toBe(timerOf('gimbal/pitch'))
+    expect(timerOf('gimbal/pitch')).toBe(timerOf('gimbal/roll'))
+  })
+
+  it('says when it is not proven, and how far', () => {
+    const resolved = resolvePlan(demo('spillway-hex'))
+    const { proven, bound, score } = allocate(resolved, { maxNodes: 1 })
+    expect(proven).toBe(false)
+    expect(bound.unmetMusts).toBeLessThanOrEqual(score.unmetMusts)
+  })
+
+  it('shares a port by flight state where the board permits it', () => {
+    const skerry = applyEdit(demo('culvert-scout'), {
+      type: 'board.choose',
+      definition: demo('culvert-scout').definitions.boards['brae-mini']!,
+      revision: '2',
+      firmware: 'current',
+    })
+    const plan = {
+      ...skerry,
+      locks: { 'logger/log': 'port:uart2', 'adapter/config': 'port:uart2' },
+      bans: { 'receiver/rc': ['port:uart2'] },
+    }
+    const { assignment, reasons } = run(plan)
+    expect(assignment['logger/log']!.during).toBe('armed')
+    expect(assignment['adapter/config']!.during).toBe('disarmed')
+    expect(reasons['adapter/config']!.map(({ text }) => text)).toContain(
+      'Port 2 is shared by flight state: arming cuts this link until you disarm',
+    )
+  })
+})

@@ -1,0 +1,194 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { add, demo, library } from '../../tests/helpers/plans'
+import { editSchema, validate } from '../schema'
+import {
+  applyEdit,
+  describeEdit,
+  doEdit,
+  EditError,
+  followUp,
+  rebase,
+  redo,
+  splitKey,
+  startHistory,
+  undo,
+  upgradePlan,
+  type Edit,
+  type History,
+} from './index'
+
+const plan = demo('spillway-hex')
+const deviceIds = plan.devices.map(({ id }) => id)
+const needs = ['receiver/rc', 'gnss/fix', 'overlay/text', 'adapter/enable', 'logger/log']
+
+/** Random edits, some of which do not fit. */
+const edit: fc.Arbitrary<Edit> = fc.oneof(
+  fc.record({ type: fc.constant('plan.rename' as const), name: fc.constantFrom('A', 'B', ' ') }),
+  fc.record({ type: fc.constant('device.remove' as const), device: fc.constantFrom(...deviceIds, 'nobody') }),
+  fc.record({
+    type: fc.constant('device.rename' as const),
+    device: fc.constantFrom(...deviceIds),
+    name: fc.constantFrom('X', 'Y'),
+  }),
+  fc.record({
+    type: fc.constant('device.priority' as const),
+    device: fc.constantFrom(...deviceIds),
+    priority: fc.constantFrom('must' as const, 1 as const, 3 as const),
+  }),
+  fc.record({
+    type: fc.constant('need.lock' as const),
+    need: fc.constantFrom(...needs),
+    place: fc.constantFrom('port:uart1', 'port:uart2'),
+  }),
+  fc.record({
+    type: fc.constant('need.ban' as const),
+    need: fc.constantFrom(...needs),
+    place: fc.constantFrom('port:uart1', 'port:uart2'),
+  }),
+  fc.record({ type: fc.constant('need.allow' as const), need: fc.constantFrom(...needs), place: fc.constant('port:uart1') }),
+  fc.record({ type: fc.constant('need.leave-out' as const), need: fc.constantFrom(...needs), leftOut: fc.boolean() }),
+  fc.record({ type: fc.constant('board.revision' as const), revision: fc.constantFrom('A', 'B', 'Z') }),
+  fc.record({
+    type: fc.constant('wire.set' as const),
+    wire: fc.constant('gnss.tx'),
+    override: fc.constantFrom(null, { gauge: 26 }, { omitted: true }),
+  }),
+  fc.record({
+    type: fc.constant('link.set' as const),
+    need: fc.constantFrom(...needs),
+    settings: fc.constantFrom(null, { baud: 9600 }),
+  }),
+  fc.constant(add('rill-53', 'bec')),
+)
+
+function tryEdit(history: History, value: Edit): History {
+  try {
+    return doEdit(history, value)
+  } catch (error) {
+    expect(error).toBeInstanceOf(EditError)
+    return history
+  }
+}
+
+describe('applyEdit', () => {
+  it('leaves the plan it is given alone', () => {
+    const before = JSON.stringify(plan)
+    fc.assert(
+      fc.property(edit, (value) => {
+        tryEdit(startHistory(plan), value)
+        expect(JSON.stringify(plan)).toBe(before)
+      }),
+      { seed: 5, numRuns: 100 },
+    )
+  })
+  it('takes away all that belongs to a removed device', () => {
+    const locked = applyEdit(plan, { type: 'need.lock', need: 'gnss/fix', place: 'port:uart1' })
+    const without = applyEdit(locked, { type: 'device.remove', device: 'gnss' })
+    expect(without.locks).toEqual({})
+    expect(without.definitions.devices['merlow-n3c']).toBeUndefined()
+  })
+  it('keeps the definition of a plan when the catalogue changes', () => {
+    const changed = structuredClone(library.devices['glint-60']!)
+    changed.mass = 999
+    const again = applyEdit(plan, {
+      type: 'device.add',
+      definition: changed,
+      protocols: [],
+      device: { id: 'r2', definition: 'glint-60', variant: 'full', name: 'R2', priority: 1, leftOut: [] },
+    })
+    expect(again.definitions.devices['glint-60']!.mass).toBe(22)
+    expect(applyEdit(again, { type: 'definition.update', definition: changed }).definitions.devices['glint-60']!.mass).toBe(999)
+  })
+  it('names the place of what does not fit', () => {
+    expect(() => applyEdit(plan, { type: 'board.revision', revision: 'Z' })).toThrow(
+      'board.revision: "Z" is not there; choose from A, B',
+    )
+    expect(() => applyEdit(plan, add('rill-53', 'gnss'))).toThrow('devices.gnss')
+    expect(() => applyEdit(plan, { type: 'plan.rename', name: '  ' })).toThrow('name')
+  })
+  it('does all of several edits or none', () => {
+    const several: Edit = {
+      type: 'several',
+      label: 'both',
+      edits: [
+        { type: 'plan.rename', name: 'New' },
+        { type: 'board.revision', revision: 'Z' },
+      ],
+    }
+    expect(() => applyEdit(plan, several)).toThrow(EditError)
+    expect(plan.name).toBe('Spillway hex')
+  })
+})
+
+describe('history', () => {
+  it('undoes to the very start and redoes to the very end, whatever was done', () => {
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 25 }), (edits) => {
+        const end = edits.reduce(tryEdit, startHistory(plan))
+        let back = end
+        for (let step = 0; step < end.done.length; step += 1) back = undo(back)
+        expect(back.plan).toEqual(plan)
+        expect(undo(back)).toBe(back)
+        let forth = back
+        for (let step = 0; step < end.done.length; step += 1) forth = redo(forth)
+        expect(forth.plan).toEqual(end.plan)
+      }),
+      { seed: 6, numRuns: 60 },
+    )
+  })
+  it('takes back the engine’s answer together with what it answered', () => {
+    const locked = doEdit(startHistory(plan), { type: 'need.lock', need: 'gnss/fix', place: 'port:uart1' })
+    const answered = followUp(locked, {
+      type: 'assignment.adopt',
+      assignment: { 'gnss/fix': { place: 'port:uart1' } },
+      supplies: {},
+    })
+    expect(answered.done).toHaveLength(1)
+    expect(undo(answered).plan).toEqual(plan)
+    expect(redo(undo(answered)).plan).toEqual(answered.plan)
+  })
+  it('every step can be sent, read back and done again', () => {
+    fc.assert(
+      fc.property(fc.array(edit, { maxLength: 12 }), (edits) => {
+        const { done, plan: end } = edits.reduce(tryEdit, startHistory(plan))
+        const sent = JSON.parse(JSON.stringify(done.flatMap((step) => step.edits))) as Edit[]
+        const read = sent.map((one) => validate<Edit>(editSchema, one))
+        expect(read.reduce(applyEdit, plan)).toEqual(end)
+      }),
+      { seed: 8, numRuns: 40 },
+    )
+  })
+  it('tells what fits on another version and what does not', () => {
+    const mine = [
+      { type: 'device.rename', device: 'gnss', name: 'Mine' },
+      { type: 'plan.note', note: 'mine' },
+    ].reduce((history, value) => doEdit(history, value as Edit), startHistory(plan))
+    const theirs = applyEdit(plan, { type: 'device.remove', device: 'gnss' })
+    const merged = rebase(theirs, mine.done)
+    expect(merged.applied).toEqual(['Change the note'])
+    expect(merged.refused[0]!.reason).toBe('devices.gnss: no such device in the fit-out')
+    expect(merged.plan.note).toBe('mine')
+  })
+  it('has words for every edit', () => {
+    fc.assert(
+      fc.property(edit, (value) => {
+        expect(describeEdit(value, plan).length).toBeGreaterThan(3)
+      }),
+      { seed: 9, numRuns: 60 },
+    )
+  })
+})
+
+describe('upgradePlan', () => {
+  it('brings version 0 to the present one', () => {
+    const { automatic: _a, bans: _b, wires: _w, portSettings: _p, deviceSettings: _d, ...old } = plan
+    expect(upgradePlan({ ...old, schema: 0 })).toMatchObject({ schema: 1, automatic: true, bans: {}, wires: {} })
+  })
+  it('refuses newer ones', () => {
+    expect(() => upgradePlan({ schema: 2 })).toThrow('this plan has schema version 2, this program reads up to 1')
+  })
+  it('splits keys at the first slash', () => {
+    expect(splitKey('a/b')).toEqual(['a', 'b'])
+  })
+})

@@ -1,0 +1,29 @@
+// Prints figures: the engine on the demo builds, and the interface in a real browser. Nothing is asserted.
+import { spawn } from 'node:child_process'
+import { mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { build, install, ready, root, run } from '../lib/setup.mjs'
+
+install()
+build()
+run('npx', ['tsx', 'scripts/bench/engine.ts'], { loud: true })
+
+const port = 4392
+const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+  env: {
+    ...process.env,
+    NITRO_HOST: '127.0.0.1',
+    NITRO_PORT: String(port),
+    PORT: String(port),
+    YPODOMA_DATA: mkdtempSync(join(tmpdir(), 'ypodoma-bench-')),
+  },
+  stdio: 'ignore',
+})
+await ready(`http://127.0.0.1:${port}`)
+run('npx', ['tsx', 'scripts/bench/browser.ts'], {
+  loud: true,
+  env: { YPODOMA_ADDRESS: `http://127.0.0.1:${port}` },
+  allowFailure: true,
+})
+server.kill()

@@ -1,0 +1,55 @@
+// Takes the pictures in docs/screenshots from the demo data: npm run screenshots
+import { spawn } from 'node:child_process'
+import { mkdirSync, mkdtempSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { build, install, ready, root } from './lib/setup.mjs'
+
+install()
+build()
+const port = 4393
+const address = `http://127.0.0.1:${port}`
+const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+  env: {
+    ...process.env,
+    NITRO_HOST: '127.0.0.1',
+    NITRO_PORT: String(port),
+    PORT: String(port),
+    YPODOMA_DATA: mkdtempSync(join(tmpdir(), 'ypodoma-shots-')),
+  },
+  stdio: 'ignore',
+})
+await ready(address)
+const { chromium } = await import('@playwright/test')
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage'] })
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
+const folder = join(root, 'docs/screenshots')
+mkdirSync(folder, { recursive: true })
+const shot = async (name) => {
+  await page.mouse.move(0, 799)
+  await page.waitForTimeout(500)
+  await page.screenshot({ path: join(folder, `${name}.png`) })
+}
+
+await page.goto(address)
+await page.getByRole('link', { name: 'Spillway hex' }).waitFor()
+await shot('builds')
+await page.goto(`${address}/builds/spillway-hex/allocation`)
+await page.getByRole('button', { name: 'Allocate', exact: true }).click()
+await page.getByTestId('proposal').waitFor()
+await page
+  .getByRole('button', { name: /^Text overlay/ })
+  .first()
+  .click()
+await shot('allocation-lanes')
+await page.getByRole('button', { name: 'Fit grid' }).click()
+await page.getByRole('button', { name: /^Video transmitter on Port 5/ }).focus()
+await shot('allocation-grid')
+await page.keyboard.press('Escape')
+await page.getByRole('link', { name: /Fit-out/ }).click()
+await shot('fit-out')
+await page.getByRole('link', { name: /Harness/ }).click()
+await page.getByTestId('harness').waitFor()
+await shot('harness')
+await browser.close()
+server.kill()

@@ -1,0 +1,76 @@
+import { mkdtempSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect } from '@playwright/test'
+import { demo } from '../helpers/plans'
+import { address, test } from './helpers'
+
+test.describe('files that cannot be used', () => {
+  test.use({ expected: { faults: [/400/, /413/] } })
+
+  test('are refused with the place, and nothing changes', async ({ page }) => {
+    await page.goto(address)
+    await expect(page.getByRole('link', { name: 'Spillway hex' })).toBeVisible()
+    const before = await (await page.request.get(`${address}/api/builds`)).json()
+    const folder = mkdtempSync(join(tmpdir(), 'ypodoma-files-'))
+    const open = async (name: string, text: string) => {
+      writeFileSync(join(folder, name), text)
+      await page.getByLabel('Plan file').setInputFiles(join(folder, name))
+    }
+    const alert = page.getByRole('alert')
+    await open('cut.json', '{"format": "ypodoma-plan",\n "schema": ')
+    await expect(alert).toContainText('cut.json cannot be opened')
+    await expect(alert).toContainText('line 2, column')
+    const plan = structuredClone(demo('spillway-hex'))
+    plan.definitions.boards['corran-7']!.pads.TX1!.pin = 'nowhere'
+    await open('board.json', JSON.stringify(plan))
+    await expect(alert).toContainText('there is no pin "nowhere"')
+    await open('newer.json', JSON.stringify({ ...demo('spillway-hex'), schema: 7 }))
+    await expect(alert).toContainText('schema version 7')
+    await open('large.json', ' '.repeat(50 * 1024 * 1024))
+    await expect(alert).toContainText('the file has 50.0 MB')
+    expect(await (await page.request.get(`${address}/api/builds`)).json()).toEqual(before)
+  })
+})
+
+test('a plan file opens as a build of its own', async ({ page }) => {
+  await page.goto(address)
+  const text = JSON.stringify({ ...demo('fellside-mapper'), name: 'From a file' })
+  await page.getByLabel('Plan file').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from(text) })
+  await expect(page.getByTestId('build-name')).toHaveText('From a file')
+})
+
+test('the server refuses what does not belong, naming the place', async ({ request }) => {
+  const put = async (data: unknown, id = 'spillway-hex') => request.put(`${address}/api/builds/${id}`, { data: data as object })
+  const plan = demo('spillway-hex')
+  const good = { base: 1, plan, edits: [], steps: [], author: 'a', note: '' }
+  const message = async (response: Awaited<ReturnType<typeof put>>) =>
+    ((await response.json()) as { data: { message: string } }).data.message
+  let response = await put({ ...good, extra: 1 })
+  expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('extra')])
+  response = await put({ ...good, edits: [{ type: 'plan.rename', nam: 'x' }] })
+  expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('edits[0].nam')])
+  response = await put({ ...good, plan: { ...plan, devices: 5 } })
+  expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('devices')])
+  response = await put(good, 'nobody')
+  expect(response.status()).toBe(404)
+  response = await request.put(`${address}/api/builds/spillway-hex`, {
+    data: 'x'.repeat(9 * 1024 * 1024),
+    headers: { 'content-type': 'application/json' },
+  })
+  expect(response.status()).toBe(413)
+  response = await request.post(`${address}/api/builds`, { data: { name: 'x', board: 'no-such' } })
+  expect(response.status()).toBe(404)
+  response = await request.put(`${address}/api/builds/spillway-hex/removed`, {
+    data: { removed: true },
+    headers: { origin: 'http://elsewhere.example' },
+  })
+  expect(response.status()).toBe(403)
+})
+
+test('a build can be put away and taken back', async ({ page }) => {
+  await page.goto(address)
+  await page.getByRole('button', { name: 'Put Fellside mapper away' }).click()
+  await page.getByRole('button', { name: 'Take it back' }).click()
+  await expect(page.getByRole('button', { name: 'Put Fellside mapper away' })).toBeVisible()
+})

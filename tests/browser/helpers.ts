@@ -1,0 +1,60 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { expect, test as base, type Page } from '@playwright/test'
+import { demo, type DemoName } from '../helpers/plans'
+import { adopt, analyse } from '#core/engine'
+
+export const address = process.env.YPODOMA_ADDRESS ?? 'http://127.0.0.1:4173'
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/** A page that fails its test on a request to another host, an error on the console, or an uncaught error. */
+export const test = base.extend<{ faults: string[]; expected: { faults: RegExp[] } }>({
+  expected: [{ faults: [] }, { option: true }],
+  faults: [
+    async ({ page, expected }, use) => {
+      const faults: string[] = []
+      watch(page, faults)
+      await use(faults)
+      expect(faults.filter((fault) => !expected.faults.some((known) => known.test(fault)))).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+
+export function watch(page: Page, faults: string[]) {
+  const host = new URL(address).host
+  page.on('request', (request) => {
+    const url = new URL(request.url())
+    if (url.protocol.startsWith('http') && url.host !== host) faults.push(`request to ${url.host}`)
+  })
+  page.on('console', (message) => message.type() === 'error' && faults.push(`console: ${message.text()}`))
+  page.on('pageerror', (error) => faults.push(`uncaught: ${error.message}`))
+}
+
+/** Makes a build of its own for a test from a demo build and returns its id. */
+export async function freshBuild(page: Page, name: DemoName, title: string, ready = false): Promise<string> {
+  const plan = { ...demo(name), name: title }
+  const file = JSON.stringify(ready ? adopt(plan, analyse(plan).proposal) : plan)
+  const response = await page.request.post(`${address}/api/builds`, { data: { file } })
+  expect(response.status()).toBe(201)
+  return ((await response.json()) as { id: string }).id
+}
+
+/** Serious faults that axe finds on the page. */
+export async function accessibilityFaults(page: Page): Promise<string[]> {
+  await page.addScriptTag({ content: axe })
+  return page.evaluate(async () => {
+    const { axe: runner } = window as unknown as {
+      axe: { run: () => Promise<{ violations: { impact: string; id: string; nodes: { html: string }[] }[] }> }
+    }
+    const { violations } = await runner.run()
+    return violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(({ id, nodes }) => `${id}: ${nodes[0]!.html.slice(0, 160)} (${nodes.length})`)
+  })
+}
+
+/** Waits until the top bar says that all is saved. */
+export async function saved(page: Page) {
+  await expect(page.getByRole('banner').getByText('Saved', { exact: true })).toBeVisible()
+}

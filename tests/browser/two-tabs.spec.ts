@@ -1,0 +1,41 @@
+import { expect, type Page } from '@playwright/test'
+import { address, freshBuild, saved, test } from './helpers'
+
+test.use({ expected: { faults: [/409/] } })
+
+async function rename(page: Page, from: string, to: string) {
+  await page.getByRole('button', { name: from, exact: true }).click()
+  const field = page.getByTestId('inspector').getByLabel('Name')
+  await field.fill(to)
+  await field.press('Enter')
+  await expect(page.getByRole('button', { name: to, exact: true })).toBeVisible()
+}
+
+for (const [choice, button, expected] of [
+  ['merging', 'Put yours on top of theirs', ['Theirs', 'Mine']],
+  ['keeping mine', 'Keep yours as the next version', ['Camera', 'Mine']],
+  ['taking theirs', /Take theirs/, ['Theirs', 'Flight logger']],
+] as const) {
+  test(`two tabs saving: ${choice} loses nothing`, async ({ page, context }) => {
+    const id = await freshBuild(page, 'spillway-hex', `Tabs ${choice}`, true)
+    const other = await context.newPage()
+    for (const one of [page, other]) await one.goto(`${address}/builds/${id}/fit-out`)
+    await expect(page.getByText('16 devices')).toBeVisible()
+    await rename(other, 'Camera', 'Theirs')
+    await saved(other)
+    await rename(page, 'Flight logger', 'Mine')
+    const dialog = page.getByRole('dialog')
+    await expect(dialog).toContainText('saved elsewhere first')
+    await expect(dialog).toContainText('Rename Camera to Theirs')
+    await expect(dialog).toContainText('Rename Flight logger to Mine')
+    await dialog.getByRole('button', { name: button }).click()
+    for (const name of expected) await expect(page.getByRole('button', { name, exact: true })).toBeVisible()
+    await saved(page)
+    if (choice === 'taking theirs') {
+      await page.keyboard.press('Control+z')
+      await expect(page.getByRole('button', { name: 'Mine', exact: true })).toBeVisible()
+    }
+    const versions = (await (await page.request.get(`${address}/api/builds/${id}/versions`)).json()) as { steps: string[] }[]
+    expect(versions.flatMap(({ steps }) => steps)).toContain('Rename Camera to Theirs')
+  })
+}

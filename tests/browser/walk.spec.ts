@@ -1,0 +1,108 @@
+import { readFileSync } from 'node:fs'
+import { expect } from '@playwright/test'
+import Papa from 'papaparse'
+import { address, freshBuild, saved, test } from './helpers'
+
+test('from the builds list to a wire list that is still there after closing', async ({ page, context }) => {
+  await page.goto(address)
+  for (const name of ['Spillway hex', 'Culvert scout', 'Fellside mapper'])
+    await expect(page.getByRole('link', { name })).toBeVisible()
+
+  const id = await freshBuild(page, 'spillway-hex', 'Walk')
+  await page.goto(`${address}/builds/${id}/fit-out`)
+  await expect(page.getByText('16 devices')).toBeVisible()
+
+  await page.getByRole('link', { name: /Allocation/ }).click()
+  await page.getByRole('button', { name: 'Allocate', exact: true }).click()
+  await expect(page.getByTestId('proposal')).toContainText('proven best')
+  const lane = (port: string) => page.locator(`[data-port="${port}"]`)
+  await expect(lane('uart1')).toContainText('Control receiver')
+
+  await lane('uart2').getByRole('button', { name: 'Lock or move GNSS and compass' }).click()
+  await page
+    .getByRole('menu')
+    .or(page.getByRole('listbox'))
+    .or(page.locator('.v-list'))
+    .getByText('Lock to Port 1')
+    .last()
+    .click()
+  await expect(lane('uart1')).toContainText('GNSS and compass')
+  await expect(lane('uart1')).not.toContainText('Control receiver')
+  await expect(page.getByTestId('proposal')).toContainText('proven best')
+
+  const findings = page.getByTestId('findings')
+  await expect(findings).toContainText('4.79 A at peak, 3.6 A of it by LED ring')
+  const fix = findings.getByRole('button', { name: 'LED ring: limited to a fifth' })
+  await fix.hover()
+  await expect(findings.getByText(/settles 1 finding/)).toBeVisible()
+  await fix.click()
+  await expect(findings).toContainText('No findings')
+
+  await page.getByRole('link', { name: /Harness/ }).click()
+  await expect(page.getByTestId('harness')).toBeVisible()
+  await page
+    .getByRole('row', { name: /GNSS and compass TX/ })
+    .first()
+    .click()
+  await expect(page.locator('.wire.chosen')).toHaveCount(1)
+  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Wire list CSV' }).click()])
+  const { data } = Papa.parse<Record<string, string>>(readFileSync(await csv.path(), 'utf8'), {
+    header: true,
+    skipEmptyLines: true,
+  })
+  const row = (from: string, terminal: string) => data.find((one) => one.from === from && one['from terminal'] === terminal)
+  expect(row('GNSS and compass', 'TX')).toMatchObject({ 'to terminal': 'RX1' })
+  expect(row('GNSS and compass', 'RX')).toMatchObject({ 'to terminal': 'TX1' })
+  expect(row('GNSS and compass', '5V')).toMatchObject({ 'to terminal': '5V', colour: 'RD' })
+  expect(row('GNSS and compass', 'GND')).toMatchObject({ 'to terminal': 'GND', colour: 'BK' })
+  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Drawing SVG' }).click()])
+  expect(readFileSync(await svg.path(), 'utf8')).toContain('<svg')
+
+  await saved(page)
+  await page.close()
+  const again = await context.newPage()
+  await again.goto(`${address}/builds/${id}/allocation`)
+  await expect(again.locator('[data-port="uart1"]')).toContainText('GNSS and compass')
+})
+
+test('undo and redo take the engine’s answer back and forth with the edit', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Undo', true)
+  await page.goto(`${address}/builds/${id}/allocation`)
+  const first = page.locator('[data-port="uart1"]')
+  await expect(first).toContainText('Control receiver')
+  await page.getByRole('button', { name: 'Fit grid' }).click()
+  await page.getByRole('button', { name: /^GNSS and compass on Port 1: fits/ }).click()
+  await expect(page.getByRole('button', { name: /^GNSS and compass on Port 1: fits, is here, locked/ })).toBeVisible()
+  await page.keyboard.press('Control+z')
+  await expect(page.getByRole('button', { name: /^Control receiver on Port 1: fits, is here/ })).toBeVisible()
+  await page.keyboard.press('Control+Shift+z')
+  await expect(page.getByRole('button', { name: /^GNSS and compass on Port 1: fits, is here, locked/ })).toBeVisible()
+  await saved(page)
+  await page.getByRole('button', { name: /v\d/ }).click()
+  await expect(page.getByRole('dialog')).toContainText('Lock GNSS and compass to Port 1')
+  await page.getByRole('row', { name: /^1 / }).getByRole('button', { name: 'Take up' }).click()
+  await expect(page.getByRole('button', { name: /^Control receiver on Port 1: fits, is here/ })).toBeVisible()
+})
+
+test('a device can be added, changed and removed, and the build renamed', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Change', true)
+  await page.goto(`${address}/builds/${id}/fit-out`)
+  await page.getByRole('button', { name: 'Add a device' }).click()
+  await page.getByRole('textbox', { name: 'Name, maker or kind' }).fill('airspeed')
+  await page.getByRole('button', { name: /Sonde A/ }).click()
+  await page.getByRole('button', { name: 'Done' }).click()
+  await expect(page.getByText('11 devices')).toBeVisible()
+  await page.getByRole('button', { name: 'Sonde A', exact: true }).click()
+  const name = page.getByTestId('inspector').getByLabel('Name')
+  await name.fill('Pitot')
+  await name.press('Enter')
+  await expect(page.getByRole('button', { name: 'Pitot', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Remove Pitot' }).click()
+  await expect(page.getByText('10 devices')).toBeVisible()
+  await page.getByTestId('build-name').click()
+  await page.getByText('Rename this build').click()
+  await page.getByRole('dialog').getByLabel('Name').fill('Changed')
+  await page.getByRole('button', { name: 'Rename', exact: true }).click()
+  await expect(page.getByTestId('build-name')).toHaveText('Changed')
+  await saved(page)
+})
