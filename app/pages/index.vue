@@ -150,16 +150,16 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
               <v-btn
                 :icon="mdiDownload"
                 :aria-label="`Save the plan of ${build.name} as a file`"
-                @click="savePlan(build)"
                 title="Save as a plan file"
+                @click="savePlan(build)"
               />
               <v-btn v-if="build.removed" @click="setRemoved(build, false)">Take back</v-btn>
               <v-btn
                 v-else
                 :icon="mdiTrayArrowDown"
                 :aria-label="`Put ${build.name} away`"
-                @click="setRemoved(build, true)"
                 title="Put away"
+                @click="setRemoved(build, true)"
               />
             </td>
           </tr>

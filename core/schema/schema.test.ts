@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import Ajv from 'ajv/dist/2019'
 import { describe, expect, it } from 'vitest'
-import { allocated, demo, library } from '../../tests/helpers/plans'
+import type { demo } from '../../tests/helpers/plans'
+import { allocated, library } from '../../tests/helpers/plans'
 import { InputError, jsonSchemas, parseDefinition, parsePlan, readDefinition, readPlan } from './index'
 
 const text = JSON.stringify(allocated('spillway-hex'))
