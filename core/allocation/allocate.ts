@@ -37,7 +37,7 @@ export function allocate(resolved: ResolvedPlan, limits: SearchLimits = {}): All
 /** The same for a problem laid out before, under given locks and bans. */
 export function solveProblem(problem: Problem, constraints: Constraints, limits: SearchLimits = {}): Allocation {
   const allowed = (item: number, option: number) => isAllowed(problem.wants[item]!, option, constraints)
-  return readResult(problem, solveCompiled(problem.compiled, { ...limits, allowed }))
+  return readResult(problem, constraints, solveCompiled(problem.compiled, { ...limits, allowed }))
 }
 
 function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {
@@ -53,15 +53,14 @@ function isAllowed(want: Want, option: number, { locks, bans, without }: Constra
  * Among needs that are exactly alike the places are dealt out in order: motor 1
  * gets the first pad. Needs that had a place before keep out of this.
  */
-function dealInOrder({ wants, compiled, resolved }: Problem, choice: number[]): number[] {
+function dealInOrder({ wants, compiled, resolved }: Problem, { locks, bans, without }: Constraints, choice: number[]): number[] {
   const dealt = [...choice]
   const done = new Set<number>()
   wants.forEach((want, item) => {
     if (done.has(item) || want.supply) return
     const free = (at: number) => {
       const { key } = wants[at]!
-      const { plan } = resolved
-      return !plan.assignment[key] && plan.locks[key] === undefined && !plan.bans[key]
+      return !resolved.plan.assignment[key] && locks[key] === undefined && !bans[key] && !without?.has(key)
     }
     const group = [item, ...compiled.twins[item]!].filter(free)
     const options = group.map((at) => choice[at]!).sort((a, b) => a - b)
@@ -73,7 +72,7 @@ function dealInOrder({ wants, compiled, resolved }: Problem, choice: number[]): 
   return dealt
 }
 
-function readResult(problem: Problem, result: PackingResult): Allocation {
+function readResult(problem: Problem, constraints: Constraints, result: PackingResult): Allocation {
   if (!result.choice) throw new Error('an allocation always exists: every need may go unmet')
   const allocation: Allocation = {
     assignment: {},
@@ -85,7 +84,7 @@ function readResult(problem: Problem, result: PackingResult): Allocation {
     bound: scoreOf(result.proven ? result.cost : result.bound, problem),
     nodes: result.nodes,
   }
-  const choice = dealInOrder(problem, result.choice)
+  const choice = dealInOrder(problem, constraints, result.choice)
   problem.wants.forEach((want, item) => {
     const candidate: Candidate | undefined = want.candidates[choice[item]!]
     if (!candidate) {
@@ -96,5 +95,19 @@ function readResult(problem: Problem, result: PackingResult): Allocation {
     if (want.supply) allocation.supplies[want.key] = candidate.placement.place
     else allocation.assignment[want.key] = candidate.placement
   })
+  tellSharing(problem, allocation)
   return allocation
+}
+
+/** Says of links on one port what their sharing means. */
+function tellSharing({ resolved }: Problem, { assignment, reasons }: Allocation): void {
+  for (const [key, { place, during }] of Object.entries(assignment)) {
+    if (!place.startsWith('port:')) continue
+    for (const [other, { place: theirs, during: when }] of Object.entries(assignment)) {
+      if (other === key || theirs !== place) continue
+      const name = resolved.need(other)?.fitted.instance.name ?? other
+      const text = during && when && during !== when ? `${name} has the port while ${when}` : `shares the port with ${name}: one listens, the other talks`
+      reasons[key] = [...(reasons[key] ?? []), { rule: during && when && during !== when ? 'SER-11' : 'SER-13', text, risk: 0 }]
+    }
+  }
 }

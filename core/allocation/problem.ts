@@ -63,20 +63,24 @@ function suppliesToFeed(resolved: ResolvedPlan): FittedSupply[] {
 }
 
 /**
- * Each weight exceeds all that can come together on the levels below it. Below the
- * moves stands the order of the places on the board, so that among equals the
- * first is taken and the answer is always the same.
+ * Each weight exceeds all that can come together on the levels below it. Below
+ * the moves stands the order of the places on the board: among equals the first
+ * is taken, and the answer is always the same.
  */
 function weigh(wants: Want[]): Problem['weights'] {
-  const move = wants.reduce((sum, { offers }) => sum + offers.length, 0) + 1
-  const risk = move * (wants.length + 1)
-  const mostRisk = wants.reduce((sum, { candidates }) => sum + Math.max(0, ...candidates.map(riskOf)), 0)
-  const third = risk * (mostRisk + 1)
+  let below = wants.reduce((sum, { offers }) => sum + offers.length, 0)
+  const next = (most: number) => {
+    const weight = below + 1
+    below += weight * most
+    return weight
+  }
   const count = (priority: Priority) => wants.filter((want) => want.priority === priority).length
-  const second = third * (count(3) + 1)
-  const first = second * (count(2) + 1)
-  const must = first * (count(1) + 1)
-  return { must, wish: [first, second, third], risk, move }
+  const move = next(wants.length)
+  const risk = next(wants.reduce((sum, { candidates }) => sum + Math.max(0, ...candidates.map(riskOf)), 0))
+  const third = next(count(3))
+  const second = next(count(2))
+  const first = next(count(1))
+  return { must: next(count('must')), wish: [first, second, third], risk, move }
 }
 
 function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weights']): Packing {

@@ -172,12 +172,15 @@ function keepOrFirst(map: object, key: string): string {
   return Object.hasOwn(map, key) ? key : Object.keys(map)[0]!
 }
 
-/** Places belong to a board; a new board starts without them, supplies from other devices stay. */
+/** Places belong to a board; a new board starts without them. Supplies from other devices and what a wire is made of stay. */
 function forgetPlaces(plan: Draft<Plan>): void {
   plan.assignment = {}
   plan.bans = {}
   plan.portSettings = {}
-  plan.wires = {}
+  for (const [wire, override] of Object.entries(plan.wires)) {
+    delete override.pad
+    if (!Object.keys(override).length) delete plan.wires[wire]
+  }
   plan.supplies = Object.fromEntries(Object.entries(plan.supplies).filter(([, source]) => source.startsWith('output:')))
   plan.locks = Object.fromEntries(Object.entries(plan.locks).filter(([, place]) => place.startsWith('output:')))
 }

@@ -1,5 +1,5 @@
 import type Joi from 'joi'
-import { parse, ParseErrorCode, printParseErrorCode, type ParseError } from 'jsonc-parser'
+import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import {
   boardContradictions,
   deviceContradictions,
@@ -225,7 +225,7 @@ export function parsePlan(text: string): Plan {
 function jsonPlace(text: string): string {
   const faults: ParseError[] = []
   parse(text, faults, { disallowComments: true })
-  const { offset, error } = faults[0] ?? { offset: text.length, error: ParseErrorCode.EndOfFileExpected }
+  const { offset, error } = faults[0]!
   const before = text.slice(0, offset).split('\n')
   const what =
     offset >= text.trimEnd().length

@@ -11,10 +11,19 @@ export function pinUnits(board: Board, pin: string, during?: 'disarmed' | 'armed
   return during ? [`pin:${pin}@${during}`] : [`pin:${pin}@disarmed`, `pin:${pin}@armed`]
 }
 
-/** Modes that keep a pin from being a bus line and something else at once. */
-export function pinModes(board: Board, pin: string, use: string): [string, string][] {
-  const onBus = [...board.i2c.map((bus) => [bus.sda, bus.scl]), ...board.can.map((bus) => [bus.high, bus.low])].flat()
-  return onBus.includes(pin) ? [[`use:${pin}`, use]] : []
+/** What a pin serves: one of the three at a time. */
+export type PinRole = 'serial' | 'pad' | 'bus'
+
+const roleOf = (as: string): PinRole => (as.startsWith('uart') ? 'serial' : as.startsWith('i2c') || as.startsWith('can') ? 'bus' : 'pad')
+
+/**
+ * The mode of a pin that can serve in more than one role. Bus lines are shared by
+ * parts on the bus, so that the role and not the pin itself is what excludes; the
+ * others gain from it because the search can settle the role before the need.
+ */
+export function pinModes(board: Board, pin: string, role: PinRole): [string, string][] {
+  const functions = board.pins.find((one) => one.id === pin)?.functions ?? []
+  return functions.some(({ as }) => roleOf(as) !== role) ? [[`role:${pin}`, role]] : []
 }
 
 /**

@@ -132,6 +132,9 @@ function statesOf(need: SerialNeed, port: SerialPort): (undefined | 'disarmed' |
   return port.stateShared && need.states !== 'both' && need.interruptible ? [undefined, need.states] : [undefined]
 }
 
+/** How a port is used: by one link, by a listener and a talker, or by one link in each flight state. */
+type Shape = 'whole' | 'split' | 'by state'
+
 function candidate(
   resolved: ResolvedPlan,
   need: SerialNeed,
@@ -142,25 +145,19 @@ function candidate(
 ): Candidate {
   const { board } = resolved
   const lines = linesTaken(need, rate)
-  const states = !port.stateShared ? [''] : during ? [`@${during}`] : ['@disarmed', '@armed']
-  const pins = lines.flatMap((line) => pinUnits(board, port[line]!.pin, during))
-  const whole = !port.splitUse || need.lines === 'both' || rate.halfDuplex
-  const setting = `${rate.baud} ${rate.frame}${rate.inverted ? ' inverted' : ''}${rate.halfDuplex ? ' one wire' : ''}`
-  const sides = whole ? ['tx', 'rx'] : lines
+  const oneSided = port.splitUse && need.lines !== 'both' && !rate.halfDuplex
+  const shape: Shape = during ? 'by state' : oneSided ? 'split' : 'whole'
+  const slot = { whole: port.id, split: `${port.id}.${lines[0]}`, 'by state': `${port.id}@${during}` }[shape]
+  const setting = `${rate.baud} ${rate.frame}${rate.inverted ? ' inverted' : ''}`
   const features = [`port:${port.id}`, ...(port.kind === 'software' ? ['software-serial'] : [])]
-  const onBus = lines.some((line) => pinModes(board, port[line]!.pin, 'serial').length > 0)
   return {
     placement: { place: `port:${port.id}`, protocol: rate.protocol, baud: rate.baud, ...(during ? { during } : {}) },
     reasons: during ? [...reasons, sharedReason(port, during)] : reasons,
-    units: [
-      ...(port.splitUse
-        ? states.flatMap((state) => sides.map((side) => `${port.id}.${side}${state}`))
-        : states.map((state) => `${port.id}${state}`)),
-      ...pins,
-    ],
+    units: [slot, ...lines.flatMap((line) => pinUnits(board, port[line]!.pin, during))],
     modes: [
-      ...(port.splitUse ? states.map((state): [string, string] => [`rate:${port.id}${state}`, setting]) : []),
-      ...(onBus ? lines.flatMap((line) => pinModes(board, port[line]!.pin, 'serial')) : []),
+      ...(port.splitUse || port.stateShared ? [[`shape:${port.id}`, shape] as [string, string]] : []),
+      ...(shape === 'split' ? [[`rate:${port.id}`, setting] as [string, string]] : []),
+      ...lines.flatMap((line) => pinModes(board, port[line]!.pin, 'serial')),
       ...featureModes(board, features),
     ],
     loads: resolved.protocols[rate.protocol]?.configuration ? [['configuration', 1]] : [],

@@ -8,10 +8,13 @@ export interface Compiled {
   itemOf: Int32Array
   /** Options of item i are first[i] … first[i + 1] − 1. */
   first: Int32Array
+  optionsOfItem: number[][]
   /** Options that cannot be taken together with each option. */
   conflicts: Bits[]
   /** Items with the very same options, those of each item without itself. */
   twins: number[][]
+  /** For each mode the options that set it, by value. */
+  settings: Map<number, Map<number, Bits>>
 }
 
 /** Numbers the options of a packing and works out which pairs exclude each other. */
@@ -48,7 +51,8 @@ export function compile(packing: Packing): Compiled {
     dropBit(bits, at)
     return bits
   })
-  return { packing, options, itemOf, first, conflicts, twins: twinsOf(packing) }
+  const optionsOfItem = packing.items.map((item, at) => item.options.map((_, option) => first[at]! + option))
+  return { packing, options, itemOf, first, optionsOfItem, conflicts, twins: twinsOf(packing), settings: byMode }
 }
 
 function twinsOf(packing: Packing): number[][] {
@@ -86,6 +90,14 @@ function mostLoad(packing: Packing, capacity: number): number {
 
 export function loadOn(option: PackingOption, capacity: number): number {
   return option.loads.reduce((sum, [on, amount]) => (on === capacity ? sum + amount : sum), 0)
+}
+
+/** A mode that two options set to different values, if any. */
+export function disputedMode({ options }: Compiled, one: number, other: number): number | undefined {
+  for (const [mode, value] of options[one]!.modes) {
+    if (options[other]!.modes.some(([another, theirs]) => another === mode && theirs !== value)) return mode
+  }
+  return undefined
 }
 
 /** Whether two chosen options exclude each other. */

@@ -1,6 +1,6 @@
 import { assign, forbidden } from './assignment'
 import { dropAll, dropBit, hasBit, emptyBits, addBit, type Bits } from './bits'
-import { compile, excludes, independentGroups, type Compiled } from './conflicts'
+import { compile, disputedMode, excludes, independentGroups, type Compiled } from './conflicts'
 import type { Packing, PackingResult, SearchLimits } from './packing'
 
 const defaultMaxNodes = 50_000
@@ -50,6 +50,17 @@ interface Node {
   fixedCost: number
 }
 
+/** The assignment that a node's relaxation gives. */
+interface Relaxed {
+  bound: number
+  chosen: number[]
+  reducedCost: (option: number) => number
+}
+
+function copyOf(node: Node): Node {
+  return { ...node, open: node.open.slice(), left: node.left.slice() }
+}
+
 class Search {
   best: number[] | undefined
   bestCost = forbidden
@@ -57,6 +68,9 @@ class Search {
   nodes = 0
   finished = true
   private readonly columnOfUnit = new Map<number, number>()
+  /** Options, and items with any option, that weigh on a capacity. */
+  private readonly loaded: boolean[]
+  private readonly itemLoaded: boolean[]
 
   constructor(
     private readonly compiled: Compiled,
@@ -64,6 +78,8 @@ class Search {
     private readonly limits: SearchLimits,
     private readonly maxNodes: number,
   ) {
+    this.loaded = compiled.options.map((option) => option.loads.length > 0)
+    this.itemLoaded = compiled.packing.items.map((item) => item.options.some((option) => option.loads.length > 0))
     for (const item of group) {
       for (const option of this.optionsOf(item)) {
         const key = compiled.options[option]!.units[0]
@@ -95,12 +111,36 @@ class Search {
       this.tryAnything(node, relaxed.chosen)
       return relaxed.bound
     }
-    const item = this.offender(node, relaxed.chosen)
-    if (item === undefined) {
+    const trouble = this.troubleIn(node, relaxed.chosen)
+    if (!trouble) {
       this.best = [...node.fixed, ...relaxed.chosen]
       this.bestCost = relaxed.bound
       return relaxed.bound
     }
+    return trouble.mode === undefined ? this.branchOnItem(node, trouble.item, relaxed) : this.branchOnMode(node, trouble.mode, relaxed)
+  }
+
+  /** One branch for each value of a shared setting that is in dispute. */
+  private branchOnMode(node: Node, mode: number, { bound, chosen }: Relaxed): number {
+    const values = [...this.compiled.settings.get(mode)!]
+    const wanted = (bits: Bits) => chosen.filter((option) => hasBit(bits, option)).length
+    values.sort(([, one], [, other]) => wanted(other) - wanted(one))
+    let lowest = forbidden
+    for (const [value, holders] of values) {
+      if (!this.finished) {
+        lowest = Math.min(lowest, bound)
+        continue
+      }
+      if (!node.free.some((item) => this.openOptions(node, item).some((option) => hasBit(holders, option)))) continue
+      const child = copyOf(node)
+      for (const [other, losers] of values) if (other !== value) dropAll(child.open, losers)
+      lowest = Math.min(lowest, this.explore(child))
+    }
+    return Math.min(this.bestCost, lowest)
+  }
+
+  /** One branch for each option of an item. */
+  private branchOnItem(node: Node, item: number, relaxed: Relaxed): number {
     const branches = this.openOptions(node, item).sort(
       (one, other) => relaxed.reducedCost(one) - relaxed.reducedCost(other) || one - other,
     )
@@ -114,13 +154,7 @@ class Search {
         lowest = Math.min(lowest, floor)
         continue
       }
-      const child: Node = {
-        open: node.open.slice(),
-        left: node.left.slice(),
-        free: node.free,
-        fixed: node.fixed,
-        fixedCost: node.fixedCost,
-      }
+      const child = copyOf(node)
       this.closeForTwins(child, item, twins, done)
       lowest = Math.min(lowest, this.fix(child, item, option) ? this.explore(child) : forbidden)
       done.push(option)
@@ -165,28 +199,31 @@ class Search {
 
   /** Closes options that no longer fit a capacity and fixes items with one option left. */
   private propagate(node: Node): boolean {
-    for (let again = true; again;) {
-      again = false
-      for (const item of node.free) {
-        let last = -1
-        let count = 0
-        for (const option of this.optionsOf(item)) {
-          if (!hasBit(node.open, option)) continue
-          if (this.tooHeavy(node, option)) dropBit(node.open, option)
-          else {
-            last = option
-            count += 1
-          }
-        }
-        if (count === 0) return false
-        if (count === 1) {
-          if (!this.fix(node, item, last)) return false
-          again = true
-          break
-        }
+    for (let at = 0; at < node.free.length; ) {
+      const item = node.free[at]!
+      const only = this.onlyOption(node, item)
+      if (only === -1) return false
+      if (only === -2) {
+        at += 1
+        continue
       }
+      if (!this.fix(node, item, only)) return false
+      at = 0
     }
     return node.fixedCost < this.bestCost
+  }
+
+  /** The one option an item has left; −1 when it has none, −2 when several. Closes what has become too heavy. */
+  private onlyOption(node: Node, item: number): number {
+    const { first } = this.compiled
+    let found = -1
+    for (let option = first[item]!; option < first[item + 1]!; option += 1) {
+      if (!hasBit(node.open, option)) continue
+      if (this.loaded[option] && this.tooHeavy(node, option)) dropBit(node.open, option)
+      else if (found >= 0 && !this.itemLoaded[item]) return -2
+      else found = found === -1 ? option : -2
+    }
+    return found
   }
 
   private tooHeavy(node: Node, option: number): boolean {
@@ -194,7 +231,7 @@ class Search {
   }
 
   /** The assignment bound, with options closed that cannot be in a better solution. */
-  private relax(node: Node) {
+  private relax(node: Node): Relaxed | undefined {
     const { options, first } = this.compiled
     const { free } = node
     const shared = this.columnOfUnit.size
@@ -234,38 +271,36 @@ class Search {
     return { bound, chosen, reducedCost }
   }
 
-  /** The item to branch on: one in conflict, with the fewest options open. */
-  private offender(node: Node, chosen: number[]): number | undefined {
+  /** What the relaxation got wrong: a shared setting in dispute before anything else, or an item in conflict. */
+  private troubleIn(node: Node, chosen: number[]): { item: number; mode?: number } | undefined {
     const guilty = new Set<number>()
     for (let one = 0; one < chosen.length; one += 1) {
       for (let other = one + 1; other < chosen.length; other += 1) {
-        if (excludes(this.compiled, chosen[one]!, chosen[other]!)) {
-          guilty.add(node.free[one]!)
-          guilty.add(node.free[other]!)
-        }
+        if (!excludes(this.compiled, chosen[one]!, chosen[other]!)) continue
+        const mode = disputedMode(this.compiled, chosen[one]!, chosen[other]!)
+        if (mode !== undefined) return { item: node.free[one]!, mode }
+        guilty.add(node.free[one]!)
+        guilty.add(node.free[other]!)
       }
     }
+    this.overloaded(node, chosen).forEach((item) => guilty.add(item))
+    if (!guilty.size) return undefined
+    const counted = [...guilty].map((item) => ({ item, count: this.openOptions(node, item).length })).filter(({ count }) => count > 1)
+    counted.sort((a, b) => a.count - b.count || a.item - b.item)
+    return { item: counted[0]?.item ?? node.free.find((item) => this.openOptions(node, item).length > 1) ?? [...guilty][0]! }
+  }
+
+  /** Items on a capacity that the chosen options exceed together. */
+  private overloaded(node: Node, chosen: number[]): number[] {
     const load = new Map<number, number>()
     for (const option of chosen) {
       for (const [capacity, amount] of this.compiled.options[option]!.loads) {
         load.set(capacity, (load.get(capacity) ?? 0) + amount)
       }
     }
-    chosen.forEach((option, at) => {
-      const over = this.compiled.options[option]!.loads.some(([capacity]) => load.get(capacity)! > node.left[capacity]!)
-      if (over) guilty.add(node.free[at]!)
-    })
-    let fewest: number | undefined
-    let count = forbidden
-    for (const item of guilty) {
-      const open = this.openOptions(node, item).length
-      if (open > 1 && open < count) {
-        count = open
-        fewest = item
-      }
-    }
-    if (fewest !== undefined || guilty.size === 0) return fewest
-    return node.free.find((item) => this.openOptions(node, item).length > 1) ?? [...guilty][0]
+    return node.free.filter((_, at) =>
+      this.compiled.options[chosen[at]!]!.loads.some(([capacity]) => load.get(capacity)! > node.left[capacity]!),
+    )
   }
 
   /** On running out of nodes with nothing found: takes options in turn while they fit. */
@@ -284,11 +319,11 @@ class Search {
     this.bestCost = rest.fixedCost
   }
 
-  private *optionsOf(item: number): Iterable<number> {
-    for (let option = this.compiled.first[item]!; option < this.compiled.first[item + 1]!; option += 1) yield option
+  private optionsOf(item: number): number[] {
+    return this.compiled.optionsOfItem[item]!
   }
 
   private openOptions(node: Node, item: number): number[] {
-    return [...this.optionsOf(item)].filter((option) => hasBit(node.open, option))
+    return this.optionsOf(item).filter((option) => hasBit(node.open, option))
   }
 }

@@ -1,0 +1,114 @@
+import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
+import { protocolsOf } from '../catalogue'
+import { applyEdit, freshDeviceId, resolvePlan, type Edit, type Plan } from '../plan'
+import type { Amps, Grams } from '../units'
+import { allocate, type Allocation } from './allocate'
+import { sourcesOf } from './candidates'
+import type { SearchLimits } from './packing'
+import { compareScores } from './force'
+import type { Score } from './problem'
+
+/** How a fit-out sits on one board in one revision. */
+export interface BoardFit {
+  board: string
+  name: string
+  revision: string
+  firmware: string
+  verdict: 'fits' | 'cost' | 'lost'
+  score: Score
+  /** Needs and supplies without a place. */
+  unmet: string[]
+  sparePorts: number
+  /** Current left at peak on the board's regulators. */
+  spareCurrent: Amps
+  mass: Grams
+  /** Cells of the battery are within what the board takes. */
+  batterySuits: boolean
+  proven: boolean
+  /** The edit that moves the plan to this board, allocated. */
+  edit: Edit
+}
+
+/** Allocates a plan on every revision of every board given, one after the other. */
+export function* compareBoards(plan: Plan, boards: BoardDefinition[], limits: SearchLimits = {}): Iterable<BoardFit> {
+  for (const definition of boards) {
+    for (const revision of Object.keys(definition.revisions)) yield fitOn(plan, definition, revision, limits)
+  }
+}
+
+/** Best first: by the objective, then by ports left over. */
+export function sortBoards(fits: BoardFit[]): BoardFit[] {
+  const lost = (fit: BoardFit) => Number(!fit.batterySuits)
+  return [...fits].sort((a, b) => lost(a) - lost(b) || compareScores(a.score, b.score) || b.sparePorts - a.sparePorts)
+}
+
+function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits: SearchLimits): BoardFit {
+  const firmware = Object.keys(definition.firmwares).at(-1)!
+  const choose: Edit = { type: 'board.choose', definition, revision, firmware }
+  const moved = applyEdit(plan, choose)
+  const resolved = resolvePlan(moved)
+  const allocation = allocate(resolved, limits)
+  const { score, unmet, assignment, supplies, proven } = allocation
+  const used = new Set(Object.values(assignment).map(({ place }) => place))
+  const { cellsMin, cellsMax } = resolved.board.supply
+  return {
+    board: definition.id,
+    name: definition.name,
+    revision,
+    firmware,
+    verdict: unmet.length ? 'lost' : score.risk > 0 ? 'cost' : 'fits',
+    score: { ...score, moves: 0 },
+    unmet,
+    sparePorts: resolved.board.ports.filter((port) => port.kind !== 'usb' && !used.has(`port:${port.id}`)).length,
+    spareCurrent: spareCurrent(moved, allocation),
+    mass: resolved.board.mass + resolved.devices.reduce((sum, fitted) => sum + fitted.device.mass, 0),
+    batterySuits: plan.battery.cells >= cellsMin && plan.battery.cells <= cellsMax,
+    proven,
+    edit: {
+      type: 'several',
+      label: `Move to ${definition.name} rev ${revision}`,
+      edits: [choose, { type: 'assignment.adopt', assignment, supplies }],
+    },
+  }
+}
+
+function spareCurrent(plan: Plan, { supplies }: Allocation): Amps {
+  const resolved = resolvePlan(plan)
+  return sourcesOf(resolved)
+    .filter((source) => source.place.startsWith('rail:') && (source.kind === 'linear' || source.kind === 'switching'))
+    .reduce((sum, source) => {
+      const drawn = resolved.supplies.filter(({ key }) => supplies[key] === source.place).reduce((total, { supply }) => total + supply.peak, source.own)
+      return sum + source.limit - drawn
+    }, 0)
+}
+
+/** Whether one more device of a kind could be had on the board as it is. */
+export interface Addition {
+  device: string
+  fits: boolean
+  unmet: string[]
+  /** Points of risk it would add. */
+  risk: number
+}
+
+/** Tries each device of a library as one more wish; the plan's own needs keep their right of way. */
+export function* possibleAdditions(
+  plan: Plan,
+  devices: DeviceDefinition[],
+  protocols: Record<string, ProtocolDefinition>,
+  limits: SearchLimits = {},
+): Iterable<Addition> {
+  const base = allocate(resolvePlan(plan), limits)
+  for (const definition of devices) {
+    const id = freshDeviceId(plan, definition.id)
+    const more = applyEdit(plan, {
+      type: 'device.add',
+      definition,
+      protocols: protocolsOf(protocols, definition),
+      device: { id, definition: definition.id, variant: Object.keys(definition.variants)[0]!, name: definition.name, priority: 3, leftOut: [] },
+    })
+    const { unmet, score } = allocate(resolvePlan(more), limits)
+    const missing = unmet.filter((key) => key.startsWith(`${id}/`))
+    yield { device: definition.id, fits: missing.length === 0, unmet: missing, risk: score.risk - base.score.risk }
+  }
+}
