@@ -16,6 +16,8 @@ export interface Allocation {
   /** The score no allocation can beat; equal to the score when proven. */
   bound: Score
   nodes: number
+  /** Option of each want as the search left it, to start related questions from. */
+  choice: number[]
 }
 
 /** What is held fixed in one question to the allocator. */
@@ -38,6 +40,21 @@ export function allocate(resolved: ResolvedPlan, limits: SearchLimits = {}): All
 export function solveProblem(problem: Problem, constraints: Constraints, limits: SearchLimits = {}): Allocation {
   const allowed = (item: number, option: number) => isAllowed(problem.wants[item]!, option, constraints)
   return readResult(problem, constraints, solveCompiled(problem.compiled, { ...limits, allowed }))
+}
+
+/**
+ * Solves the problem with a few more constraints than an optimum known already;
+ * what cannot be touched by them is taken over.
+ */
+export function solveNear(
+  problem: Problem,
+  constraints: Constraints,
+  base: Allocation,
+  keys: string[],
+  limits: SearchLimits = {},
+): Allocation {
+  const differs = new Set(keys.map((key) => problem.wants.findIndex((want) => want.key === key)))
+  return solveProblem(problem, constraints, base.proven ? { ...limits, known: { choice: base.choice, differs } } : limits)
 }
 
 function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {
@@ -83,6 +100,7 @@ function readResult(problem: Problem, constraints: Constraints, result: PackingR
     proven: result.proven,
     bound: scoreOf(result.proven ? result.cost : result.bound, problem),
     nodes: result.nodes,
+    choice: result.choice,
   }
   const choice = dealInOrder(problem, constraints, result.choice)
   problem.wants.forEach((want, item) => {
@@ -106,7 +124,10 @@ function tellSharing({ resolved }: Problem, { assignment, reasons }: Allocation)
     for (const [other, { place: theirs, during: when }] of Object.entries(assignment)) {
       if (other === key || theirs !== place) continue
       const name = resolved.need(other)?.fitted.instance.name ?? other
-      const text = during && when && during !== when ? `${name} has the port while ${when}` : `shares the port with ${name}: one listens, the other talks`
+      const text =
+        during && when && during !== when
+          ? `${name} has the port while ${when}`
+          : `shares the port with ${name}: one listens, the other talks`
       reasons[key] = [...(reasons[key] ?? []), { rule: during && when && during !== when ? 'SER-11' : 'SER-13', text, risk: 0 }]
     }
   }

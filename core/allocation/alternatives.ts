@@ -1,4 +1,4 @@
-import { solveProblem, type Allocation, type Constraints } from './allocate'
+import { solveNear, type Allocation, type Constraints } from './allocate'
 import { compareScores, movesBetween, type Move } from './force'
 import type { SearchLimits } from './packing'
 import type { Problem, Score } from './problem'
@@ -22,7 +22,13 @@ export interface Alternative {
  * with one of its placements ruled out. Allocations that only exchange alike
  * places, with the same costs for the same needs, count once.
  */
-export function alternatives(problem: Problem, constraints: Constraints, base: Allocation, count: number, limits: SearchLimits = {}): Alternative[] {
+export function alternatives(
+  problem: Problem,
+  constraints: Constraints,
+  base: Allocation,
+  count: number,
+  limits: SearchLimits = {},
+): Alternative[] {
   const seen = new Set([signature(base)])
   const found: Alternative[] = []
   for (const want of problem.wants) {
@@ -30,7 +36,7 @@ export function alternatives(problem: Problem, constraints: Constraints, base: A
     const place = base.assignment[want.key]?.place ?? base.supplies[want.key]
     if (place === undefined || constraints.locks[want.key] !== undefined) continue
     const bans = { ...constraints.bans, [want.key]: [...(constraints.bans[want.key] ?? []), place] }
-    const allocation = solveProblem(problem, { ...constraints, bans }, limits)
+    const allocation = solveNear(problem, { ...constraints, bans }, base, [want.key], limits)
     const mark = signature(allocation)
     if (seen.has(mark)) continue
     seen.add(mark)
@@ -43,8 +49,15 @@ export function alternatives(problem: Problem, constraints: Constraints, base: A
 function signature({ reasons, unmet, assignment }: Allocation): string {
   const sharing = Object.entries(assignment)
     .filter(([, { place }]) => place.startsWith('port:'))
-    .map(([key, { place }]) => `${key}+${Object.keys(assignment).filter((other) => other !== key && assignment[other]!.place === place).join('+')}`)
-  const costs = Object.entries(reasons).flatMap(([key, list]) => list.filter(({ risk }) => risk).map(({ rule, risk }) => `${key} ${rule} ${risk}`))
+    .map(
+      ([key, { place }]) =>
+        `${key}+${Object.keys(assignment)
+          .filter((other) => other !== key && assignment[other]!.place === place)
+          .join('+')}`,
+    )
+  const costs = Object.entries(reasons).flatMap(([key, list]) =>
+    list.filter(({ risk }) => risk).map(({ rule, risk }) => `${key} ${rule} ${risk}`),
+  )
   return JSON.stringify([unmet, costs.sort(), sharing.sort()])
 }
 

@@ -77,7 +77,9 @@ function spareCurrent(plan: Plan, { supplies }: Allocation): Amps {
   return sourcesOf(resolved)
     .filter((source) => source.place.startsWith('rail:') && (source.kind === 'linear' || source.kind === 'switching'))
     .reduce((sum, source) => {
-      const drawn = resolved.supplies.filter(({ key }) => supplies[key] === source.place).reduce((total, { supply }) => total + supply.peak, source.own)
+      const drawn = resolved.supplies
+        .filter(({ key }) => supplies[key] === source.place)
+        .reduce((total, { supply }) => total + supply.peak, source.own)
       return sum + source.limit - drawn
     }, 0)
 }
@@ -105,7 +107,14 @@ export function* possibleAdditions(
       type: 'device.add',
       definition,
       protocols: protocolsOf(protocols, definition),
-      device: { id, definition: definition.id, variant: Object.keys(definition.variants)[0]!, name: definition.name, priority: 3, leftOut: [] },
+      device: {
+        id,
+        definition: definition.id,
+        variant: Object.keys(definition.variants)[0]!,
+        name: definition.name,
+        priority: 3,
+        leftOut: [],
+      },
     })
     const { unmet, score } = allocate(resolvePlan(more), limits)
     const missing = unmet.filter((key) => key.startsWith(`${id}/`))

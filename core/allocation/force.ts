@@ -1,5 +1,5 @@
 import type { Place } from '../plan'
-import { solveProblem, type Allocation, type Constraints } from './allocate'
+import { solveNear, type Allocation, type Constraints } from './allocate'
 import type { SearchLimits } from './packing'
 import type { Problem, Score } from './problem'
 import type { Reason } from './verdict'
@@ -34,15 +34,38 @@ export interface Forced {
  * Answers "why is it not there?" by a real search with the choice forced.
  * @param base the allocation to compare with
  */
-export function forcePlace(problem: Problem, constraints: Constraints, base: Allocation, key: string, place: Place, limits: SearchLimits = {}): Forced {
+export function forcePlace(
+  problem: Problem,
+  constraints: Constraints,
+  base: Allocation,
+  key: string,
+  place: Place,
+  limits: SearchLimits = {},
+): Forced {
   const want = problem.wants.find((one) => one.key === key)
   const offer = want?.offers.find((one) => one.place === place)
-  const nothing: Forced = { key, place, possible: false, refusals: offer?.refusals ?? [], reasons: [], moves: [], losers: [], worse: zero, proven: true }
+  const nothing: Forced = {
+    key,
+    place,
+    possible: false,
+    refusals: offer?.refusals ?? [],
+    reasons: [],
+    moves: [],
+    losers: [],
+    worse: zero,
+    proven: true,
+  }
   if (!offer?.candidates.length) return nothing
   const bans = { ...constraints.bans, [key]: (constraints.bans[key] ?? []).filter((other) => other !== place) }
-  const forced = solveProblem(problem, { ...constraints, locks: { ...constraints.locks, [key]: place }, bans }, limits)
+  const forced = solveNear(problem, { ...constraints, locks: { ...constraints.locks, [key]: place }, bans }, base, [key], limits)
   if (forced.unmet.includes(key)) {
-    return { ...nothing, refusals: [{ rule: 'PAD-02', text: 'what must stay, as locked or of a higher priority, leaves no room for it there', risk: 0 }], proven: forced.proven }
+    return {
+      ...nothing,
+      refusals: [
+        { rule: 'PAD-02', text: 'what must stay, as locked or of a higher priority, leaves no room for it there', risk: 0 },
+      ],
+      proven: forced.proven,
+    }
   }
   return {
     ...nothing,
@@ -62,9 +85,14 @@ function placeOf({ assignment, supplies }: Pick<Allocation, 'assignment' | 'supp
 }
 
 /** What is at another place in the second allocation than in the first. */
-export function movesBetween(before: Pick<Allocation, 'assignment' | 'supplies'>, after: Pick<Allocation, 'assignment' | 'supplies'>): Move[] {
+export function movesBetween(
+  before: Pick<Allocation, 'assignment' | 'supplies'>,
+  after: Pick<Allocation, 'assignment' | 'supplies'>,
+): Move[] {
   const keys = new Set([before, after].flatMap((one) => [...Object.keys(one.assignment), ...Object.keys(one.supplies)]))
-  return [...keys].map((key) => ({ key, from: placeOf(before, key), to: placeOf(after, key) })).filter(({ from, to }) => from !== to)
+  return [...keys]
+    .map((key) => ({ key, from: placeOf(before, key), to: placeOf(after, key) }))
+    .filter(({ from, to }) => from !== to)
 }
 
 /** Second score less the first, level by level. */

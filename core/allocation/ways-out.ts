@@ -32,7 +32,9 @@ export function conflictOf(problem: Problem, base: Allocation, key: string, limi
   const others = problem.wants.map((want) => want.key).filter((other) => other !== key && !base.unmet.includes(other))
   const choices = choicesOf(plan)
   const orders = [[...others], [...others].reverse()]
-  const shortest = orders.map((order) => shrink(problem, key, order, choices, limits)).sort((a, b) => a.needs.length + a.choices.length - b.needs.length - b.choices.length)
+  const shortest = orders
+    .map((order) => shrink(problem, key, order, choices, limits))
+    .sort((a, b) => a.needs.length + a.choices.length - b.needs.length - b.choices.length)
   return shortest[0]!
 }
 
@@ -73,7 +75,13 @@ function fitsTogether(problem: Problem, keys: string[], choices: Conflict['choic
  * pairs of edits when none does alone. Each was tried by a search of its own.
  * @param boards other boards to try, besides revisions of the present one
  */
-export function waysOut(problem: Problem, base: Allocation, conflict: Conflict, boards: BoardDefinition[] = [], limits: SearchLimits = {}): WayOut[] {
+export function waysOut(
+  problem: Problem,
+  base: Allocation,
+  conflict: Conflict,
+  boards: BoardDefinition[] = [],
+  limits: SearchLimits = {},
+): WayOut[] {
   const { plan } = problem.resolved
   const edits = possibleEdits(plan, conflict, boards)
   const single = edits.flatMap((edit) => tryEdit(plan, base, conflict.key, edit, limits))
@@ -93,10 +101,14 @@ function lowerFirst(text: string): string {
 
 function possibleEdits(plan: Plan, { key, needs, choices }: Conflict, boards: BoardDefinition[]): Edit[] {
   const involved = [key, ...needs]
-  const devices = [...new Set(involved.map((one) => splitKey(one)[0]))].map((id) => plan.devices.find((device) => device.id === id)!)
+  const devices = [...new Set(involved.map((one) => splitKey(one)[0]))].map((id) =>
+    plan.devices.find((device) => device.id === id)!,
+  )
   const board = plan.definitions.boards[plan.board.definition]!
   return [
-    ...choices.map(({ key: need, place, kind }): Edit => (kind === 'lock' ? { type: 'need.unlock', need } : { type: 'need.allow', need, place })),
+    ...choices.map(({ key: need, place, kind }): Edit =>
+      kind === 'lock' ? { type: 'need.unlock', need } : { type: 'need.allow', need, place },
+    ),
     ...devices.flatMap((device) =>
       Object.keys(plan.definitions.devices[device.definition]!.variants)
         .filter((variant) => variant !== device.variant)

@@ -1,8 +1,8 @@
 import { demoPlans, shippedLibrary } from '../../cli/files'
 import { checkContext, check, rules, type Finding } from '#core/checks'
 import { adopt, analyse } from '#core/engine'
-import { applyEdit, resolvePlan, type Edit, type Plan } from '#core/plan'
-import { protocolsOf, type DeviceDefinition } from '#core/catalogue'
+import { applyEdit, resolvePlan, type Edit, type Placement, type Plan } from '#core/plan'
+import { protocolsOf, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 
 export const library = shippedLibrary()
 const plans = new Map(demoPlans(library).map(({ id, plan }) => [id, plan]))
@@ -49,4 +49,23 @@ export function change(plan: Plan, definition: string, edit: (draft: DeviceDefin
 export function settledBy(plan: Plan, finding: Finding, fix = 0): boolean {
   const after = applyEdit(plan, finding.fixes[fix]!.edit)
   return !findingsOf(after, finding.rule).some(({ id }) => id === finding.id)
+}
+
+/** A plan as allocated, with some needs put elsewhere by hand. */
+export function moved(name: DemoName, places: Record<string, Placement>, ...edits: Edit[]): Plan {
+  const plan = allocated(name)
+  const assignment = { ...plan.assignment, ...places }
+  return edits.reduce(applyEdit, applyEdit(plan, { type: 'assignment.adopt', assignment, supplies: plan.supplies }))
+}
+
+/** A plan whose board definition is changed. */
+export function onBoard(plan: Plan, edit: (draft: BoardDefinition) => void): Plan {
+  const draft = structuredClone(plan.definitions.boards[plan.board.definition]!)
+  edit(draft)
+  return applyEdit(plan, { type: 'definition.update', definition: draft })
+}
+
+/** The facts a rule states. */
+export function factsOf(plan: Plan, rule: string): string[] {
+  return findingsOf(plan, rule).map(({ fact }) => fact)
 }

@@ -1,4 +1,4 @@
-import type { BuzzerNeed, LedNeed, Need, Pad, Pin, PinFunction, PulseNeed, AnalogNeed, SwitchNeed } from '../../catalogue'
+import type { Board, BuzzerNeed, LedNeed, Need, Pad, Pin, PinFunction, PulseNeed, AnalogNeed, SwitchNeed } from '../../catalogue'
 import type { FittedNeed, ResolvedPlan } from '../../plan'
 import { formatAmps, formatVolts } from '../../units'
 import type { Candidate, Offer, Reason } from '../verdict'
@@ -21,12 +21,20 @@ const features: Record<PadNeed['kind'], string> = {
   buzzer: 'buzzer',
 }
 
+const orders = new WeakMap<Board, Pad[]>()
+
 /** Signal pads, those with the fewest other uses first, so that the versatile ones stay free. */
-function padsInOrder(resolved: ResolvedPlan): Pad[] {
-  const uses = (pad: Pad) => resolved.pin(pad.pin!)!.functions.filter((does) => does.as !== 'switch').length
-  return resolved.board.pads
+function padsInOrder({ board, pin }: ResolvedPlan): Pad[] {
+  const known = orders.get(board)
+  if (known) return known
+  const uses = (pad: Pad) => pin(pad.pin!)!.functions.filter((does) => does.as !== 'switch').length
+  const order = board.pads
     .filter((pad) => pad.kind === 'signal' && pad.pin)
-    .sort((one, other) => uses(one) - uses(other) || one.label.localeCompare(other.label, 'en', { numeric: true }))
+    .map((pad) => ({ pad, count: uses(pad) }))
+    .sort((one, other) => one.count - other.count)
+    .map(({ pad }) => pad)
+  orders.set(board, order)
+  return order
 }
 
 /** What each signal pad of the board offers a need of one pad. */

@@ -14,7 +14,8 @@ export function pinUnits(board: Board, pin: string, during?: 'disarmed' | 'armed
 /** What a pin serves: one of the three at a time. */
 export type PinRole = 'serial' | 'pad' | 'bus'
 
-const roleOf = (as: string): PinRole => (as.startsWith('uart') ? 'serial' : as.startsWith('i2c') || as.startsWith('can') ? 'bus' : 'pad')
+const roleOf = (as: string): PinRole =>
+  as.startsWith('uart') ? 'serial' : as.startsWith('i2c') || as.startsWith('can') ? 'bus' : 'pad'
 
 /**
  * The mode of a pin that can serve in more than one role. Bus lines are shared by

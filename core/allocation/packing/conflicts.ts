@@ -15,6 +15,8 @@ export interface Compiled {
   twins: number[][]
   /** For each mode the options that set it, by value. */
   settings: Map<number, Map<number, Bits>>
+  /** Groups of items that have no unit, mode or scarce capacity in common. */
+  groups: number[][]
 }
 
 /** Numbers the options of a packing and works out which pairs exclude each other. */
@@ -52,7 +54,17 @@ export function compile(packing: Packing): Compiled {
     return bits
   })
   const optionsOfItem = packing.items.map((item, at) => item.options.map((_, option) => first[at]! + option))
-  return { packing, options, itemOf, first, optionsOfItem, conflicts, twins: twinsOf(packing), settings: byMode }
+  return {
+    packing,
+    options,
+    itemOf,
+    first,
+    optionsOfItem,
+    conflicts,
+    twins: twinsOf(packing),
+    settings: byMode,
+    groups: groupsOf(packing),
+  }
 }
 
 function twinsOf(packing: Packing): number[][] {
@@ -61,8 +73,7 @@ function twinsOf(packing: Packing): number[][] {
   return packing.items.map((item, at) => alike.get(JSON.stringify(item.options))!.filter((other) => other !== at))
 }
 
-/** Groups of items that have no unit, mode or scarce capacity in common. */
-export function independentGroups({ packing }: Compiled): number[][] {
+function groupsOf(packing: Packing): number[][] {
   const parent = packing.items.map((_, at) => at)
   const root = (at: number): number => (parent[at] === at ? at : (parent[at] = root(parent[at]!)))
   const owner = new Map<string, number>()

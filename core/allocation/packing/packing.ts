@@ -44,4 +44,6 @@ export interface SearchLimits {
   stopped?: () => boolean
   /** Options each item may use; others are closed. */
   allowed?: (item: number, option: number) => boolean
+  /** An optimum under other permissions, and the items for which they differ: the rest is taken over where nothing joins them. */
+  known?: { choice: number[]; differs: Set<number> }
 }

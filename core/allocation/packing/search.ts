@@ -1,6 +1,6 @@
 import { assign, forbidden } from './assignment'
 import { dropAll, dropBit, hasBit, emptyBits, addBit, type Bits } from './bits'
-import { compile, disputedMode, excludes, independentGroups, type Compiled } from './conflicts'
+import { compile, disputedMode, excludes, type Compiled } from './conflicts'
 import type { Packing, PackingResult, SearchLimits } from './packing'
 
 const defaultMaxNodes = 50_000
@@ -19,7 +19,11 @@ export function solvePacking(packing: Packing, limits: SearchLimits = {}): Packi
 export function solveCompiled(compiled: Compiled, limits: SearchLimits = {}): PackingResult {
   const choice: number[] = new Array<number>(compiled.packing.items.length).fill(-1)
   const total: PackingResult = { choice, cost: 0, bound: 0, proven: true, nodes: 0 }
-  for (const group of independentGroups(compiled)) {
+  for (const group of compiled.groups) {
+    if (limits.known && !group.some((item) => limits.known!.differs.has(item))) {
+      takeOver(compiled, group, limits.known.choice, total)
+      continue
+    }
     const search = new Search(compiled, group, limits, (limits.maxNodes ?? defaultMaxNodes) - total.nodes)
     search.run()
     total.nodes += search.nodes
@@ -27,9 +31,13 @@ export function solveCompiled(compiled: Compiled, limits: SearchLimits = {}): Pa
     total.cost += search.bestCost
     total.proven &&= search.finished
     if (!search.best) {
-      total.choice = undefined
-      if (search.finished) return { ...total, bound: forbidden, cost: forbidden, proven: true }
-      continue
+      return {
+        ...total,
+        choice: undefined,
+        cost: forbidden,
+        bound: search.finished ? forbidden : total.bound,
+        proven: search.finished,
+      }
     }
     for (const option of search.best) {
       const item = compiled.itemOf[option]!
@@ -37,6 +45,17 @@ export function solveCompiled(compiled: Compiled, limits: SearchLimits = {}): Pa
     }
   }
   return total
+}
+
+/** Adds a group's choice from a known optimum. */
+function takeOver(compiled: Compiled, group: number[], known: number[], total: PackingResult): void {
+  for (const item of group) {
+    const option = known[item]!
+    const { cost } = compiled.packing.items[item]!.options[option]!
+    total.choice![item] = option
+    total.cost += cost
+    total.bound += cost
+  }
 }
 
 interface Node {
@@ -117,7 +136,9 @@ class Search {
       this.bestCost = relaxed.bound
       return relaxed.bound
     }
-    return trouble.mode === undefined ? this.branchOnItem(node, trouble.item, relaxed) : this.branchOnMode(node, trouble.mode, relaxed)
+    return trouble.mode === undefined
+      ? this.branchOnItem(node, trouble.item, relaxed)
+      : this.branchOnMode(node, trouble.mode, relaxed)
   }
 
   /** One branch for each value of a shared setting that is in dispute. */
@@ -199,7 +220,7 @@ class Search {
 
   /** Closes options that no longer fit a capacity and fixes items with one option left. */
   private propagate(node: Node): boolean {
-    for (let at = 0; at < node.free.length; ) {
+    for (let at = 0; at < node.free.length;) {
       const item = node.free[at]!
       const only = this.onlyOption(node, item)
       if (only === -1) return false
@@ -285,7 +306,9 @@ class Search {
     }
     this.overloaded(node, chosen).forEach((item) => guilty.add(item))
     if (!guilty.size) return undefined
-    const counted = [...guilty].map((item) => ({ item, count: this.openOptions(node, item).length })).filter(({ count }) => count > 1)
+    const counted = [...guilty]
+      .map((item) => ({ item, count: this.openOptions(node, item).length }))
+      .filter(({ count }) => count > 1)
     counted.sort((a, b) => a.count - b.count || a.item - b.item)
     return { item: counted[0]?.item ?? node.free.find((item) => this.openOptions(node, item).length > 1) ?? [...guilty][0]! }
   }

@@ -1,0 +1,25 @@
+import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
+
+function* check({ resolved, links }: CheckContext): Iterable<Report> {
+  for (const link of links) {
+    const feature = resolved.protocols[link.board.protocol]?.feature
+    if (link.board.feature || !feature) continue
+    yield {
+      subjects: aboutLink(link),
+      fact: `${link.port.label} is set for ${needName(link.need)}, but the board-wide feature “${feature}” is off`,
+      fixes: [{ label: `Switch ${feature} on`, edit: { type: 'port.set', port: link.port.id, settings: { feature: true } } }],
+    }
+  }
+}
+
+export const bothSwitches: Rule = {
+  meta: {
+    id: 'SER-04',
+    family: 'serial',
+    severity: 'fix',
+    title: 'Both switches on: port function and feature',
+    why: 'Many functions have two switches, one at the port and one for the whole board. With only one of them on the port stays silent and no message says so.',
+    reads: ['port settings', 'protocols'],
+  },
+  check,
+}
