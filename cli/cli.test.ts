@@ -50,4 +50,36 @@ describe('command line', () => {
     expect(ypodoma('demo-plan', 'nothing').stderr).toContain('there are culvert-scout, fellside-mapper, spillway-hex')
     expect(ypodoma('dance').status).toBe(2)
   })
+  it('says what conflicts, what to do, and what else there is', () => {
+    const culvert = file('tight.json', ypodoma('demo-plan', 'culvert-scout').stdout)
+    const { status, stdout } = ypodoma('allocate', culvert, '--alternatives', '2')
+    expect(status).toBe(0)
+    expect(stdout).toContain(
+      'Flight logger (log) has no place: it cannot be had together with Control receiver (rc), Text overlay (text)',
+    )
+    expect(stdout).toContain('way out: Take board Orchil Duo')
+    expect(stdout).toMatch(/alternative 1: .*/)
+    expect(ypodoma('allocate', culvert, '--alternatives', 'many')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('--alternatives many'),
+    })
+  })
+  it('compares boards', () => {
+    const { stdout } = ypodoma('boards', file('hex2.json', ypodoma('demo-plan', 'spillway-hex').stdout), '--json')
+    const fits = JSON.parse(stdout) as { name: string; verdict: string; batterySuits: boolean }[]
+    expect(fits[0]).toMatchObject({ name: 'Morrow H9', verdict: 'cost', batterySuits: true })
+    expect(fits.find(({ name }) => name === 'Tansy 20')).toMatchObject({ verdict: 'lost', batterySuits: false })
+  })
+  it('explains a place, taken or impossible', () => {
+    const hex = file('hex3.json', ypodoma('demo-plan', 'spillway-hex').stdout)
+    const taken = ypodoma('why', hex, '--need', 'overlay/text', '--place', 'uart1')
+    expect(taken.status).toBe(0)
+    expect(taken.stdout).toContain('moves Control receiver (rc) from Port 1 to')
+    const never = ypodoma('why', hex, '--need', 'transmitter/control', '--place', 'port:uart5')
+    expect(never.status).toBe(1)
+    expect(never.stdout).toContain('SER-08 Port 5 cannot talk both ways on one wire')
+    expect(ypodoma('why', hex, '--need', 'ghost/x', '--place', 'uart1').stderr).toContain(
+      'there is no such need; there are receiver/rc',
+    )
+  })
 })

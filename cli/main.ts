@@ -1,5 +1,6 @@
 import { Command } from 'commander'
 import { analyseCommand, demoPlanCommand, wiresCommand } from './commands'
+import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
 import { finish } from './output'
 
 const program = new Command('ypodoma')
@@ -20,6 +21,30 @@ program
   .option('--csv', 'as CSV')
   .description('the wire list')
   .action((file: string, options: { csv?: boolean }) => wiresCommand(file, options))
+
+program
+  .command('allocate')
+  .argument('<plan>', 'plan file (JSON), or - for standard input')
+  .option('--json', 'everything as JSON')
+  .option('--alternatives <n>', 'the next best n allocations that really differ')
+  .description('the best allocation, conflicts with their ways out, alternatives; exit 1 when a must has no place')
+  .action((file: string, options: { json?: boolean; alternatives?: string }) => allocateCommand(file, options))
+
+program
+  .command('boards')
+  .argument('<plan>', 'plan file (JSON), or - for standard input')
+  .option('--json', 'everything as JSON')
+  .description('the same fit-out on every board and revision, best first')
+  .action((file: string, options: { json?: boolean }) => boardsCommand(file, options))
+
+program
+  .command('why')
+  .argument('<plan>', 'plan file (JSON), or - for standard input')
+  .requiredOption('--need <device/need>', 'need, as listed by analyse --json')
+  .requiredOption('--place <place>', 'port, pad or bus, such as port:uart1 or uart1')
+  .option('--json', 'as JSON')
+  .description('what a place is to a need, and who would have to move; exit 1 when it cannot be')
+  .action((file: string, options: { need: string; place: string; json?: boolean }) => whyCommand(file, options))
 
 program
   .command('demo-plan')

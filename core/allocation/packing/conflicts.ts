@@ -17,6 +17,8 @@ export interface Compiled {
   settings: Map<number, Map<number, Bits>>
   /** Groups of items that have no unit, mode or scarce capacity in common. */
   groups: number[][]
+  /** Capacities that can be exceeded at all. */
+  scarce: boolean[]
 }
 
 /** Numbers the options of a packing and works out which pairs exclude each other. */
@@ -53,6 +55,7 @@ export function compile(packing: Packing): Compiled {
     dropBit(bits, at)
     return bits
   })
+  const scarce = packing.capacities.map((limit, capacity) => mostLoad(packing, capacity) > limit)
   const optionsOfItem = packing.items.map((item, at) => item.options.map((_, option) => first[at]! + option))
   return {
     packing,
@@ -63,7 +66,8 @@ export function compile(packing: Packing): Compiled {
     conflicts,
     twins: twinsOf(packing),
     settings: byMode,
-    groups: groupsOf(packing),
+    groups: groupsOf(packing, scarce),
+    scarce,
   }
 }
 
@@ -73,11 +77,10 @@ function twinsOf(packing: Packing): number[][] {
   return packing.items.map((item, at) => alike.get(JSON.stringify(item.options))!.filter((other) => other !== at))
 }
 
-function groupsOf(packing: Packing): number[][] {
+function groupsOf(packing: Packing, scarce: boolean[]): number[][] {
   const parent = packing.items.map((_, at) => at)
   const root = (at: number): number => (parent[at] === at ? at : (parent[at] = root(parent[at]!)))
   const owner = new Map<string, number>()
-  const scarce = packing.capacities.map((limit, capacity) => mostLoad(packing, capacity) > limit)
   packing.items.forEach((item, at) => {
     const join = (key: string) => {
       const other = owner.get(key)

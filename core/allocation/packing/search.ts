@@ -1,9 +1,16 @@
-import { assign, forbidden } from './assignment'
+import { forbidden } from './assignment'
 import { dropAll, dropBit, hasBit, emptyBits, addBit, type Bits } from './bits'
 import { compile, disputedMode, excludes, type Compiled } from './conflicts'
 import type { Packing, PackingResult, SearchLimits } from './packing'
+import { Relaxation, type Relaxed, type Undecided } from './relaxation'
 
-const defaultMaxNodes = 50_000
+const defaultMaxNodes = 12_000
+/** How often prices are moved at the root of the search and at each node below. */
+const rootTurns = 80
+const nodeTurns = 4
+
+/** Costs are whole, so a bound may be rounded up, less what arithmetic may have lost. */
+const whole = (bound: number): number => Math.ceil(bound - 1e-6 - Math.abs(bound) * 1e-12)
 
 /**
  * Solves a packing exactly: depth-first, each node bounded by the least-cost
@@ -58,22 +65,14 @@ function takeOver(compiled: Compiled, group: number[], known: number[], total: P
   }
 }
 
-interface Node {
-  /** Options still open. */
-  open: Bits
-  /** What is left of each capacity. */
-  left: Float64Array
-  /** Items not yet fixed. */
-  free: number[]
+interface Node extends Undecided {
   fixed: number[]
-  fixedCost: number
 }
 
-/** The assignment that a node's relaxation gives. */
-interface Relaxed {
-  bound: number
-  chosen: number[]
-  reducedCost: (option: number) => number
+/** A rule that a relaxed choice breaks: an item to branch on, or a shared setting in dispute. */
+interface Trouble {
+  item: number
+  mode?: number
 }
 
 function copyOf(node: Node): Node {
@@ -82,11 +81,12 @@ function copyOf(node: Node): Node {
 
 class Search {
   best: number[] | undefined
-  bestCost = forbidden
+  /** Until there is a choice: more than any can cost. */
+  bestCost: number
   bound = 0
   nodes = 0
   finished = true
-  private readonly columnOfUnit = new Map<number, number>()
+  private readonly relaxation: Relaxation
   /** Options, and items with any option, that weigh on a capacity. */
   private readonly loaded: boolean[]
   private readonly itemLoaded: boolean[]
@@ -99,12 +99,11 @@ class Search {
   ) {
     this.loaded = compiled.options.map((option) => option.loads.length > 0)
     this.itemLoaded = compiled.packing.items.map((item) => item.options.some((option) => option.loads.length > 0))
-    for (const item of group) {
-      for (const option of this.optionsOf(item)) {
-        const key = compiled.options[option]!.units[0]
-        if (key !== undefined && !this.columnOfUnit.has(key)) this.columnOfUnit.set(key, this.columnOfUnit.size)
-      }
-    }
+    this.relaxation = new Relaxation(compiled, group)
+    this.bestCost = group.reduce(
+      (sum, item) => sum + Math.max(0, ...this.optionsOf(item).map((option) => compiled.options[option]!.cost)),
+      1,
+    )
   }
 
   run(): void {
@@ -116,7 +115,8 @@ class Search {
       }
     }
     const left = Float64Array.from(compiled.packing.capacities)
-    this.bound = this.explore({ open, left, free: [...this.group], fixed: [], fixedCost: 0 })
+    const prices = this.relaxation.noPrices()
+    this.bound = this.explore({ open, left, free: [...this.group], fixed: [], fixedCost: 0, prices })
   }
 
   /** Searches below a node and returns a lower bound of all that was not searched to the end, or the best found. */
@@ -124,35 +124,32 @@ class Search {
     this.nodes += 1
     if (!this.propagate(node)) return this.bestCost
     const relaxed = this.relax(node)
-    if (!relaxed || relaxed.bound >= this.bestCost) return this.bestCost
+    if (!relaxed || whole(relaxed.bound) >= this.bestCost) return this.bestCost
     if (this.nodes >= this.maxNodes || ((this.nodes & 63) === 0 && this.limits.stopped?.())) {
       this.finished = false
       this.tryAnything(node, relaxed.chosen)
-      return relaxed.bound
+      return whole(relaxed.bound)
     }
-    const trouble = this.troubleIn(node, relaxed.chosen)
-    if (!trouble) {
-      this.best = [...node.fixed, ...relaxed.chosen]
-      this.bestCost = relaxed.bound
-      return relaxed.bound
-    }
-    return trouble.mode === undefined
-      ? this.branchOnItem(node, trouble.item, relaxed)
-      : this.branchOnMode(node, trouble.mode, relaxed)
+    const trouble = this.troubleIn(node, relaxed.chosen) ?? { item: this.narrowest(node, node.free) }
+    return trouble.mode === undefined ? this.branchOnItem(node, trouble.item, relaxed) : this.branchOnMode(node, trouble, relaxed)
   }
 
-  /** One branch for each value of a shared setting that is in dispute. */
-  private branchOnMode(node: Node, mode: number, { bound, chosen }: Relaxed): number {
-    const values = [...this.compiled.settings.get(mode)!]
+  /** One branch for each value of a shared setting that is in dispute; by item when only one value is left. */
+  private branchOnMode(node: Node, { item, mode }: Trouble, relaxed: Relaxed): number {
+    const { chosen } = relaxed
+    const values = [...this.compiled.settings.get(mode!)!]
     const wanted = (bits: Bits) => chosen.filter((option) => hasBit(bits, option)).length
-    values.sort(([, one], [, other]) => wanted(other) - wanted(one))
+    const open = values.filter(([, holders]) =>
+      node.free.some((one) => this.openOptions(node, one).some((option) => hasBit(holders, option))),
+    )
+    if (open.length < 2) return this.branchOnItem(node, item, relaxed)
+    open.sort(([, one], [, other]) => wanted(other) - wanted(one))
     let lowest = forbidden
-    for (const [value, holders] of values) {
+    for (const [value] of open) {
       if (!this.finished) {
-        lowest = Math.min(lowest, bound)
+        lowest = Math.min(lowest, whole(relaxed.bound))
         continue
       }
-      if (!node.free.some((item) => this.openOptions(node, item).some((option) => hasBit(holders, option)))) continue
       const child = copyOf(node)
       for (const [other, losers] of values) if (other !== value) dropAll(child.open, losers)
       lowest = Math.min(lowest, this.explore(child))
@@ -169,7 +166,7 @@ class Search {
     const done: number[] = []
     let lowest = forbidden
     for (const option of branches) {
-      const floor = relaxed.bound + relaxed.reducedCost(option)
+      const floor = whole(relaxed.bound + relaxed.reducedCost(option))
       if (floor >= this.bestCost) continue
       if (!this.finished) {
         lowest = Math.min(lowest, floor)
@@ -251,49 +248,53 @@ class Search {
     return this.compiled.options[option]!.loads.some(([capacity, amount]) => amount > node.left[capacity]!)
   }
 
-  /** The assignment bound, with options closed that cannot be in a better solution. */
+  /**
+   * The bound of a node under prices that are moved a few times; what cannot be in
+   * a better solution is closed, and what the relaxation happens to solve is kept.
+   * @returns undefined when nothing better is below the node
+   */
   private relax(node: Node): Relaxed | undefined {
-    const { options, first } = this.compiled
-    const { free } = node
-    const shared = this.columnOfUnit.size
-    const columns = shared + free.length
-    const cost = new Float64Array(free.length * columns).fill(forbidden)
-    const cheapest = new Int32Array(free.length * columns).fill(-1)
-    const columnOf = (row: number, option: number) => {
-      const key = options[option]!.units[0]
-      return key === undefined ? shared + row : this.columnOfUnit.get(key)!
+    const turns = this.nodes === 1 ? rootTurns : nodeTurns
+    let best: Relaxed | undefined
+    let bestPrices = node.prices
+    let stride = 1
+    for (let turn = 0; ; turn += 1) {
+      const relaxed = this.relaxation.solve(node)
+      if (!relaxed) return undefined
+      const sound = !this.troubleIn(node, relaxed.chosen)
+      if (sound) this.keep(node, relaxed.chosen)
+      else if (this.nodes === 1 && turn % 8 === 0) this.tryAnything(node, relaxed.chosen)
+      if (whole(relaxed.bound) >= this.bestCost) return undefined
+      this.closeHopeless(node, relaxed)
+      if (!best || relaxed.bound > best.bound) {
+        best = relaxed
+        bestPrices = node.prices
+      } else if (turn % 3 === 0) stride /= 2
+      const aim = this.best ? this.bestCost : Math.min(this.bestCost, relaxed.bound * 1.1 + 10)
+      const next = turn < turns ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound)) : undefined
+      node.prices = next ?? bestPrices
+      if (!next) return best
     }
-    free.forEach((item, row) => {
-      for (let option = first[item]!; option < first[item + 1]!; option += 1) {
-        if (!hasBit(node.open, option)) continue
-        const cell = row * columns + columnOf(row, option)
-        if (options[option]!.cost < cost[cell]!) {
-          cost[cell] = options[option]!.cost
-          cheapest[cell] = option
-        }
-      }
-    })
-    const assignment = assign(cost, free.length, columns)
-    if (!assignment) return undefined
-    const bound = node.fixedCost + assignment.cost
-    const rowOf = new Map(free.map((item, row) => [item, row]))
-    const reducedCost = (option: number) => {
-      const row = rowOf.get(this.compiled.itemOf[option]!)!
-      return Math.max(0, options[option]!.cost - assignment.rows[row]! - assignment.columns[columnOf(row, option)]!)
-    }
-    if (this.bestCost < forbidden) {
-      for (const item of free) {
-        for (const option of this.optionsOf(item)) {
-          if (hasBit(node.open, option) && bound + reducedCost(option) >= this.bestCost) dropBit(node.open, option)
-        }
+  }
+
+  private closeHopeless(node: Node, { bound, reducedCost }: Relaxed): void {
+    for (const item of node.free) {
+      for (const option of this.optionsOf(item)) {
+        if (hasBit(node.open, option) && whole(bound + reducedCost(option)) >= this.bestCost) dropBit(node.open, option)
       }
     }
-    const chosen = free.map((_, row) => cheapest[row * columns + assignment.columnOf[row]!]!)
-    return { bound, chosen, reducedCost }
+  }
+
+  /** Keeps a complete choice when it is the best so far. */
+  private keep(node: Node, chosen: number[]): void {
+    const cost = chosen.reduce((sum, option) => sum + this.compiled.options[option]!.cost, node.fixedCost)
+    if (cost >= this.bestCost) return
+    this.best = [...node.fixed, ...chosen]
+    this.bestCost = cost
   }
 
   /** What the relaxation got wrong: a shared setting in dispute before anything else, or an item in conflict. */
-  private troubleIn(node: Node, chosen: number[]): { item: number; mode?: number } | undefined {
+  private troubleIn(node: Node, chosen: number[]): Trouble | undefined {
     const guilty = new Set<number>()
     for (let one = 0; one < chosen.length; one += 1) {
       for (let other = one + 1; other < chosen.length; other += 1) {
@@ -306,11 +307,14 @@ class Search {
     }
     this.overloaded(node, chosen).forEach((item) => guilty.add(item))
     if (!guilty.size) return undefined
-    const counted = [...guilty]
-      .map((item) => ({ item, count: this.openOptions(node, item).length }))
-      .filter(({ count }) => count > 1)
+    return { item: this.narrowest(node, [...guilty]) }
+  }
+
+  /** Of some items the one with the fewest options left, but more than one. */
+  private narrowest(node: Node, items: number[]): number {
+    const counted = items.map((item) => ({ item, count: this.openOptions(node, item).length })).filter(({ count }) => count > 1)
     counted.sort((a, b) => a.count - b.count || a.item - b.item)
-    return { item: counted[0]?.item ?? node.free.find((item) => this.openOptions(node, item).length > 1) ?? [...guilty][0]! }
+    return counted[0]?.item ?? node.free.find((item) => this.openOptions(node, item).length > 1) ?? items[0]!
   }
 
   /** Items on a capacity that the chosen options exceed together. */
@@ -326,9 +330,8 @@ class Search {
     )
   }
 
-  /** On running out of nodes with nothing found: takes options in turn while they fit. */
+  /** Takes options in turn while they fit, preferred ones first, and keeps the result if it is the best so far. */
   private tryAnything(node: Node, preferred: number[]): void {
-    if (this.best) return
     const rest: Node = { ...node, open: node.open.slice(), left: node.left.slice() }
     const wanted = new Map(preferred.map((option) => [this.compiled.itemOf[option]!, option]))
     for (const item of [...node.free]) {
@@ -338,8 +341,7 @@ class Search {
       const option = like !== undefined && usable.includes(like) ? like : cheapest
       if (option === undefined || !this.fix(rest, item, option)) return
     }
-    this.best = rest.fixed
-    this.bestCost = rest.fixedCost
+    this.keep(rest, [])
   }
 
   private optionsOf(item: number): number[] {

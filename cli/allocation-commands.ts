@@ -1,0 +1,142 @@
+import {
+  alternatives,
+  compareBoards,
+  conflictOf,
+  forcePlace,
+  layOut,
+  solveProblem,
+  sortBoards,
+  waysOut,
+  type Allocation,
+  type Alternative,
+  type Forced,
+  type Problem,
+  type Score,
+} from '#core/allocation'
+import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
+import { formatAmps } from '#core/units'
+import { shippedLibrary } from './files'
+import { print, readPlanFile, Unusable } from './output'
+
+function solved(plan: Plan): { problem: Problem; base: Allocation } {
+  const problem = layOut(resolvePlan(plan))
+  return { problem, base: solveProblem(problem, plan) }
+}
+
+function nameOf(plan: Plan, key: string): string {
+  const [device, part] = splitKey(key)
+  return `${plan.devices.find(({ id }) => id === device)?.name ?? device} (${part})`
+}
+
+const scoreText = ({ unmetMusts, unmetWishes, risk, moves }: Score) =>
+  `musts without place ${unmetMusts}, wishes ${unmetWishes.join('/')}, risk ${risk}, moves ${moves}`
+
+/** Prints the best allocation, the next best ones that really differ, and for each need without a place why and what to do. */
+export function allocateCommand(file: string, options: { json?: boolean; alternatives?: string }): void {
+  const plan = readPlanFile(file)
+  const count = Number(options.alternatives ?? 0)
+  if (!Number.isInteger(count) || count < 0 || count > 20)
+    throw new Unusable(`--alternatives ${options.alternatives}: expected a number from 0 to 20`)
+  const { problem, base } = solved(plan)
+  const others = count ? alternatives(problem, plan, base, count) : []
+  const boards = Object.values(shippedLibrary().boards)
+  const conflicts = base.unmet.map((key) => {
+    const conflict = conflictOf(problem, base, key)
+    return { ...conflict, waysOut: waysOut(problem, base, conflict, boards) }
+  })
+  process.exitCode = base.score.unmetMusts ? 1 : 0
+  if (options.json) {
+    print(JSON.stringify({ allocation: base, alternatives: others, conflicts }, null, 2))
+    return
+  }
+  for (const [key, { place }] of Object.entries(base.assignment))
+    print(`${nameOf(plan, key).padEnd(40)} ${placeLabel(place, plan)}`)
+  print(`${base.proven ? 'proven best' : 'not proven best'}; ${scoreText(base.score)}`)
+  for (const { key, needs, choices, waysOut: ways } of conflicts) {
+    const held = choices.map(
+      (choice) =>
+        `${choice.kind} of ${nameOf(plan, choice.key)} ${choice.kind === 'lock' ? 'to' : 'off'} ${placeLabel(choice.place, plan)}`,
+    )
+    print(
+      `${nameOf(plan, key)} has no place: it cannot be had together with ${[...needs.map((need) => nameOf(plan, need)), ...held].join(', ') || 'anything'}`,
+    )
+    for (const way of ways) print(`  way out: ${way.label}`)
+  }
+  others.forEach((other, at) => print(`alternative ${at + 1}: ${alternativeText(plan, other)}`))
+}
+
+function alternativeText(plan: Plan, { moves, gives, saves, loses, gains, score }: Alternative): string {
+  return [
+    scoreText(score),
+    moves.length
+      ? `moves ${moves.map(({ key, to }) => `${nameOf(plan, key)} to ${to ? placeLabel(to, plan) : 'no place'}`).join(', ')}`
+      : '',
+    gives.length ? `costs ${gives.map(({ key, reason }) => `${nameOf(plan, key)}: ${reason.text}`).join('; ')}` : '',
+    saves.length ? `saves ${saves.map(({ key, reason }) => `${nameOf(plan, key)}: ${reason.text}`).join('; ')}` : '',
+    loses.length ? `loses ${loses.map((key) => nameOf(plan, key)).join(', ')}` : '',
+    gains.length ? `gains ${gains.map((key) => nameOf(plan, key)).join(', ')}` : '',
+  ]
+    .filter(Boolean)
+    .join('\n  ')
+}
+
+/** Prints how the fit-out would sit on every board and revision, best first. */
+export function boardsCommand(file: string, { json }: { json?: boolean }): void {
+  const plan = readPlanFile(file)
+  const library = shippedLibrary()
+  const fits = sortBoards([...compareBoards(plan, Object.values(library.boards))])
+  if (json) {
+    print(
+      JSON.stringify(
+        fits.map(({ edit: _, ...fit }) => fit),
+        null,
+        2,
+      ),
+    )
+    return
+  }
+  for (const { name, revision, verdict, score, unmet, sparePorts, spareCurrent, mass, batterySuits } of fits) {
+    const words = {
+      fits: 'fits fully',
+      cost: 'fits with costs',
+      lost: `loses ${unmet.map((key) => nameOf(plan, key)).join(', ')}`,
+    }[verdict]
+    const battery = batterySuits ? '' : '; the battery does not suit'
+    print(
+      `${`${name} rev ${revision}`.padEnd(20)} ${words}; risk ${score.risk}; ${sparePorts} ports and ${formatAmps(spareCurrent)} spare; ${mass.toFixed(1)} g${battery}`,
+    )
+  }
+}
+
+/** Prints what a place is to a need: fits, at what cost, or why not; and who would have to move. */
+export function whyCommand(file: string, options: { need: string; place: string; json?: boolean }): void {
+  const plan = readPlanFile(file)
+  const { problem, base } = solved(plan)
+  const want = problem.wants.find(({ key }) => key === options.need)
+  if (!want)
+    throw new Unusable(
+      `--need ${options.need}: there is no such need; there are ${problem.wants.map(({ key }) => key).join(', ')}`,
+    )
+  const place = want.offers.find((offer) => offer.place === options.place || offer.place.endsWith(`:${options.place}`))?.place
+  if (!place)
+    throw new Unusable(
+      `--place ${options.place}: no place for this need; there are ${want.offers.map((offer) => offer.place).join(', ')}`,
+    )
+  const forced = forcePlace(problem, plan, base, options.need, place)
+  process.exitCode = forced.possible ? 0 : 1
+  if (options.json) print(JSON.stringify(forced, null, 2))
+  else printForced(plan, forced)
+}
+
+function printForced(plan: Plan, { key, place, possible, refusals, reasons, moves, losers, worse }: Forced): void {
+  print(
+    `${nameOf(plan, key)} on ${placeLabel(place, plan)}: ${!possible ? 'cannot' : reasons.some(({ risk }) => risk) ? 'fits at a cost' : 'fits'}`,
+  )
+  for (const { rule, text, risk } of possible ? reasons : refusals) print(`  ${rule} ${text}${risk ? ` (risk ${risk})` : ''}`)
+  for (const move of moves)
+    print(
+      `  moves ${nameOf(plan, move.key)} from ${move.from ? placeLabel(move.from, plan) : 'no place'} to ${placeLabel(move.to!, plan)}`,
+    )
+  for (const loser of losers) print(`  leaves ${nameOf(plan, loser)} without a place`)
+  if (possible) print(`  change of score: ${scoreText(worse)}`)
+}

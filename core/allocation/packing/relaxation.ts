@@ -1,0 +1,176 @@
+import { assign, forbidden } from './assignment'
+import { hasBit, type Bits } from './bits'
+import type { Compiled } from './conflicts'
+
+/** What is still to be decided at a node of the search. */
+export interface Undecided {
+  /** Options still open. */
+  open: Bits
+  /** What is left of each capacity. */
+  left: Float64Array
+  /** Items not yet fixed. */
+  free: number[]
+  fixedCost: number
+  /** Prices to start from, and afterwards those of the best bound found. */
+  prices: Float64Array
+}
+
+/** A least-cost assignment under prices, and what it proves. */
+export interface Relaxed {
+  /** No completion of the node costs less. */
+  bound: number
+  /** Option of each free item. */
+  chosen: number[]
+  /** By how much the bound rises at least when the option is taken. */
+  reducedCost: (option: number) => number
+}
+
+/**
+ * Lagrangian relaxation of a packing. Main units stay exact: each node solves a
+ * least-cost assignment of items to them. Further units (Σ x ≤ 1) and capacities
+ * (Σ load ≤ limit), which the assignment leaves out, carry prices instead; shared
+ * settings are left to the branching, since their prices converge too slowly to
+ * help. Any prices ≥ 0 give a lower bound; `reprice` moves them by a subgradient
+ * step towards the best one (Held, Wolfe and Crowder, Mathematical Programming 6, 1974).
+ */
+export class Relaxation {
+  /** Column of each option's main unit; −1 when it has none. */
+  private readonly column: Int32Array
+  private readonly columns: number
+  /** Rows that carry a price: those of option o are rows[firstRow[o]] … rows[firstRow[o + 1] − 1], taken `amounts` of. */
+  private readonly firstRow: Int32Array
+  private readonly rows: Int32Array
+  private readonly amounts: Float64Array
+  /** For each row its capacity; −1 when it is a unit. */
+  private readonly capacityOf: number[] = []
+  private readonly slope: Float64Array
+  /** Rows that some open option takes of. */
+  private readonly seen: Uint8Array
+  private readonly full: Float64Array
+
+  constructor(
+    private readonly compiled: Compiled,
+    group: number[],
+  ) {
+    const { options, optionsOfItem, scarce } = compiled
+    const members = group.flatMap((item) => optionsOfItem[item]!)
+    this.column = new Int32Array(options.length).fill(-1)
+    const columnOfUnit = new Map<number, number>()
+    const rowOfUnit = new Map<number, number>()
+    const rowOfCapacity = new Map<number, number>()
+    for (const option of members) {
+      const { units, loads } = options[option]!
+      const [main, ...further] = units
+      if (main !== undefined) {
+        if (!columnOfUnit.has(main)) columnOfUnit.set(main, columnOfUnit.size)
+        this.column[option] = columnOfUnit.get(main)!
+      }
+      for (const unit of further) if (!rowOfUnit.has(unit)) rowOfUnit.set(unit, this.capacityOf.push(-1) - 1)
+      for (const [capacity] of loads) {
+        if (scarce[capacity] && !rowOfCapacity.has(capacity)) rowOfCapacity.set(capacity, this.capacityOf.push(capacity) - 1)
+      }
+    }
+    this.columns = columnOfUnit.size
+    const taken = options.map(() => [] as [row: number, amount: number][])
+    for (const option of members) {
+      const { units, loads } = options[option]!
+      for (const unit of units) if (rowOfUnit.has(unit)) taken[option]!.push([rowOfUnit.get(unit)!, 1])
+      for (const [capacity, amount] of loads) {
+        if (rowOfCapacity.has(capacity)) taken[option]!.push([rowOfCapacity.get(capacity)!, amount])
+      }
+    }
+    this.firstRow = new Int32Array(options.length + 1)
+    taken.forEach((list, option) => (this.firstRow[option + 1] = this.firstRow[option]! + list.length))
+    this.rows = Int32Array.from(taken.flatMap((list) => list.map(([at]) => at)))
+    this.amounts = Float64Array.from(taken.flatMap((list) => list.map(([, amount]) => amount)))
+    this.slope = new Float64Array(this.capacityOf.length)
+    this.seen = new Uint8Array(this.capacityOf.length)
+    this.full = new Float64Array(options.length)
+  }
+
+  /** Prices of nothing. */
+  noPrices(): Float64Array {
+    return new Float64Array(this.slope.length)
+  }
+
+  /**
+   * The assignment under a node's prices.
+   * @returns undefined when the free items cannot all be given a main unit
+   */
+  solve(node: Undecided): Relaxed | undefined {
+    const { options, itemOf, first } = this.compiled
+    const { free, prices } = node
+    const { full, column, seen, rows, amounts, firstRow } = this
+    const shared = this.columns
+    const columns = shared + free.length
+    const cost = new Float64Array(free.length * columns).fill(forbidden)
+    const cheapest = new Int32Array(free.length * columns)
+    seen.fill(0)
+    for (let row = 0; row < free.length; row += 1) {
+      const end = first[free[row]! + 1]!
+      for (let option = first[free[row]!]!; option < end; option += 1) {
+        if (!hasBit(node.open, option)) continue
+        let sum = options[option]!.cost
+        for (let at = firstRow[option]!; at < firstRow[option + 1]!; at += 1) {
+          sum += prices[rows[at]!]! * amounts[at]!
+          seen[rows[at]!] = 1
+        }
+        full[option] = sum
+        const cell = row * columns + (column[option]! < 0 ? shared + row : column[option]!)
+        if (sum < cost[cell]!) {
+          cost[cell] = sum
+          cheapest[cell] = option
+        }
+      }
+    }
+    const assignment = assign(cost, free.length, columns)
+    if (!assignment) return undefined
+    const chosen = free.map((_, row) => cheapest[row * columns + assignment.columnOf[row]!]!)
+    const bound = node.fixedCost + assignment.cost - this.rebate(node, chosen)
+    const costs = full.slice()
+    const rowOf = new Map(free.map((item, row) => [item, row]))
+    return {
+      bound,
+      chosen,
+      reducedCost: (option) => {
+        const row = rowOf.get(itemOf[option]!)!
+        const at = column[option]! < 0 ? shared + row : column[option]!
+        return Math.max(0, costs[option]! - assignment.rows[row]! - assignment.columns[at]!)
+      },
+    }
+  }
+
+  /** What the prices pay back: each row's limit at its price. Leaves the slope of the bound behind. */
+  private rebate({ prices, left }: Undecided, chosen: number[]): number {
+    const { slope, seen, rows, amounts, firstRow, capacityOf } = this
+    slope.fill(0)
+    for (const option of chosen) {
+      for (let at = firstRow[option]!; at < firstRow[option + 1]!; at += 1) slope[rows[at]!]! += amounts[at]!
+    }
+    let paid = 0
+    for (let row = 0; row < slope.length; row += 1) {
+      if (!seen[row]) continue
+      const limit = capacityOf[row]! < 0 ? 1 : left[capacityOf[row]!]!
+      paid += prices[row]! * limit
+      slope[row]! -= limit
+    }
+    return paid
+  }
+
+  /**
+   * Prices one step along the slope of the bound last solved.
+   * @param rise how far the bound is to rise if it went on as steeply
+   * @returns undefined when the bound cannot rise from here
+   */
+  reprice(prices: Float64Array, rise: number): Float64Array | undefined {
+    const { slope } = this
+    let length = 0
+    for (let row = 0; row < slope.length; row += 1) {
+      if (slope[row]! < 0 && prices[row] === 0) slope[row] = 0
+      length += slope[row]! * slope[row]!
+    }
+    if (length === 0) return undefined
+    const step = rise / length
+    return prices.map((price, row) => Math.max(0, price + step * slope[row]!))
+  }
+}
