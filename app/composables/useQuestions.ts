@@ -30,6 +30,8 @@ export function useQuestions() {
   return {
     stop,
     force: (plan: Plan, key: string, place: string): Promise<Forced> => engine().force(plain(plan), key, place),
+    explain: (plan: Plan, keys: string[], tell: (key: string, forced: Forced[]) => void): Promise<void> =>
+      engine().explain(plain(plan), keys, proxy(tell)),
     alternatives: (plan: Plan, count: number): Promise<Alternative[]> => engine().alternatives(plain(plan), count),
     deadlocks: (plan: Plan, boards: BoardDefinition[]): Promise<Deadlock[]> => engine().deadlocks(plain(plan), plain(boards)),
     boards: (plan: Plan, boards: BoardDefinition[], tell: (fit: BoardFit) => void): Promise<void> =>

@@ -60,6 +60,19 @@ const engine = {
     return forcePlace(problem, plan, base, key, place)
   },
 
+  /** What it would mean to put each need at each place that takes it; told need by need. */
+  async explain(plan: Plan, keys: string[], tell: (key: string, forced: Forced[]) => void): Promise<void> {
+    const { problem, base } = laidOut(plan)
+    for (const key of keys) {
+      const offers = problem.wants.find((want) => want.key === key)?.offers ?? []
+      tell(
+        key,
+        offers.map(({ place }) => forcePlace(problem, plan, base, key, place)),
+      )
+      await breathe()
+    }
+  },
+
   alternatives(plan: Plan, count: number): Alternative[] {
     const { problem, base } = laidOut(plan)
     return alternatives(problem, plan, base, count)

@@ -1,12 +1,15 @@
 import { solveNear, type Allocation, type Constraints } from './allocate'
 import { compareScores, movesBetween, type Move } from './force'
 import type { SearchLimits } from './packing'
+import type { Place } from '../plan'
 import type { Problem, Score } from './problem'
 import type { Reason } from './verdict'
 
 /** Another allocation and how it differs from the best. */
 export interface Alternative {
   allocation: Allocation
+  /** The placement of the best that it does without: banning it leads here. */
+  ruledOut: { key: string; place: Place }
   moves: Move[]
   score: Score
   /** Costs it has and the best has not. */
@@ -40,7 +43,7 @@ export function alternatives(
     const mark = signature(allocation)
     if (seen.has(mark)) continue
     seen.add(mark)
-    found.push(compare(base, allocation))
+    found.push(compare(base, allocation, { key: want.key, place }))
   }
   return found.sort((a, b) => compareScores(a.score, b.score)).slice(0, count)
 }
@@ -61,8 +64,9 @@ function signature({ reasons, unmet, assignment }: Allocation): string {
   return JSON.stringify([unmet, costs.sort(), sharing.sort()])
 }
 
-function compare(base: Allocation, allocation: Allocation): Alternative {
+function compare(base: Allocation, allocation: Allocation, ruledOut: Alternative['ruledOut']): Alternative {
   return {
+    ruledOut,
     allocation,
     moves: movesBetween(base, allocation),
     score: allocation.score,

@@ -1,17 +1,62 @@
 <script setup lang="ts">
 import { mdiCancel, mdiLock } from '@mdi/js'
+import type { Forced } from '#core/allocation'
 import type { FitCell, FitRow } from '#core/engine'
+import { consequencesOf } from '~/composables/useConsequences'
 import { useNames } from '~/composables/useNames'
+import { useQuestions } from '~/composables/useQuestions'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const build = useBuild()
 const selection = useSelection()
 const names = useNames()
+const questions = useQuestions()
+onScopeDispose(questions.stop)
 const focused = shallowRef<{ row: FitRow; cell: FitCell }>()
 
-const rows = computed(() => build.analysis!.grid.filter((row) => row.kind === 'serial'))
-const columns = computed(() => rows.value[0]?.cells.map((cell) => cell.place) ?? [])
+const groupNames: Record<string, string> = { serial: 'Serial ports', supply: 'Supplies', i2c: 'I²C buses', can: 'CAN buses' }
+const groupOf = (row: FitRow) => groupNames[row.kind] ?? (row.kind.startsWith('receiver') ? 'Receiver inputs' : 'Pads')
+const groups = computed(() => [...new Set(build.analysis!.grid.map(groupOf))])
+const shown = ref('Serial ports')
+const rows = computed(() => build.analysis!.grid.filter((row) => groupOf(row) === shown.value))
+/** Places that some need of the group could take, or all of them where there are few. */
+const columns = computed(() => {
+  const places = [...new Set(rows.value.flatMap((row) => row.cells.map((cell) => cell.place)))]
+  if (places.length <= 14) return places
+  return places.filter((place) =>
+    rows.value.some((row) => row.cells.some((cell) => cell.place === place && cell.verdict !== 'cannot')),
+  )
+})
+const cellAt = (row: FitRow, place: string) => row.cells.find((cell) => cell.place === place)
+
+/** What would have to move for each cell, filled in as it is worked out, the rows on screen first. */
+const explained = shallowRef<Record<string, Forced[]>>({})
+watch(
+  () => [build.analysis, shown.value] as const,
+  async ([analysis], before) => {
+    if (!analysis) return
+    if (analysis !== before?.[0]) explained.value = {}
+    questions.stop()
+    const wanted = [...rows.value, ...analysis.grid].map((row) => row.key)
+    const keys = [...new Set(wanted)].filter((key) => !explained.value[key])
+    await questions.explain(build.plan!, keys, (key, forced) => (explained.value = { ...explained.value, [key]: forced }))
+  },
+  { immediate: true },
+)
+const forcedAt = (row: FitRow, cell: FitCell) => explained.value[row.key]?.find((one) => one.place === cell.place)
+const verdictOf = (row: FitRow, cell: FitCell) => {
+  const forced = forcedAt(row, cell)
+  return cell.verdict !== 'cannot' && forced && !forced.possible ? 'cannot' : cell.verdict
+}
+const movers = (row: FitRow, cell: FitCell) => {
+  const forced = forcedAt(row, cell)
+  return forced?.possible ? forced.moves.length + forced.losers.length : 0
+}
+const consequence = computed(() => {
+  const forced = focused.value && forcedAt(focused.value.row, focused.value.cell)
+  return forced?.possible ? consequencesOf(forced, names) : forced?.refusals.map(({ text }) => text).join('; ')
+})
 
 const isLocked = (row: FitRow, cell: FitCell) => build.plan!.locks[row.key] === cell.place
 const isBanned = (row: FitRow, cell: FitCell) => build.plan!.bans[row.key]?.includes(cell.place) ?? false
@@ -29,7 +74,7 @@ function ban(row: FitRow, cell: FitCell) {
 const verdicts = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
 const spoken = (row: FitRow, cell: FitCell) =>
   [
-    `${names.device(row.device)} on ${names.place(cell.place)}: ${verdicts[cell.verdict]}`,
+    `${names.device(row.device)} on ${names.place(cell.place)}: ${verdicts[verdictOf(row, cell)]}`,
     isHere(row, cell) ? 'is here' : '',
     isLocked(row, cell) ? 'locked' : '',
     isBanned(row, cell) ? 'banned' : '',
@@ -48,12 +93,25 @@ function move(event: KeyboardEvent, by: [number, number]) {
 
 <template>
   <div class="sheet">
-    <table class="grid">
+    <div class="groups" role="group" aria-label="Kind of place">
+      <button
+        v-for="name in groups"
+        :key="name"
+        :class="{ here: name === shown }"
+        :aria-pressed="name === shown"
+        @click="shown = name"
+      >
+        {{ name }}
+      </button>
+    </div>
+    <table class="grid" :class="{ many: columns.length > 14 }">
       <thead>
         <tr>
           <th scope="col">Link</th>
           <th v-for="place in columns" :key="place" scope="col" :class="{ lit: selection.lit.has(place) }">
-            <button @click="selection.select(place)">{{ names.place(place) }}</button>
+            <button @click="selection.select(place)">
+              {{ columns.length > 14 ? names.place(place).replace('pad ', '') : names.place(place) }}
+            </button>
           </th>
         </tr>
       </thead>
@@ -64,10 +122,12 @@ function move(event: KeyboardEvent, by: [number, number]) {
               {{ names.device(row.device) }} <span class="quiet">{{ row.label }}</span>
             </button>
           </th>
-          <td v-for="cell in row.cells" :key="cell.place">
+          <td v-for="place in columns" :key="place">
             <button
+              v-for="cell in [cellAt(row, place)].filter((one) => one !== undefined)"
+              :key="cell.place"
               class="cell"
-              :class="[cell.verdict, { here: isHere(row, cell), banned: isBanned(row, cell) }]"
+              :class="[verdictOf(row, cell), { here: isHere(row, cell), banned: isBanned(row, cell) }]"
               :aria-label="spoken(row, cell)"
               @mouseenter="focused = { row, cell }"
               @focus="focused = { row, cell }"
@@ -81,9 +141,9 @@ function move(event: KeyboardEvent, by: [number, number]) {
             >
               <v-icon v-if="isBanned(row, cell)" :icon="mdiCancel" size="14" />
               <v-icon v-else-if="isLocked(row, cell)" :icon="mdiLock" size="14" />
-              <span v-else-if="cell.verdict === 'cannot'" aria-hidden="true">×</span>
-              <span v-else-if="cell.verdict === 'cost'" class="mono" aria-hidden="true">{{ cell.risk }}</span>
-              <span v-else aria-hidden="true">·</span>
+              <span v-else-if="verdictOf(row, cell) === 'cannot'" aria-hidden="true">×</span>
+              <span v-else aria-hidden="true" class="mono">{{ cell.verdict === 'cost' ? cell.risk : '·' }}</span>
+              <sup v-if="movers(row, cell)" class="movers mono" aria-hidden="true">{{ movers(row, cell) }}</sup>
             </button>
           </td>
         </tr>
@@ -91,15 +151,17 @@ function move(event: KeyboardEvent, by: [number, number]) {
     </table>
     <p class="legend quiet">
       <span class="cell fits here">·</span> is here <span class="cell fits">·</span> fits
-      <span class="cell cost mono">6</span> fits at a cost <span class="cell cannot">×</span> cannot. Click or Enter locks, right
+      <span class="cell cost mono">6</span> fits at a cost <span class="cell cannot">×</span> cannot
+      <span class="cell fits">·<sup class="movers mono">2</sup></span> would move that many others. Click or Enter locks, right
       click or B bans, arrows move.
     </p>
     <div class="reason" role="status">
       <template v-if="focused">
         <b
           >{{ names.device(focused.row.device) }} on {{ names.place(focused.cell.place) }}:
-          {{ verdicts[focused.cell.verdict] }}</b
+          {{ verdicts[verdictOf(focused.row, focused.cell)] }}</b
         >
+        <p v-if="consequence">To have it there: {{ consequence }}.</p>
         <ul>
           <li v-for="reason in focused.cell.reasons" :key="reason.text">
             <span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}
@@ -161,6 +223,40 @@ td {
 .banned {
   text-decoration: line-through;
   background: repeating-linear-gradient(45deg, transparent 0 4px, rgb(var(--v-theme-line)) 4px 6px);
+}
+.groups {
+  display: flex;
+  gap: 4px;
+  margin-bottom: 8px;
+}
+.groups button {
+  border: var(--edge);
+  border-radius: 12px;
+  padding: 1px 10px;
+  font-size: 12.5px;
+}
+.groups button.here {
+  border-color: rgb(var(--v-theme-primary));
+  border-width: 2px;
+  font-weight: 700;
+}
+.many thead th button {
+  writing-mode: vertical-rl;
+  transform: rotate(180deg);
+}
+.many th {
+  padding: 2px 3px;
+}
+.many .cell {
+  min-width: 19px;
+}
+.movers {
+  font-size: 9.5px;
+  margin-left: 1px;
+}
+.cell {
+  grid-auto-flow: column;
+  justify-content: center;
 }
 .legend {
   margin: 10px 0;

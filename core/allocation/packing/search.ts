@@ -4,7 +4,7 @@ import { compile, disputedMode, excludes, type Compiled } from './conflicts'
 import type { Packing, PackingResult, SearchLimits } from './packing'
 import { Relaxation, type Relaxed, type Undecided } from './relaxation'
 
-const defaultMaxNodes = 12_000
+const defaultMaxNodes = 6_000
 /** How often prices are moved at the root of the search and at each node below. */
 const rootTurns = 80
 const nodeTurns = 4

@@ -2,7 +2,15 @@
 import { mdiSwapVertical } from '@mdi/js'
 import { useBuild } from '~/stores/build'
 
-type View = 'lanes' | 'grid'
+const views = {
+  lanes: 'Port lanes',
+  grid: 'Fit grid',
+  board: 'Board',
+  alternatives: 'Alternatives',
+  boards: 'Which board',
+  room: 'Room left',
+}
+type View = keyof typeof views
 const build = useBuild()
 const view = ref<View>('lanes')
 const begun = computed(() => Object.keys(build.plan!.assignment).length > 0)
@@ -52,10 +60,12 @@ function clearChoices() {
         label="Reallocate after each edit"
         @update:model-value="(on) => build.edit({ type: 'plan.automatic', automatic: Boolean(on) })"
       />
-      <v-btn-toggle v-model="view" mandatory density="compact" variant="outlined" divided aria-label="View">
-        <v-btn value="lanes">Port lanes</v-btn><v-btn value="grid">Fit grid</v-btn>
-      </v-btn-toggle>
     </div>
+    <nav class="views no-print" aria-label="Views of the allocation">
+      <button v-for="(name, id) in views" :key="id" :class="{ here: view === id }" :aria-pressed="view === id" @click="view = id">
+        {{ name }}
+      </button>
+    </nav>
     <p v-if="!build.plan!.devices.length" class="pa-6">
       Nothing to allocate yet. <NuxtLink :to="`/builds/${build.id}/fit-out`">Add devices in Fit-out</NuxtLink>.
     </p>
@@ -65,8 +75,13 @@ function clearChoices() {
         Nothing is on a port yet. Allocate finds the best place for every device at once and says why; lock or ban single places
         first if you already know them.
       </p>
+      <DeadlockPanel v-if="begun && (view === 'lanes' || view === 'grid' || view === 'board')" />
       <PortLanes v-if="view === 'lanes'" />
-      <FitGrid v-else />
+      <FitGrid v-else-if="view === 'grid'" />
+      <BoardView v-else-if="view === 'board'" />
+      <AlternativesView v-else-if="view === 'alternatives'" />
+      <BoardsView v-else-if="view === 'boards'" />
+      <RoomView v-else />
     </template>
   </div>
 </template>
@@ -75,5 +90,19 @@ function clearChoices() {
 .hint {
   padding: 10px 16px 0;
   max-width: 80ch;
+}
+.views {
+  display: flex;
+  gap: 2px;
+  padding: 0 16px;
+  border-bottom: var(--edge);
+}
+.views button {
+  padding: 5px 12px;
+  border-bottom: 3px solid transparent;
+}
+.views button.here {
+  border-bottom-color: rgb(var(--v-theme-primary));
+  font-weight: 700;
 }
 </style>

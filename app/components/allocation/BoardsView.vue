@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { mdiStop } from '@mdi/js'
+import type { BoardFit } from '#core/allocation'
+import { applyEdit, splitKey } from '#core/plan'
+import { formatAmps } from '#core/units'
+import { useNames } from '~/composables/useNames'
+import { useQuestions } from '~/composables/useQuestions'
+import { useBuild } from '~/stores/build'
+import { useCatalogue } from '~/stores/catalogue'
+
+const build = useBuild()
+const catalogue = useCatalogue()
+const names = useNames()
+const questions = useQuestions()
+onScopeDispose(questions.stop)
+const fits = ref<BoardFit[]>([])
+const total = ref(0)
+const running = ref(false)
+const chosen = shallowRef<BoardFit>()
+
+async function compare() {
+  questions.stop()
+  fits.value = []
+  chosen.value = undefined
+  running.value = true
+  const library = await catalogue.load()
+  const boards = Object.values(library?.boards ?? {})
+  total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)
+  try {
+    await questions.boards(build.plan!, boards, (fit) => void fits.value.push(fit))
+  } finally {
+    running.value = false
+  }
+}
+
+function stop() {
+  questions.stop()
+  running.value = false
+}
+onMounted(compare)
+watch(() => [build.plan!.devices, build.plan!.battery, build.plan!.definitions], compare)
+
+const verdicts = { fits: 'fits fully', cost: 'fits at a cost', lost: 'loses' }
+const headers = [
+  { title: 'Board', key: 'name', value: (fit: BoardFit) => `${fit.name} ${fit.revision}` },
+  { title: 'Fit', key: 'verdict', sortRaw: (a: BoardFit, b: BoardFit) => order(a) - order(b) },
+  { title: 'Without', key: 'unmet', align: 'end' as const, value: (fit: BoardFit) => fit.unmet.length },
+  { title: 'Risk', key: 'risk', align: 'end' as const, value: (fit: BoardFit) => fit.score.risk },
+  { title: 'Spare ports', key: 'sparePorts', align: 'end' as const },
+  { title: 'Spare current', key: 'spareCurrent', align: 'end' as const },
+  { title: 'Mass', key: 'mass', align: 'end' as const },
+  { title: '', key: 'take', sortable: false },
+]
+const order = ({ batterySuits, score, unmet }: BoardFit) =>
+  (batterySuits ? 0 : 1e12) + score.unmetMusts * 1e9 + unmet.length * 1e6 + score.risk
+const isHere = (fit: BoardFit) => fit.board === build.plan!.board.definition && fit.revision === build.plan!.board.revision
+
+/** What moving to the chosen board changes, line by line. */
+const changes = computed(() => {
+  if (!chosen.value) return []
+  const before = build.plan!
+  const after = applyEdit(before, chosen.value.edit)
+  const label = (plan: typeof before, key: string) => {
+    const place = plan.assignment[key]?.place ?? plan.supplies[key]
+    return place ? labelOn(plan, place) : 'no place'
+  }
+  const keys = [...new Set([before, after].flatMap((plan) => [...Object.keys(plan.assignment), ...Object.keys(plan.supplies)]))]
+  return keys.map((key) => ({ key, from: label(before, key), to: label(after, key) })).filter(({ from, to }) => from !== to)
+})
+const dropped = computed(() => {
+  if (!chosen.value) return 0
+  const after = applyEdit(build.plan!, chosen.value.edit)
+  return Object.keys(build.plan!.locks).length - Object.keys(after.locks).length + Object.keys(build.plan!.bans).length
+})
+
+function take() {
+  build.edit(chosen.value!.edit)
+  chosen.value = undefined
+}
+</script>
+
+<script lang="ts">
+import { placeLabel, type Plan } from '#core/plan'
+
+const labelOn = (plan: Plan, place: string) => placeLabel(place, plan)
+</script>
+
+<template>
+  <section class="boards" aria-label="Which board" data-testid="boards">
+    <div class="bar">
+      <span role="status">{{ fits.length }} of {{ total }} boards and revisions tried</span>
+      <v-progress-linear v-if="running" :model-value="total ? (fits.length / total) * 100 : 0" class="progress" color="primary" />
+      <v-btn v-if="running" :prepend-icon="mdiStop" @click="stop">Stop</v-btn>
+      <v-btn v-else @click="compare">Try again</v-btn>
+    </div>
+    <v-data-table
+      :headers
+      :items="fits"
+      :item-value="(fit: BoardFit) => fit.board + fit.revision"
+      :sort-by="[{ key: 'verdict', order: 'asc' }]"
+      :items-per-page="-1"
+      hide-default-footer
+      density="compact"
+      hover
+    >
+      <template #[`item.verdict`]="{ item }">
+        <span v-if="!item.batterySuits">the battery does not suit; </span>{{ verdicts[item.verdict] }}
+        <span v-if="item.unmet.length">{{
+          [...new Set(item.unmet.map((key) => names.device(splitKey(key)[0])))].join(', ')
+        }}</span>
+        <span v-if="!item.proven" class="quiet"> (not proven)</span>
+      </template>
+      <template #[`item.spareCurrent`]="{ item }"
+        ><span class="mono">{{ formatAmps(item.spareCurrent) }}</span></template
+      >
+      <template #[`item.mass`]="{ item }"
+        ><span class="mono">{{ item.mass.toFixed(1) }} g</span></template
+      >
+      <template #[`item.take`]="{ item }">
+        <span v-if="isHere(item)" class="quiet">is here</span>
+        <v-btn
+          v-else
+          size="x-small"
+          variant="outlined"
+          color="primary"
+          :aria-label="`Move to ${item.name} ${item.revision}`"
+          @click="chosen = item"
+          >Move</v-btn
+        >
+      </template>
+    </v-data-table>
+    <v-dialog :model-value="Boolean(chosen)" width="560" @update:model-value="chosen = undefined">
+      <v-card v-if="chosen" :title="`Move to ${chosen.name} rev ${chosen.revision}`">
+        <v-card-text>
+          <p>
+            Devices, variants, what is left out and supplies from other devices stay.
+            {{ dropped ? `${dropped} locks and bans name places of the old board and go.` : '' }}
+          </p>
+          <table class="changes">
+            <tbody>
+              <tr v-for="one in changes" :key="one.key">
+                <td>{{ names.needOfDevice(one.key) }}</td>
+                <td class="mono">{{ one.from }}</td>
+                <td>→</td>
+                <td class="mono">{{ one.to }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </v-card-text>
+        <v-card-actions>
+          <v-btn @click="chosen = undefined">Stay</v-btn>
+          <v-btn variant="flat" color="primary" @click="take">Move</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 6px 16px;
+  min-height: 40px;
+}
+.progress {
+  max-width: 260px;
+}
+.changes {
+  font-size: 12.5px;
+  border-collapse: collapse;
+  margin-top: 8px;
+}
+.changes td {
+  padding: 1px 8px 1px 0;
+}
+</style>

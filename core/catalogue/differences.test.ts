@@ -1,0 +1,32 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { differencesBetween, listDifferences, mergeDifferences } from './index'
+
+const leaf = fc.oneof(fc.integer(), fc.string({ maxLength: 3 }), fc.boolean(), fc.array(fc.integer(), { maxLength: 3 }))
+const key = fc.constantFrom('a', 'b', 'c', 'd')
+const { tree } = fc.letrec((tie) => ({
+  tree: fc.dictionary(key, fc.oneof({ depthSize: 'small' }, leaf, tie('tree')), { maxKeys: 4 }),
+})) as { tree: fc.Arbitrary<Record<string, unknown>> }
+
+describe('differencesBetween', () => {
+  it('undoes mergeDifferences, for any two trees', () => {
+    fc.assert(
+      fc.property(tree, tree, (base, target) => {
+        expect(mergeDifferences(base, differencesBetween(base, target))).toEqual(target)
+      }),
+      { seed: 31, numRuns: 500 },
+    )
+  })
+  it('is empty for the same tree and names only what differs', () => {
+    fc.assert(
+      fc.property(tree, (one) => void expect(differencesBetween(one, structuredClone(one))).toEqual({})),
+      { seed: 32, numRuns: 100 },
+    )
+    const patch = differencesBetween({ pads: { A: { x: 1, y: 2 }, B: { x: 3 } } }, { pads: { A: { x: 1, y: 5 } } })
+    expect(patch).toEqual({ pads: { A: { y: 5 }, B: null } })
+    expect(listDifferences(patch)).toEqual([
+      { path: 'pads.B', becomes: 'is not there' },
+      { path: 'pads.A.y', becomes: '5' },
+    ])
+  })
+})
