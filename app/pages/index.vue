@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { mdiDownload, mdiFileUploadOutline, mdiPlus, mdiThemeLightDark, mdiTrayArrowDown } from '@mdi/js'
-import { useTheme } from 'vuetify'
+import { mdiDownload, mdiFileUploadOutline, mdiPlus, mdiTrayArrowDown } from '@mdi/js'
 import type { Finding } from '#core/checks'
 import { ApiError, callApi, type BuildSummary, type Problem } from '~/composables/useApi'
 import { countBySeverity } from '~/composables/useSeverity'
@@ -8,7 +7,6 @@ import { useEngine } from '~/composables/useEngine'
 import { download } from '~/composables/download'
 import { useNotices } from '~/stores/notices'
 
-const theme = useTheme()
 const builds = shallowRef<BuildSummary[]>()
 const findings = reactive<Record<string, Finding[]>>({})
 const creating = ref(false)
@@ -72,15 +70,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
 
 <template>
   <div class="page">
-    <header class="top">
-      <img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b>
-      <v-spacer />
-      <v-btn
-        :icon="mdiThemeLightDark"
-        aria-label="Light or dark"
-        @click="theme.change(theme.global.name.value === 'night' ? 'paper' : 'night')"
-      />
-    </header>
+    <SiteBar />
     <main>
       <div class="page-head">
         <h1>Builds</h1>
@@ -174,14 +164,6 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
 .page {
   height: 100vh;
   overflow: auto;
-}
-.top {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  height: 44px;
-  padding: 0 12px;
-  border-bottom: var(--edge);
 }
 .name {
   padding-block: 8px !important;

@@ -83,7 +83,9 @@ export function padAbilities(board: Board, pad: Pad): { can: string[]; heldBy?: 
   const owners = [...board.ports, ...board.timers, ...board.i2c, ...board.can]
   const can = (pin?.functions ?? []).map(({ as, of, channel }) => {
     const owner = owners.find((one) => one.id === of)?.label ?? of
-    return [useWords[as], owner, as === 'receiver-channel' ? channel : ''].filter((part) => part !== undefined && part !== '').join(' ')
+    return [useWords[as], owner, as === 'receiver-channel' ? channel : '']
+      .filter((part) => part !== undefined && part !== '')
+      .join(' ')
   })
   return { can, heldBy: pin?.default?.feature }
 }

@@ -14,7 +14,12 @@ function mutate(document: Tree, seed: number): Tree {
   for (let times = 1 + draw.below(3); times > 0; times -= 1) {
     let holder: Tree = copy
     let key = draw.of(Object.keys(holder))
-    while (typeof holder[key] === 'object' && holder[key] !== null && Object.keys(holder[key]).length && draw.chance(0.85)) {
+    while (
+      typeof holder[key] === 'object' &&
+      holder[key] !== null &&
+      Object.keys(holder[key] as Tree).length &&
+      draw.chance(0.85)
+    ) {
       holder = holder[key] as Tree
       key = draw.of(Object.keys(holder))
     }
@@ -53,7 +58,10 @@ describe('definitions gone wrong', () => {
     const [one, other] = Object.values(library.boards)
     const good = readDefinitionsFile(JSON.stringify(libraryFile([one!, other!])))
     expect(good.map(({ id }) => id)).toEqual([one!.id, other!.id])
-    const bad = libraryFile([one!, { ...other!, pads: { A: { ...Object.values(other!.pads)[0]!, pin: 'ghost', kind: 'signal' } } }])
+    const bad = libraryFile([
+      one!,
+      { ...other!, pads: { A: { ...Object.values(other!.pads)[0]!, pin: 'ghost', kind: 'signal' } } },
+    ])
     expect(() => readDefinitionsFile(JSON.stringify(bad))).toThrow(/definitions\[1\].*ghost/s)
     expect(() => readDefinitionsFile(JSON.stringify(libraryFile([one!, one!])))).toThrow('is there twice')
     expect(() => readDefinitionsFile('{"format": "other"}')).toThrow('format: this is not a library')
@@ -71,7 +79,9 @@ describe('blank definitions', () => {
     expect(deviceGaps(device)).toEqual([])
   })
   it('find nothing off the board in the shipped catalogue', () => {
-    const off = Object.values(library.boards).flatMap((board) => boardGaps(board).filter(({ message }) => message.includes('off the board') || message.includes('same place')))
+    const off = Object.values(library.boards).flatMap((board) =>
+      boardGaps(board).filter(({ message }) => message.includes('off the board') || message.includes('same place')),
+    )
     expect(off).toEqual([])
   })
 })

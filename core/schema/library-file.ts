@@ -27,7 +27,9 @@ export function readDefinitionsFile(text: string): Definition[] {
   if (typeof value !== 'object' || value === null || !('format' in value)) return [readDefinition(value)]
   const { format, schema, definitions } = value as Partial<Record<keyof LibraryFile, unknown>>
   if (format !== 'ypodoma-library') {
-    throw new InputError([{ place: 'format', message: 'this is not a library; expected "ypodoma-library", or a single definition' }])
+    throw new InputError([
+      { place: 'format', message: 'this is not a library; expected "ypodoma-library", or a single definition' },
+    ])
   }
   if (schema !== 1) throw new InputError([{ place: 'schema', message: `this program reads schema 1, not ${String(schema)}` }])
   if (!Array.isArray(definitions) || definitions.length > most) {

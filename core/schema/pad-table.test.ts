@@ -24,7 +24,8 @@ describe('pad table', () => {
 
   it('makes ports, timers and buses that functions name', () => {
     const bare = { ...corran, pads: {}, pins: {}, ports: {}, timers: {}, i2c: {}, can: {} }
-    const table = 'pad;x;y;side;pin;functions\nT1;1;2;top;PA1;uart-tx:uart1 pulse:tim2/1\nR1;2,5;2;bottom;PA2;uart-rx:uart1\nG;0;0;;;ground\n'
+    const table =
+      'pad;x;y;side;pin;functions\nT1;1;2;top;PA1;uart-tx:uart1 pulse:tim2/1\nR1;2,5;2;bottom;PA2;uart-rx:uart1\nG;0;0;;;ground\n'
     const made = withPadTable(bare, table)
     expect(made.ports.uart1).toMatchObject({ index: 1, tx: { pin: 'PA1' }, rx: { pin: 'PA2' } })
     expect(made.timers.tim2).toBeTruthy()

@@ -48,7 +48,9 @@ export function withPadTable(board: BoardDefinition, text: string): BoardDefinit
   })
   const missing = ['pad', 'x', 'y'].filter((name) => !meta.fields?.includes(name))
   if (missing.length) {
-    throw new InputError([{ place: 'row 1', message: `there is no column ${missing.join(', ')}; expected ${padColumns.join(', ')}` }])
+    throw new InputError([
+      { place: 'row 1', message: `there is no column ${missing.join(', ')}; expected ${padColumns.join(', ')}` },
+    ])
   }
   if (data.length > 400) throw new InputError([{ place: `row ${data.length + 1}`, message: 'a board has up to 400 pads' }])
   const reader = new TableReader(board)
@@ -63,7 +65,13 @@ class TableReader {
   private readonly board: BoardDefinition
 
   constructor(before: BoardDefinition) {
-    this.board = { ...before, ports: { ...before.ports }, timers: { ...before.timers }, i2c: { ...before.i2c }, can: { ...before.can } }
+    this.board = {
+      ...before,
+      ports: { ...before.ports },
+      timers: { ...before.timers },
+      i2c: { ...before.i2c },
+      can: { ...before.can },
+    }
   }
 
   row(row: Row, number: number): void {
@@ -82,7 +90,13 @@ class TableReader {
     const words = cell('functions')
       .split(/[;|\s]+/)
       .filter(Boolean)
-    const base = { ...this.board.pads[id], label: this.board.pads[id]?.label ?? cell('pad'), x: place('x'), y: place('y'), side } as PadPart
+    const base = {
+      ...this.board.pads[id],
+      label: this.board.pads[id]?.label ?? cell('pad'),
+      x: place('x'),
+      y: place('y'),
+      side,
+    } as PadPart
     delete base.pin
     delete base.rail
     const supply = words.find((word) => word.startsWith('supply'))
@@ -91,7 +105,13 @@ class TableReader {
     else this.signal(id, base, cell('pin') || id, words, complain)
   }
 
-  private signal(id: string, base: PadPart, pin: string, words: string[], complain: (column: string, message: string) => void): void {
+  private signal(
+    id: string,
+    base: PadPart,
+    pin: string,
+    words: string[],
+    complain: (column: string, message: string) => void,
+  ): void {
     if (!idPattern.test(pin)) return complain('pin', `"${pin}" is not a name`)
     const before = this.pins[pin] ?? this.board.pins[pin] ?? { level: 3.3, maxIn: 5.5, drive: 0.02, functions: [] }
     const functions = words.flatMap((word): PinFunction[] => {

@@ -55,6 +55,11 @@ export function definitionRepository(connection: Connection, now: () => string) 
 
     save: (definition: Definition): void => void put.run({ ...row(definition), origin: 'own' }),
 
+    /** All of them or none. */
+    saveAll: connection.transaction((definitions: Definition[]): void => {
+      for (const definition of definitions) put.run({ ...row(definition), origin: 'own' })
+    }),
+
     remove: (kind: string, id: string): boolean => drop.run(kind, id).changes === 1,
   }
 }

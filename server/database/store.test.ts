@@ -81,6 +81,29 @@ describe('store', () => {
     expect(catalogue.remove('board', 'brae-mini')).toBe(false)
   })
 
+  it('brings a shipped definition back when the user’s own is taken away, and saves many at once or none', () => {
+    const { catalogue, reship, connection } = start()
+    const shipped = library.boards['corran-7']!
+    catalogue.saveAll([
+      { ...shipped, mass: 3 },
+      { ...shipped, id: 'mine', mass: 4 },
+    ])
+    expect(catalogue.origins()).toMatchObject({ 'board:corran-7': 'own', 'board:mine': 'own' })
+    catalogue.remove('board', 'corran-7')
+    reship()
+    expect(catalogue.find('board', 'corran-7')).toMatchObject({ origin: 'shipped', definition: { mass: shipped.mass } })
+    connection.exec(
+      `CREATE TRIGGER fault BEFORE INSERT ON definitions WHEN NEW.id = 'two' BEGIN SELECT RAISE(ABORT, 'fault'); END`,
+    )
+    expect(() =>
+      catalogue.saveAll([
+        { ...shipped, id: 'one' },
+        { ...shipped, id: 'two' },
+      ]),
+    ).toThrow('fault')
+    expect(catalogue.find('board', 'one')).toBeUndefined()
+  })
+
   it('refuses a database of a newer program', () => {
     const { connection } = start()
     connection.pragma('user_version = 99')

@@ -21,9 +21,11 @@ export function openStore({ directory, migrations, definitions, demo, now = () =
   const builds = buildRepository(connection, now)
   const catalogue = definitionRepository(connection, now)
   const shipped = readLibrary(definitions)
-  catalogue.ship([...Object.values(shipped.protocols), ...Object.values(shipped.devices), ...Object.values(shipped.boards)])
+  const reship = () =>
+    catalogue.ship([...Object.values(shipped.protocols), ...Object.values(shipped.devices), ...Object.values(shipped.boards)])
+  reship()
   if (demo.length && builds.list().length === 0) seed(builds, demo, shipped)
-  return { connection, builds, catalogue }
+  return { connection, builds, catalogue, reship }
 }
 
 export type Store = ReturnType<typeof openStore>

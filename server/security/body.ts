@@ -51,6 +51,11 @@ export function refusing<T>(run: () => T): T {
   }
 }
 
+/** An answer of status 400 with problems found by the route itself. */
+export function refused(problems: Refusal['problems']) {
+  return refusal(problems.map(({ place, message }) => `${place}: ${message}`).join('\n'), problems)
+}
+
 function refusal(message: string, problems: Refusal['problems']) {
   return createError({ statusCode: 400, statusMessage: 'Cannot be used', data: { message, problems } satisfies Refusal })
 }

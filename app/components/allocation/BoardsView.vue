@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiStop } from '@mdi/js'
 import type { BoardFit } from '#core/allocation'
-import { applyEdit, splitKey } from '#core/plan'
+import { applyEdit, placeLabel, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
@@ -60,9 +60,9 @@ const changes = computed(() => {
   if (!chosen.value) return []
   const before = build.plan!
   const after = applyEdit(before, chosen.value.edit)
-  const label = (plan: typeof before, key: string) => {
+  const label = (plan: Plan, key: string) => {
     const place = plan.assignment[key]?.place ?? plan.supplies[key]
-    return place ? labelOn(plan, place) : 'no place'
+    return place ? placeLabel(place, plan) : 'no place'
   }
   const keys = [...new Set([before, after].flatMap((plan) => [...Object.keys(plan.assignment), ...Object.keys(plan.supplies)]))]
   return keys.map((key) => ({ key, from: label(before, key), to: label(after, key) })).filter(({ from, to }) => from !== to)
@@ -77,12 +77,6 @@ function take() {
   build.edit(chosen.value!.edit)
   chosen.value = undefined
 }
-</script>
-
-<script lang="ts">
-import { placeLabel, type Plan } from '#core/plan'
-
-const labelOn = (plan: Plan, place: string) => placeLabel(place, plan)
 </script>
 
 <template>

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { mdiThemeLightDark } from '@mdi/js'
+import { useTheme } from 'vuetify'
+
+const theme = useTheme()
+const places = [
+  { to: '/', name: 'Builds' },
+  { to: '/catalogue', name: 'Catalogue' },
+  { to: '/rules', name: 'Rules' },
+]
+function switchTheme() {
+  const next = theme.global.name.value === 'night' ? 'paper' : 'night'
+  theme.change(next)
+  localStorage.setItem('ypodoma.theme', next)
+}
+</script>
+
+<template>
+  <header class="top no-print">
+    <img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b>
+    <nav aria-label="Places">
+      <NuxtLink v-for="place in places" :key="place.to" :to="place.to" exact-active-class="here">{{ place.name }}</NuxtLink>
+    </nav>
+    <v-spacer />
+    <slot />
+    <v-btn :icon="mdiThemeLightDark" aria-label="Light or dark" title="Light or dark" @click="switchTheme" />
+  </header>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  height: 44px;
+  padding: 0 12px;
+  border-bottom: var(--edge);
+}
+nav {
+  display: flex;
+  gap: 4px;
+  margin-left: 16px;
+}
+nav a {
+  color: inherit;
+  text-decoration: none;
+  padding: 4px 10px;
+  border-bottom: 3px solid transparent;
+}
+nav a.here {
+  border-bottom-color: rgb(var(--v-theme-primary));
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { mdiContentSave, mdiRedo, mdiUndo } from '@mdi/js'
+import { resolveBoard, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
+import { useDefinition, type Editable } from '~/composables/useDefinition'
+import { useCatalogue } from '~/stores/catalogue'
+import { useNotices } from '~/stores/notices'
+
+const route = useRoute()
+const catalogue = useCatalogue()
+const notices = useNotices()
+const kind = computed(() => (route.params.kind === 'device' ? 'device' : 'board'))
+const id = computed(() => String(route.params.id))
+const editor = useDefinition()
+const { document, desk, text, broken, versions, asShown, dirty, wrong, gaps, past, future } = editor
+const missing = ref(false)
+const side = ref<'top' | 'bottom'>('top')
+const tab = ref('basics')
+const tabs = computed(() =>
+  kind.value === 'board'
+    ? { basics: 'Basics', pads: 'Pad table', versions: 'Revisions', source: 'Source' }
+    : { basics: 'Basics', terminals: 'Terminals', versions: 'Variants', source: 'Source' },
+)
+
+watch(
+  [kind, id],
+  async () => {
+    const library = await catalogue.load(true)
+    const found = kind.value === 'board' ? library?.boards[id.value] : library?.devices[id.value]
+    missing.value = !found
+    if (found) editor.start(found)
+  },
+  { immediate: true },
+)
+useHead({ title: () => `${document.value?.name ?? 'Definition'} · Ypodoma` })
+
+const word = computed(() => (kind.value === 'board' ? 'revision' : 'variant'))
+const desks = computed(() => [
+  { value: '', title: 'the base' },
+  ...Object.entries(versions.value).map(([value, { name }]) => ({ value, title: `${word.value} ${name}` })),
+])
+/** The board of the desk; the last that could be drawn while a change is half typed. */
+const drawn = shallowRef<ReturnType<typeof resolveBoard>>()
+watch(
+  asShown,
+  (shown) => {
+    if (shown?.kind !== 'board') return
+    try {
+      const revision = desk.value || Object.keys(shown.revisions)[0]!
+      const flat = { ...shown, revisions: { [revision]: { name: '', note: '', differences: {} } } }
+      drawn.value = resolveBoard(flat, revision, Object.keys(shown.firmwares)[0]!)
+    } catch {
+      // The checker tells what is wrong; the drawing waits.
+    }
+  },
+  { immediate: true },
+)
+const problems = computed(() => (broken.value.length ? broken.value : wrong.value))
+
+async function save() {
+  if (!dirty.value || problems.value.length) return
+  try {
+    await editor.save()
+    await catalogue.load(true)
+    notices.tell(`${document.value!.name} is saved. Plans keep the definition they were made with; the inspector offers the newer one.`)
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
+}
+
+function onKey(event: KeyboardEvent) {
+  const command = event.ctrlKey || event.metaKey
+  const typing = (event.target as HTMLElement).closest('input, textarea, [contenteditable]')
+  if (command && event.key.toLowerCase() === 's') void save()
+  else if (command && event.key.toLowerCase() === 'z' && !typing) (event.shiftKey ? editor.redo : editor.undo)()
+  else return
+  event.preventDefault()
+}
+function beforeLeaving(event: BeforeUnloadEvent) {
+  if (dirty.value) event.preventDefault()
+}
+onMounted(() => {
+  window.addEventListener('keydown', onKey)
+  window.addEventListener('beforeunload', beforeLeaving)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', onKey)
+  window.removeEventListener('beforeunload', beforeLeaving)
+})
+const leaving = ref<string>()
+onBeforeRouteLeave((to) => {
+  if (!dirty.value || leaving.value === to.fullPath) return true
+  leaving.value = to.fullPath
+  return false
+})
+
+const board = computed(() => asShown.value as BoardDefinition)
+const device = computed(() => asShown.value as DeviceDefinition)
+const change = (next: Editable) => editor.changeShown(next)
+</script>
+
+<template>
+  <div class="page">
+    <SiteBar>
+      <v-btn :disabled="!past.length" :prepend-icon="mdiUndo" @click="editor.undo">Undo</v-btn>
+      <v-btn :disabled="!future.length" :prepend-icon="mdiRedo" @click="editor.redo">Redo</v-btn>
+    </SiteBar>
+    <p v-if="missing" class="pa-6">There is no {{ kind }} “{{ id }}”. <NuxtLink to="/catalogue">All definitions</NuxtLink></p>
+    <template v-else-if="document">
+      <div class="page-head">
+        <h1>{{ document.name }}</h1>
+        <v-select v-model="desk" :items="desks" label="On the desk" class="desk" />
+        <span role="status" class="quiet">{{ dirty ? 'Not saved yet' : 'Saved' }}</span>
+        <v-spacer />
+        <v-btn
+          variant="flat"
+          color="primary"
+          :prepend-icon="mdiContentSave"
+          :disabled="!dirty || problems.length > 0"
+          title="Save (Ctrl S)"
+          @click="save"
+          >Save</v-btn
+        >
+      </div>
+      <div class="work">
+        <section class="left">
+          <nav class="tabs" aria-label="Ways to edit">
+            <button v-for="(name, key) in tabs" :key="key" :class="{ here: tab === key }" :aria-pressed="tab === key" @click="tab = key">
+              {{ name }}
+            </button>
+          </nav>
+          <div class="pane">
+            <BasicsForm v-if="tab === 'basics'" :definition="asShown!" @change="change" />
+            <PadTable v-else-if="tab === 'pads'" :board @change="change" />
+            <TerminalTable v-else-if="tab === 'terminals'" :device @change="change" />
+            <VersionList v-else-if="tab === 'versions'" :versions :word @change="editor.setVersions" @open="desk = $event" />
+            <SourceEditor v-else :text @type="editor.type" />
+          </div>
+        </section>
+        <section class="right" aria-label="Drawing and checks">
+          <div v-if="kind === 'board'" class="bar">
+            <v-btn-toggle v-model="side" mandatory density="compact" variant="outlined" divided aria-label="Side of the board">
+              <v-btn value="top">Top</v-btn><v-btn value="bottom">Bottom</v-btn>
+            </v-btn-toggle>
+          </div>
+          <BoardDrawing v-if="kind === 'board' && drawn" :key="side" class="drawing" :board="drawn" :side data-testid="board" />
+          <DeviceDrawing v-else-if="kind === 'device'" class="drawing" :device />
+          <div class="checks" data-testid="checks">
+            <h2>{{ problems.length ? 'Has to be mended before it can be saved' : 'Nothing contradicts' }}</h2>
+            <ul v-if="problems.length" class="wrong">
+              <li v-for="one in problems" :key="one.place + one.message"><span class="mono">{{ one.place }}</span> {{ one.message }}</li>
+            </ul>
+            <template v-if="gaps.length">
+              <h2>Not told ({{ gaps.length }})</h2>
+              <ul>
+                <li v-for="one in gaps" :key="one.place + one.message"><span class="mono">{{ one.place }}</span> {{ one.message }}</li>
+              </ul>
+            </template>
+          </div>
+        </section>
+      </div>
+    </template>
+    <v-dialog :model-value="Boolean(leaving)" width="420" @update:model-value="leaving = undefined">
+      <v-card title="Leave without saving?">
+        <v-card-text>What you changed in {{ document?.name }} is not saved.</v-card-text>
+        <v-card-actions>
+          <v-btn @click="leaving = undefined">Stay</v-btn>
+          <v-btn color="error" @click="navigateTo(leaving)">Leave</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.page {
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+}
+.desk {
+  max-width: 220px;
+}
+.work {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  flex: 1;
+  min-height: 0;
+}
+.left,
+.right {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.left {
+  border-right: var(--edge);
+}
+.tabs {
+  display: flex;
+  padding: 0 8px;
+  border-bottom: var(--edge);
+}
+.tabs button {
+  padding: 5px 12px;
+  border-bottom: 3px solid transparent;
+}
+.tabs button.here {
+  border-bottom-color: rgb(var(--v-theme-primary));
+  font-weight: 700;
+}
+.pane {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+.bar {
+  padding: 6px 10px;
+}
+.drawing {
+  flex: 1 1 55%;
+  min-height: 200px;
+}
+.checks {
+  flex: 0 1 34%;
+  overflow: auto;
+  border-top: var(--edge);
+  padding: 8px 12px;
+  font-size: 12.5px;
+}
+h2 {
+  font-size: 13px;
+}
+ul {
+  padding-left: 18px;
+}
+.wrong {
+  color: rgb(var(--v-theme-error));
+}
+</style>
