@@ -132,6 +132,12 @@ function possibleEdits(plan: Plan, { key, needs, choices }: Conflict, boards: Bo
   ]
 }
 
+/** How much a device counts: 0 for a must, then wishes 1 to 3. */
+function rankOf(plan: Plan, key: string): number {
+  const priority = plan.devices.find((device) => device.id === splitKey(key)[0])?.priority
+  return priority === 'must' || priority === undefined ? 0 : priority
+}
+
 function isWish(plan: Plan, key: string): boolean {
   return plan.devices.find((device) => device.id === splitKey(key)[0])?.priority !== 'must'
 }
@@ -142,7 +148,9 @@ function tryEdit(plan: Plan, base: Allocation, key: string, edit: Edit, limits: 
   const problem = layOut(resolvePlan(after))
   const wanted = problem.wants.some((want) => want.key === key)
   const { unmet } = solveProblem(problem, after, limits)
+  const rank = (one: string) => rankOf(after, one)
   const newly = unmet.filter((other) => !base.unmet.includes(other))
-  if (!wanted || unmet.includes(key) || newly.length) return []
-  return [{ label: describeEdit(edit, plan), edit, unmet }]
+  if (!wanted || unmet.includes(key) || newly.some((other) => rank(other) <= rank(key))) return []
+  const given = [...new Set(newly.map((other) => after.devices.find(({ id }) => id === splitKey(other)[0])!.name))]
+  return [{ label: describeEdit(edit, plan) + (given.length ? `, giving up ${given.join(', ')}` : ''), edit, unmet }]
 }

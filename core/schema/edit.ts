@@ -12,6 +12,7 @@ import {
   place,
   places,
   planDocumentSchema,
+  planParts,
   wireName,
   wireOverride,
 } from './plan'
@@ -50,9 +51,7 @@ const shapes: Record<string, Joi.PartialSchemaMap> = {
   'definition.update': { definition: Joi.alternatives(boardSchema, deviceSchema, protocolSchema).required() },
   'sections.restore': {
     of: Joi.string().max(400).required(),
-    sections: planDocumentSchema
-      .fork(Object.keys(planDocumentSchema.describe().keys as object), (part) => part.optional())
-      .required(),
+    sections: planDocumentSchema.fork(Object.keys(planParts), (part) => part.optional()).required(),
   },
 }
 

@@ -67,7 +67,8 @@ const wirePattern = /^[a-zA-Z0-9_./:-]{1,160}$/
 export const wireName = Joi.string().pattern(wirePattern, 'wire')
 
 /** A plan file of the present schema version. */
-export const planDocumentSchema = Joi.object({
+/** What a plan document holds, part by part. */
+export const planParts = {
   format: Joi.string().valid('ypodoma-plan').required(),
   schema: Joi.number().valid(1).required(),
   name: label.required(),
@@ -89,4 +90,6 @@ export const planDocumentSchema = Joi.object({
   portSettings: Joi.object().pattern(idPattern, linkSettings).required(),
   deviceSettings: Joi.object().pattern(keyPattern, linkSettings).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
-})
+}
+
+export const planDocumentSchema = Joi.object(planParts)

@@ -8,6 +8,7 @@ import { build, install, ready, root, run } from '../lib/setup.mjs'
 install()
 build()
 run('npx', ['tsx', 'scripts/bench/engine.ts'], { loud: true })
+run('npx', ['tsx', 'scripts/bench/solver.ts'], { loud: true })
 
 const port = 4392
 const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {

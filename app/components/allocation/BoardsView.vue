@@ -13,7 +13,7 @@ const catalogue = useCatalogue()
 const names = useNames()
 const questions = useQuestions()
 onScopeDispose(questions.stop)
-const fits = ref<BoardFit[]>([])
+const fits = shallowRef<BoardFit[]>([])
 const total = ref(0)
 const running = ref(false)
 const chosen = shallowRef<BoardFit>()
@@ -27,7 +27,7 @@ async function compare() {
   const boards = Object.values(library?.boards ?? {})
   total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)
   try {
-    await questions.boards(build.plan!, boards, (fit) => void fits.value.push(fit))
+    await questions.boards(build.plan!, boards, (fit) => (fits.value = [...fits.value, fit]))
   } finally {
     running.value = false
   }
@@ -51,8 +51,8 @@ const headers = [
   { title: 'Mass', key: 'mass', align: 'end' as const },
   { title: '', key: 'take', sortable: false },
 ]
-const order = ({ batterySuits, score, unmet }: BoardFit) =>
-  (batterySuits ? 0 : 1e12) + score.unmetMusts * 1e9 + unmet.length * 1e6 + score.risk
+const order = ({ batterySuits, score, unmet, sparePorts }: BoardFit) =>
+  (batterySuits ? 0 : 1e12) + score.unmetMusts * 1e9 + unmet.length * 1e6 + score.risk - sparePorts / 100
 const isHere = (fit: BoardFit) => fit.board === build.plan!.board.definition && fit.revision === build.plan!.board.revision
 
 /** What moving to the chosen board changes, line by line. */
@@ -151,6 +151,14 @@ function take() {
 </template>
 
 <style scoped>
+.boards :deep(td:not(:nth-child(2))),
+.boards :deep(th) {
+  white-space: nowrap;
+}
+.boards :deep(td),
+.boards :deep(th) {
+  padding-inline: 10px !important;
+}
 .bar {
   display: flex;
   align-items: center;

@@ -110,8 +110,8 @@ function labelOf(pad: Pad) {
       v-for="one in connectors"
       :key="one.id"
       class="connector"
-      :x="at(one.x) - (one.width * scale) / 2"
-      :y="down(one.y) - (one.height * scale) / 2"
+      :x="side === 'top' ? at(one.x) : at(one.x + one.width)"
+      :y="down(one.y)"
       :width="one.width * scale"
       :height="one.height * scale"
     >

@@ -73,8 +73,9 @@ export function compile(packing: Packing): Compiled {
 
 function twinsOf(packing: Packing): number[][] {
   const alike = new Map<string, number[]>()
-  packing.items.forEach((item, at) => memo(alike, JSON.stringify(item.options), () => []).push(at))
-  return packing.items.map((item, at) => alike.get(JSON.stringify(item.options))!.filter((other) => other !== at))
+  const keys = packing.items.map((item) => JSON.stringify(item.options))
+  keys.forEach((key, at) => memo(alike, key, () => []).push(at))
+  return keys.map((key, at) => alike.get(key)!.filter((other) => other !== at))
 }
 
 function groupsOf(packing: Packing, scarce: boolean[]): number[][] {

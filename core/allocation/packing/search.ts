@@ -8,6 +8,8 @@ const defaultMaxNodes = 6_000
 /** How often prices are moved at the root of the search and at each node below. */
 const rootTurns = 80
 const nodeTurns = 4
+/** Turns without a better bound after which prices are left alone. */
+const patience = 9
 
 /** Costs are whole, so a bound may be rounded up, less what arithmetic may have lost. */
 const whole = (bound: number): number => Math.ceil(bound - 1e-6 - Math.abs(bound) * 1e-12)
@@ -258,6 +260,7 @@ class Search {
     let best: Relaxed | undefined
     let bestPrices = node.prices
     let stride = 1
+    let idle = 0
     for (let turn = 0; ; turn += 1) {
       const relaxed = this.relaxation.solve(node)
       if (!relaxed) return undefined
@@ -269,9 +272,10 @@ class Search {
       if (!best || relaxed.bound > best.bound) {
         best = relaxed
         bestPrices = node.prices
-      } else if (turn % 3 === 0) stride /= 2
+        idle = 0
+      } else if ((idle += 1) % 3 === 0) stride /= 2
       const aim = this.best ? this.bestCost : Math.min(this.bestCost, relaxed.bound * 1.1 + 10)
-      const next = turn < turns ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound)) : undefined
+      const next = turn < turns && idle < patience ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound)) : undefined
       node.prices = next ?? bestPrices
       if (!next) return best
     }

@@ -1,0 +1,68 @@
+import { expect } from '@playwright/test'
+import { address, freshBuild, saved, test } from './helpers'
+
+const view = (page: import('@playwright/test').Page, name: string) =>
+  page.getByLabel('Views of the allocation').getByRole('button', { name, exact: true }).click()
+
+test('what does not fit is explained, and a way out settles it', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Tight', true)
+  await page.goto(`${address}/builds/${id}/allocation`)
+  const deadlocks = page.getByTestId('deadlocks')
+  await expect(deadlocks).toContainText('cannot be had together with Control receiver: Control link, Text overlay: Text values')
+  await deadlocks.getByRole('button', { name: 'Text overlay: variant h1-slow, giving up GNSS' }).click()
+  await expect(page.locator('[data-port="uart1"]')).toContainText('Flight logger')
+  await expect(deadlocks).toContainText('GNSS')
+  await page.keyboard.press('Control+z')
+  await expect(page.locator('[data-port="uart1"]')).toContainText('Text overlay')
+})
+
+test('the board takes a need by click and by keyboard, and says what would move', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Board', true)
+  await page.goto(`${address}/builds/${id}/allocation`)
+  await view(page, 'Board')
+  const board = page.getByTestId('board')
+  await expect(board.locator('[data-pad="TX1"]')).toHaveAttribute('aria-label', /serves serial for Control receiver/)
+  await page.getByRole('button', { name: /Text overlay Text values/ }).click()
+  await board.locator('[data-pad="TX1"]').hover()
+  await expect(page.getByText(/Text overlay: Text values on pad TX1: fits; moves Control receiver to Port/)).toBeVisible()
+  await board.locator('[data-pad="TX1"]').focus()
+  await page.keyboard.press('Enter')
+  await expect(board.locator('[data-pad="TX1"]')).toHaveAttribute('aria-label', /serves serial for Text overlay/)
+  await page.getByLabel('Side of the board').getByRole('button', { name: 'Bottom' }).click()
+  await expect(board.locator('[data-pad="AIR"]')).toHaveAttribute('aria-label', /analog input/)
+})
+
+test('the grid tells of pads what would have to move', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Grid', true)
+  await page.goto(`${address}/builds/${id}/allocation`)
+  await view(page, 'Fit grid')
+  await page.getByLabel('Kind of place').getByRole('button', { name: 'Pads' }).click()
+  await page.getByRole('button', { name: /^Spotlight on pad AUX: fits/ }).focus()
+  await expect(page.getByText(/To have it there: fits; moves Wireless adapter to pad/)).toBeVisible()
+})
+
+test('an alternative is taken with one click', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Alternatives', true)
+  await page.goto(`${address}/builds/${id}/allocation`)
+  await view(page, 'Alternatives')
+  const first = page.getByTestId('alternatives').locator('article').nth(1)
+  await expect(first).toContainText('10 V → Battery')
+  await first.getByRole('button', { name: 'Take this one' }).click()
+  await expect(page.getByRole('button', { name: 'Clear 0 locks, 1 bans' })).toBeVisible()
+  await expect(page.getByTestId('proposal')).toContainText('risk 132')
+})
+
+test('the fit-out is tried on every board and moved to one', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Boards', true)
+  await page.goto(`${address}/builds/${id}/allocation`)
+  await view(page, 'Which board')
+  const boards = page.getByTestId('boards')
+  await expect(boards.getByRole('status')).toHaveText(/^(\d+) of \1 boards/)
+  await boards.getByRole('button', { name: 'Move to Orchil Duo 2' }).click()
+  await expect(page.getByRole('dialog')).toContainText('Flight logger: Log stream')
+  await page.getByRole('dialog').getByRole('button', { name: 'Move' }).click()
+  await expect(page.getByTestId('proposal')).toContainText('All')
+  await view(page, 'Room left')
+  await expect(page.getByTestId('room').getByRole('status')).toHaveText(/^(\d+) of \1 devices/)
+  await saved(page)
+})

@@ -1,0 +1,93 @@
+import { expect } from '@playwright/test'
+import { accessibilityFaults, address, test } from './helpers'
+
+test.describe.configure({ mode: 'serial' })
+
+test('a board of one’s own: made, filled from a pasted table, drawn, checked, revised, saved, used', async ({ page }) => {
+  await page.goto(`${address}/catalogue`)
+  await page.getByRole('button', { name: 'New board' }).click()
+  await page.getByRole('dialog').getByLabel('Name').fill('Bench 1')
+  await page.getByRole('dialog').getByRole('button', { name: 'Make' }).click()
+  await expect(page.getByRole('heading', { name: 'Bench 1' })).toBeVisible()
+  await expect(page.getByTestId('checks')).toContainText('no pads yet')
+
+  await page.getByRole('button', { name: 'Pad table' }).click()
+  await page.getByRole('button', { name: 'Paste a table' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Table').fill('pad,x,y,side,pin,functions\nT1,2,b,top,PA1,uart-tx:uart1\n')
+  await dialog.getByRole('button', { name: 'Take the table' }).click()
+  await expect(dialog.getByRole('alert')).toContainText('row 2, y "b" is not a length in mm')
+  await dialog
+    .getByLabel('Table')
+    .fill(
+      'pad,x,y,side,pin,functions\nT1,2,5,top,PA1,uart-tx:uart1\nR1,2,8,top,PA2,uart-rx:uart1\nV,2,11,top,,supply:v5\nG,2,14,top,,ground\n',
+    )
+  await dialog.getByRole('button', { name: 'Take the table' }).click()
+  await expect(page.getByTestId('board').locator('[data-pad="T1"]')).toHaveAttribute('aria-label', /TX of Port 1/)
+
+  await page.getByRole('button', { name: 'Revisions' }).click()
+  await page.getByLabel('Name of a new revision').fill('2')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await page.getByRole('button', { name: 'Pad table' }).click()
+  await page.getByLabel('y of R1').fill('9.5')
+  await page.getByLabel('y of R1').press('Tab')
+  await page.getByRole('button', { name: 'Revisions' }).click()
+  await expect(page.getByLabel('revisions', { exact: true })).toContainText('pads.R1.y 9.5')
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.keyboard.press('Control+s')
+  await expect(page.getByText('Bench 1 is saved')).toBeVisible()
+
+  const { boards } = (await (await page.request.get(`${address}/api/catalogue`)).json()) as {
+    boards: Record<string, { pads: object; revisions: object }>
+  }
+  expect(boards['bench-1']).toMatchObject({
+    pads: { R1: { y: 8 } },
+    revisions: { 2: { differences: { pads: { R1: { y: 9.5 } } } } },
+  })
+})
+
+test('the source says what is wrong while it is typed, and keeps what was good', async ({ page }) => {
+  await page.goto(`${address}/catalogue/device/merlow-n1`)
+  await page.getByRole('button', { name: 'Source' }).click()
+  const source = page.getByLabel('Definition as YAML')
+  await source.click()
+  await page.keyboard.press('Control+Home')
+  await page.keyboard.type('mass: [')
+  await expect(page.getByTestId('checks')).toContainText('Has to be mended')
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled()
+  for (let times = 0; times < 8; times += 1) await page.keyboard.press('Backspace')
+  await page.keyboard.press('Control+Home')
+  await expect(page.getByTestId('checks')).toContainText('Nothing contradicts')
+  await page.getByRole('button', { name: 'Terminals' }).click()
+  await expect(page.getByLabel('label of tx')).toHaveValue('TX')
+})
+
+test.describe('library files', () => {
+  test.use({ expected: { faults: [/400/] } })
+
+  test('come in whole or not at all, and go out again', async ({ page }) => {
+    await page.goto(`${address}/catalogue`)
+    const library = await (await page.request.get(`${address}/api/catalogue`)).json()
+    const board = { ...library.boards['brae-mini'], id: 'brae-copy', name: 'Brae copy' }
+    const file = (definitions: unknown[]) => ({
+      name: 'x.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify({ format: 'ypodoma-library', schema: 1, definitions })),
+    })
+    await page.getByLabel('Definition file').setInputFiles(file([board, { ...board, id: 'bad', ports: 7 }]))
+    await expect(page.getByRole('alert')).toContainText('definitions[1].ports')
+    await expect(page.getByRole('link', { name: 'Brae copy' })).toBeHidden()
+    await page.getByLabel('Definition file').setInputFiles(file([board]))
+    await expect(page.getByRole('link', { name: 'Brae copy' })).toBeVisible()
+    await page.getByRole('button', { name: 'Take away Brae copy' }).click()
+    await expect(page.getByRole('link', { name: 'Brae copy' })).toBeHidden()
+    expect(await accessibilityFaults(page)).toEqual([])
+  })
+})
+
+test('the rules are there to read', async ({ page }) => {
+  await page.goto(`${address}/rules`)
+  await page.getByRole('textbox', { name: 'Find a rule' }).fill('SER-12')
+  await expect(page.getByRole('article')).toHaveCount(1)
+  expect(await accessibilityFaults(page)).toEqual([])
+})
