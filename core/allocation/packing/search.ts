@@ -275,7 +275,8 @@ class Search {
         idle = 0
       } else if ((idle += 1) % 3 === 0) stride /= 2
       const aim = this.best ? this.bestCost : Math.min(this.bestCost, relaxed.bound * 1.1 + 10)
-      const next = turn < turns && idle < patience ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound)) : undefined
+      const next =
+        turn < turns && idle < patience ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound)) : undefined
       node.prices = next ?? bestPrices
       if (!next) return best
     }
