@@ -72,6 +72,7 @@ export function blankDevice(id: string, name: string): DeviceDefinition {
       },
     },
     settings: {},
+    radios: {},
     variants: { standard: { name: 'standard', note: '', differences: {} } },
   }
 }

@@ -212,6 +212,20 @@ export interface DeviceSetting {
   pairs?: { need: string; with: 'baud' | 'protocol' }
 }
 
+/** A radio in a device: where it works, and whether it sends. */
+export interface Radio {
+  id: string
+  label: string
+  megahertz: number
+  sends: boolean
+  /** Length of the antenna's radiating part in mm; missing when it is built in. */
+  antenna?: Millimetres
+  /** Speed of the wave along the antenna as a part of that of light. */
+  velocity: number
+  /** May be switched off in flight. */
+  canBeOff: boolean
+}
+
 /** A device in one variant, ready for use by the engine. */
 export interface Device {
   id: string
@@ -228,6 +242,7 @@ export interface Device {
   connectors: DeviceConnector[]
   needs: Need[]
   settings: DeviceSetting[]
+  radios: Radio[]
 }
 
 type Keyed<T extends { id: string }> = Record<string, Omit<T, 'id'>>
@@ -240,7 +255,7 @@ export interface Variant {
 
 /** A device as it is written down, with variants given as differences from the base. */
 export interface DeviceDefinition
-  extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'connectors' | 'needs' | 'settings'> {
+  extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'connectors' | 'needs' | 'settings' | 'radios'> {
   kind: 'device'
   schema: 1
   terminals: Keyed<Terminal>
@@ -249,5 +264,6 @@ export interface DeviceDefinition
   connectors: Keyed<DeviceConnector>
   needs: Record<string, unknown>
   settings: Keyed<DeviceSetting>
+  radios: Keyed<Radio>
   variants: Record<string, Variant>
 }

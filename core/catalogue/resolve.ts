@@ -60,6 +60,8 @@ export function resolveDevice(definition: DeviceDefinition, variant: string): De
     connectors: withIds(merged.connectors),
     needs: withIds<Need>(merged.needs as Record<string, Omit<Need, 'id'>>),
     settings: withIds(merged.settings),
+    // Plans made before radios were told have none.
+    radios: withIds(merged.radios ?? {}),
   }
 }
 

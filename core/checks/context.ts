@@ -1,6 +1,6 @@
 import type { Device, Terminal } from '../catalogue'
 import { sourcesOf, type Source } from '../allocation'
-import { wiresOf, type Wire } from '../harness'
+import { powerTree, wiresOf, type PowerTree, type Wire } from '../harness'
 import { serialLinks, type SerialLink } from '../links'
 import type { FittedDevice, FittedNeed, FittedSupply, ResolvedPlan } from '../plan'
 import type { Finding, RuleMeta, Severity } from './finding'
@@ -11,6 +11,7 @@ export interface CheckContext {
   links: SerialLink[]
   wires: Wire[]
   sources: Source[]
+  power: PowerTree
   /** Supply inputs with the source that feeds each, if any. */
   feeds: { supply: FittedSupply; source?: Source }[]
   terminal: (device: string, id: string) => Terminal | undefined
@@ -38,6 +39,7 @@ export function checkContext(resolved: ResolvedPlan, wires = wiresOf(resolved)):
     links: serialLinks(resolved),
     wires,
     sources,
+    power: powerTree(resolved, wires),
     feeds: resolved.supplies.map((supply) => ({
       supply,
       source: sources.find((source) => source.place === resolved.plan.supplies[supply.key]),

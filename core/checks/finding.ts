@@ -5,7 +5,7 @@ export type Severity = 'stop' | 'fix' | 'weigh' | 'note'
 /** Severities from the gravest on. */
 export const severities: readonly Severity[] = ['stop', 'fix', 'weigh', 'note']
 
-export type Family = 'fit' | 'serial' | 'pads' | 'bus' | 'power' | 'ground' | 'level'
+export type Family = 'fit' | 'serial' | 'pads' | 'bus' | 'power' | 'ground' | 'level' | 'video' | 'radio' | 'build'
 
 /** Something a finding is about: `need:ID`, `device:ID`, `port:ID`, `pad:ID`, `wire:ID`, `rail:ID` or `supply:ID`. */
 export type Subject = string

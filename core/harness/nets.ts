@@ -4,7 +4,8 @@ import type { WireColour } from '../units'
 import { linesTaken, serialLinks } from '../links'
 import { PadBook } from './pads'
 import { videoChain, type VideoPoint } from './video'
-import { boardEnd, deviceEnd, gaugeFor, unplacedLength, type Wire, type WireEnd, type WireKind } from './wires'
+import { cutLength, routeLength } from './airframe'
+import { boardEnd, deviceEnd, gaugeFor, type Wire, type WireEnd, type WireKind } from './wires'
 
 /** The wires that an assignment asks for, in the order of the fit-out, with what was set by hand laid over. */
 export function wiresOf(resolved: ResolvedPlan): Wire[] {
@@ -170,16 +171,18 @@ class WireMaker {
     if (this.wires.some((wire) => wire.id === id)) return
     const override: WireOverride = this.resolved.plan.wires[id] ?? {}
     const moved = override.pad ? this.resolved.pad(override.pad) : undefined
+    const end = moved ? this.padEnd(moved) : to
     this.wires.push({
       id,
       number: '',
       kind,
       net,
       from: deviceEnd(fitted, terminal),
-      to: moved ? this.padEnd(moved) : to,
+      to: end,
       colour: override.colour ?? colourOf(fitted.device, terminal, kind),
       gauge: override.gauge ?? extra.gauge ?? 28,
-      length: override.length ?? unplacedLength,
+      length: override.length ?? cutLength(routeLength(this.resolved, deviceEnd(fitted, terminal), end)),
+      measured: override.length !== undefined,
       note: override.note ?? '',
       need: extra.need,
       source: extra.source,

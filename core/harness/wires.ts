@@ -1,6 +1,6 @@
 import type { Pad } from '../catalogue'
 import type { FittedDevice, NeedKey, Place } from '../plan'
-import type { Millimetres, WireColour } from '../units'
+import { wireDiameter, type Amps, type Millimetres, type WireColour } from '../units'
 
 export type WireKind = 'signal' | 'supply' | 'ground' | 'video'
 
@@ -28,26 +28,30 @@ export interface Wire {
   to: WireEnd
   colour: WireColour
   gauge: number
+  /** Length to cut. */
   length: Millimetres
+  /** The length was given by hand. */
+  measured: boolean
   note: string
   need?: NeedKey
   source?: Place
   omitted: boolean
 }
 
-/** Length of a wire until its device has a place on the airframe. */
-export const unplacedLength: Millimetres = 120
+/** Wire sizes at hand, thinnest first. */
+export const gauges = [28, 26, 24, 22, 20, 18, 16, 14, 12, 10] as const
 
-/** Gauge that carries a current without warming, from a table of one size for each step. */
-export function gaugeFor(current: number): number {
-  const steps: [limit: number, gauge: number][] = [
-    [1, 28],
-    [2, 26],
-    [3.5, 24],
-    [5, 22],
-    [9, 20],
-  ]
-  return steps.find(([limit]) => current <= limit)?.[1] ?? 18
+/**
+ * Current a wire of a gauge carries without harm in a bundle: 10 A × d^1.5 (d in
+ * mm), an eighth of the fusing current of copper (W. H. Preece, 1884: 80 A × d^1.5).
+ */
+export function ampacity(gauge: number): Amps {
+  return 10 * wireDiameter(gauge) ** 1.5
+}
+
+/** The thinnest gauge at hand that carries a current. */
+export function gaugeFor(current: Amps): number {
+  return gauges.find((gauge) => ampacity(gauge) >= current) ?? gauges.at(-1)!
 }
 
 export function boardEnd(pad: Pad, connectorLabel?: string): WireEnd {

@@ -104,6 +104,20 @@ const appliers: Appliers = {
     if (override) plan.wires[wire] = { ...plan.wires[wire], ...override }
     else delete plan.wires[wire]
   },
+  'device.place': (plan, { device, spot }) => {
+    if (device !== 'board' && device !== 'battery') deviceOf(plan, device)
+    if (spot) plan.placement[device] = spot
+    else delete plan.placement[device]
+  },
+  'box.move': (plan, { box, at }) => {
+    if (box !== 'board') deviceOf(plan, box)
+    if (at) plan.layout[box] = at
+    else delete plan.layout[box]
+  },
+  'wire.tick': (plan, { wire, made }) => {
+    if (made) plan.built[wire] = true
+    else delete plan.built[wire]
+  },
   'definition.update': (plan, { definition }) => {
     if (definition.kind === 'board') {
       requireKey(plan.definitions.boards, definition.id, 'definitions.boards')
@@ -192,5 +206,9 @@ function forgetDevice(plan: Draft<Plan>, device: string): void {
   for (const map of [plan.supplies, plan.locks]) {
     for (const [key, place] of Object.entries(map)) if (place.startsWith(`output:${device}/`)) delete map[key]
   }
-  for (const wire of Object.keys(plan.wires)) if (wire.startsWith(`${device}.`)) delete plan.wires[wire]
+  for (const map of [plan.wires, plan.built] as Record<string, unknown>[]) {
+    for (const wire of Object.keys(map)) if (wire.startsWith(`${device}.`)) delete map[wire]
+  }
+  delete plan.placement[device]
+  delete plan.layout[device]
 }

@@ -54,6 +54,12 @@ export function describeEdit(edit: Edit, plan: Plan): string {
       return `Set the device end of ${need(edit.need)}`
     case 'wire.set':
       return `Change wire ${edit.wire}`
+    case 'device.place':
+      return edit.spot ? `Place ${device(edit.device)} on the airframe` : `Place ${device(edit.device)} where it usually sits`
+    case 'box.move':
+      return edit.at ? `Move ${device(edit.box)} on the drawing` : `Let ${device(edit.box)} find its place on the drawing`
+    case 'wire.tick':
+      return edit.made ? `Tick off wire ${edit.wire}` : `Wire ${edit.wire} is not made yet`
     case 'definition.update':
       return `Take the newer definition of ${edit.definition.name}`
     case 'sections.restore':

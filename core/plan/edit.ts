@@ -1,5 +1,16 @@
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
-import type { DeviceInstance, LinkSettings, NeedKey, Place, Placement, Plan, Priority, SupplyKey, WireOverride } from './plan'
+import type {
+  DeviceInstance,
+  LinkSettings,
+  NeedKey,
+  Place,
+  Placement,
+  Plan,
+  Priority,
+  Spot,
+  SupplyKey,
+  WireOverride,
+} from './plan'
 
 /** The parts of a plan that an undo puts back. */
 export type PlanSections = Partial<Omit<Plan, 'format' | 'schema'>>
@@ -29,6 +40,9 @@ export type Edit =
   | { type: 'port.set'; port: string; settings: LinkSettings | null }
   | { type: 'link.set'; need: NeedKey; settings: LinkSettings | null }
   | { type: 'wire.set'; wire: string; override: WireOverride | null }
+  | { type: 'device.place'; device: string; spot: Spot | null }
+  | { type: 'box.move'; box: string; at: { x: number; y: number } | null }
+  | { type: 'wire.tick'; wire: string; made: boolean }
   | { type: 'definition.update'; definition: BoardDefinition | DeviceDefinition | ProtocolDefinition }
   | { type: 'sections.restore'; of: string; sections: PlanSections }
   | { type: 'several'; label: string; edits: Edit[] }

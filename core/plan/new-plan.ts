@@ -25,6 +25,9 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     portSettings: {},
     deviceSettings: {},
     wires: {},
+    placement: {},
+    layout: {},
+    built: {},
   }
 }
 

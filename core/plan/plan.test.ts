@@ -183,10 +183,17 @@ describe('history', () => {
 describe('upgradePlan', () => {
   it('brings version 0 to the present one', () => {
     const { automatic: _a, bans: _b, wires: _w, portSettings: _p, deviceSettings: _d, ...old } = plan
-    expect(upgradePlan({ ...old, schema: 0 })).toMatchObject({ schema: 1, automatic: true, bans: {}, wires: {} })
+    expect(upgradePlan({ ...old, schema: 0 })).toMatchObject({
+      schema: 2,
+      automatic: true,
+      bans: {},
+      wires: {},
+      placement: {},
+      built: {},
+    })
   })
   it('refuses newer ones', () => {
-    expect(() => upgradePlan({ schema: 2 })).toThrow('this plan has schema version 2, this program reads up to 1')
+    expect(() => upgradePlan({ schema: 3 })).toThrow('this plan has schema version 3, this program reads up to 2')
   })
   it('splits keys at the first slash', () => {
     expect(splitKey('a/b')).toEqual(['a', 'b'])

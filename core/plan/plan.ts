@@ -2,7 +2,7 @@ import type { BoardDefinition, DeviceDefinition, Frame, ProtocolDefinition } fro
 import type { Baud, Chemistry, Millimetres, WireColour } from '../units'
 
 /** The schema version this program writes. */
-export const planSchema = 1
+export const planSchema = 2
 
 /** `DEVICE/NEED`, both ids as in the plan. */
 export type NeedKey = string
@@ -61,12 +61,24 @@ export interface WireOverride {
   omitted?: boolean
 }
 
+/** A point on the airframe seen from above: x to the right, y to the front, from the middle of the craft. */
+export interface Spot {
+  x: Millimetres
+  y: Millimetres
+}
+
 export interface Plan {
   format: 'ypodoma-plan'
   schema: typeof planSchema
   name: string
   note: string
-  craft: { outline: 'quad' | 'hex' | 'wing'; size: Millimetres }
+  craft: {
+    outline: 'quad' | 'hex' | 'wing'
+    /** Motor to motor across, or wing span. */
+    size: Millimetres
+    /** Greatest take-off mass in grams. */
+    massLimit?: number
+  }
   battery: { cells: number; chemistry: Chemistry; capacity: number }
   board: { definition: string; revision: string; firmware: string }
   devices: DeviceInstance[]
@@ -87,4 +99,10 @@ export interface Plan {
   /** Device-side settings by need, where they differ from what the assignment gives. */
   deviceSettings: Record<NeedKey, LinkSettings>
   wires: Record<string, WireOverride>
+  /** Where devices sit on the airframe, as far as set by hand; `board` and `battery` too. */
+  placement: Record<string, Spot>
+  /** Where boxes of the harness drawing were dragged to. */
+  layout: Record<string, { x: number; y: number }>
+  /** Wires ticked off as made. */
+  built: Record<string, true>
 }

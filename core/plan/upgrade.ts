@@ -5,6 +5,7 @@ type Document = Record<string, unknown>
 /** Each takes a document of the schema version it stands under to the next one. */
 const upgrades: Record<number, (document: Document) => Document> = {
   0: (document) => ({ automatic: true, bans: {}, portSettings: {}, deviceSettings: {}, wires: {}, ...document, schema: 1 }),
+  1: (document) => ({ placement: {}, layout: {}, built: {}, ...document, schema: 2 }),
 }
 
 /**

@@ -152,6 +152,17 @@ export const deviceSchema = Joi.object({
     }),
     40,
   ),
+  radios: keyed(
+    Joi.object({
+      label: label.required(),
+      megahertz: Joi.number().min(1).max(100_000).required(),
+      sends: Joi.boolean().required(),
+      antenna: Joi.number().min(1).max(2000),
+      velocity: Joi.number().greater(0).max(1).default(1),
+      canBeOff: Joi.boolean().default(false),
+    }),
+    8,
+  ),
   variants: versions.default({ standard: { name: 'standard', note: '', differences: {} } }),
 })
 

@@ -13,6 +13,7 @@ import {
   places,
   planDocumentSchema,
   planParts,
+  spot,
   wireName,
   wireOverride,
 } from './plan'
@@ -48,6 +49,9 @@ const shapes: Record<string, Joi.PartialSchemaMap> = {
   'port.set': { port: id.required(), settings: linkSettings.allow(null).required() },
   'link.set': { need, settings: linkSettings.allow(null).required() },
   'wire.set': { wire: wireName.required(), override: wireOverride.allow(null).required() },
+  'device.place': { device, spot: spot.allow(null).required() },
+  'box.move': { box: device, at: spot.allow(null).required() },
+  'wire.tick': { wire: wireName.required(), made: Joi.boolean().required() },
   'definition.update': { definition: Joi.alternatives(boardSchema, deviceSchema, protocolSchema).required() },
   'sections.restore': {
     of: Joi.string().max(400).required(),

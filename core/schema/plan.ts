@@ -30,6 +30,7 @@ export const deviceInstance = Joi.object({
 export const craft = Joi.object({
   outline: Joi.string().valid('quad', 'hex', 'wing').required(),
   size: Joi.number().min(50).max(5000).required(),
+  massLimit: Joi.number().min(1).max(200_000),
 })
 
 export const battery = Joi.object({
@@ -66,11 +67,16 @@ export const wireOverride = Joi.object({
 const wirePattern = /^[a-zA-Z0-9_./:-]{1,160}$/
 export const wireName = Joi.string().pattern(wirePattern, 'wire')
 
-/** A plan file of the present schema version. */
+/** A point on the airframe or on the drawing. */
+export const spot = Joi.object({
+  x: Joi.number().min(-10_000).max(10_000).required(),
+  y: Joi.number().min(-10_000).max(10_000).required(),
+})
+
 /** What a plan document holds, part by part. */
 export const planParts = {
   format: Joi.string().valid('ypodoma-plan').required(),
-  schema: Joi.number().valid(1).required(),
+  schema: Joi.number().valid(2).required(),
   name: label.required(),
   note: prose.required(),
   craft: craft.required(),
@@ -90,6 +96,10 @@ export const planParts = {
   portSettings: Joi.object().pattern(idPattern, linkSettings).required(),
   deviceSettings: Joi.object().pattern(keyPattern, linkSettings).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
+  placement: Joi.object().pattern(idPattern, spot).required(),
+  layout: Joi.object().pattern(idPattern, spot).required(),
+  built: Joi.object().pattern(wirePattern, Joi.valid(true)).required(),
 }
 
+/** A plan file of the present schema version. */
 export const planDocumentSchema = Joi.object(planParts)

@@ -111,10 +111,25 @@ function checkBoard(definition: BoardDefinition): Contradiction[] {
 function checkDevice(definition: DeviceDefinition): Contradiction[] {
   for (const [variant, { differences }] of Object.entries(definition.variants)) {
     if (!Object.keys(differences).length) continue
-    const { variant: _, terminals, supplies, outputs, connectors, needs, settings, ...rest } = resolveDevice(definition, variant)
+    const {
+      variant: _,
+      terminals,
+      supplies,
+      outputs,
+      connectors,
+      needs,
+      settings,
+      radios,
+      ...rest
+    } = resolveDevice(definition, variant)
     validate(
       deviceSchema,
-      { kind: 'device', schema: 1, ...rest, ...keyedAgain({ terminals, supplies, outputs, connectors, needs, settings }) },
+      {
+        kind: 'device',
+        schema: 1,
+        ...rest,
+        ...keyedAgain({ terminals, supplies, outputs, connectors, needs, settings, radios }),
+      },
       `variant ${variant}: `,
     )
   }

@@ -1,3 +1,4 @@
 export * from './quantity'
 export * from './wire'
 export * from './battery'
+export * from './radio'

@@ -7,6 +7,7 @@ import {
   formatBaud,
   leadDrop,
   parseQuantity,
+  quarterWave,
   wireDiameter,
   wireResistancePerMetre,
 } from './index'
@@ -28,6 +29,19 @@ describe('wire', () => {
       }),
       { seed: 1 },
     )
+  })
+})
+
+describe('quarterWave', () => {
+  it('gives the lengths in air', () => {
+    for (const [megahertz, length] of [
+      [1090, 68.8],
+      [915, 81.9],
+      [868, 86.3],
+      [433, 173.1],
+    ] as const)
+      expect(quarterWave(megahertz)).toBeCloseTo(length, 1)
+    expect(quarterWave(433, 0.95)).toBeCloseTo(164.4, 1)
   })
 })
 

@@ -1,4 +1,4 @@
-import type { Edit, Plan } from '#core/plan'
+import { upgradePlan, type Edit, type Plan } from '#core/plan'
 import type { Connection } from './open'
 
 export interface BuildRow {
@@ -93,7 +93,7 @@ export function buildRepository(connection: Connection, now: () => string) {
 
     plan: (id: string, number: number): Plan | undefined => {
       const row = planOf.get(id, number)
-      return row && (JSON.parse(row.plan) as Plan)
+      return row && (upgradePlan(JSON.parse(row.plan) as Record<string, unknown>) as unknown as Plan)
     },
 
     versions: (id: string): VersionRow[] =>

@@ -5,7 +5,14 @@ import { pullUps } from './bus/pull-ups'
 import { needWithoutPlace } from './fit/need-without-place'
 import { noGround } from './ground/no-ground'
 import { sharedGround } from './ground/shared-ground'
+import { videoGround } from './ground/video-ground'
+import { groundLoop } from './ground/ground-loop'
+import { signalLead } from './ground/signal-lead'
 import { inputTolerance } from './level/input-tolerance'
+import { outputHigh } from './level/output-high'
+import { totalMass } from './build/total-mass'
+import { leadLength } from './build/lead-length'
+import { pinOrder } from './build/pin-order'
 import { oneFunction } from './pads/one-function'
 import { exclusions } from './pads/exclusions'
 import { timerSettings } from './pads/timer-settings'
@@ -19,7 +26,19 @@ import { receiverType } from './pads/receiver-type'
 import { firmwareWiring } from './pads/firmware-wiring'
 import { supplyRange } from './power/supply-range'
 import { railLimit } from './power/rail-limit'
+import { dropOut } from './power/drop-out'
+import { regulatorHeat } from './power/regulator-heat'
+import { wireDrop } from './power/wire-drop'
+import { wireAmpacity } from './power/ampacity'
+import { backFeed } from './power/back-feed'
 import { withoutSupply } from './power/without-supply'
+import { usbAlone } from './power/usb-alone'
+import { unfilteredVideo } from './power/unfiltered-video'
+import { jumperVoltage } from './power/jumper-voltage'
+import { gnssDistance } from './radio/gnss-distance'
+import { oneBand } from './radio/one-band'
+import { adapterInFlight } from './radio/adapter-in-flight'
+import { antennaLength } from './radio/antenna-length'
 import { txMeetsRx } from './serial/tx-meets-rx'
 import { endsAgree } from './serial/ends-agree'
 import { functionMatches } from './serial/function-matches'
@@ -38,6 +57,12 @@ import { broughtOut } from './serial/brought-out'
 import { configurationRemains } from './serial/configuration-remains'
 import { enableOrder } from './serial/enable-order'
 import { portNumbers } from './serial/port-numbers'
+import { chainOrder } from './video/chain-order'
+import { oneStandard } from './video/one-standard'
+import { openEnd } from './video/open-end'
+import { setStandard } from './video/set-standard'
+import { overlayOnDigital } from './video/overlay-on-digital'
+import { transmitterControl } from './video/transmitter-control'
 
 /** All rules, by id. */
 export const rules: readonly Rule[] = [
@@ -46,7 +71,14 @@ export const rules: readonly Rule[] = [
   needWithoutPlace,
   noGround,
   sharedGround,
+  videoGround,
+  groundLoop,
+  signalLead,
   inputTolerance,
+  outputHigh,
+  totalMass,
+  leadLength,
+  pinOrder,
   oneFunction,
   exclusions,
   timerSettings,
@@ -60,7 +92,19 @@ export const rules: readonly Rule[] = [
   firmwareWiring,
   supplyRange,
   railLimit,
+  dropOut,
+  regulatorHeat,
+  wireDrop,
+  wireAmpacity,
+  backFeed,
   withoutSupply,
+  usbAlone,
+  unfilteredVideo,
+  jumperVoltage,
+  gnssDistance,
+  oneBand,
+  adapterInFlight,
+  antennaLength,
   txMeetsRx,
   endsAgree,
   functionMatches,
@@ -79,4 +123,10 @@ export const rules: readonly Rule[] = [
   configurationRemains,
   enableOrder,
   portNumbers,
+  chainOrder,
+  oneStandard,
+  openEnd,
+  setStandard,
+  overlayOnDigital,
+  transmitterControl,
 ]

@@ -1,0 +1,27 @@
+import { massReport } from '../../../harness'
+import { plain } from '../../../units'
+import type { CheckContext, Report, Rule } from '../../context'
+
+function* check({ resolved, wires }: CheckContext): Iterable<Report> {
+  const limit = resolved.plan.craft.massLimit
+  if (limit === undefined) return
+  const { total, parts } = massReport(resolved, wires)
+  if (total <= limit) return
+  const heaviest = [...parts].sort((a, b) => b.mass - a.mass)[0]!
+  yield {
+    subjects: heaviest.id === 'board' || heaviest.id === 'battery' ? [] : [`device:${heaviest.id}`],
+    fact: `equipment of ${plain(total, 0)} g is ${plain(total - limit, 0)} g over the limit of ${plain(limit, 0)} g; ${heaviest.name} has most, ${plain(heaviest.mass, 0)} g`,
+  }
+}
+
+export const totalMass: Rule = {
+  meta: {
+    id: 'MEC-01',
+    family: 'build',
+    severity: 'fix',
+    title: 'Total mass within the limit',
+    why: 'Beyond its limit a craft climbs badly, flies short, and falls hard.',
+    reads: ['device masses', 'wires', 'battery', 'airframe'],
+  },
+  check,
+}

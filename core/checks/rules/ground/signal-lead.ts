@@ -1,0 +1,28 @@
+import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+
+function* check({ resolved, wires }: CheckContext): Iterable<Report> {
+  for (const fitted of resolved.devices) {
+    const own = wires.filter((wire) => wire.from.device === fitted.id && !wire.omitted)
+    for (const { type, pins } of fitted.device.connectors) {
+      const used = own.filter((wire) => pins.includes(wire.from.point))
+      if (!used.some(({ kind }) => kind === 'signal' || kind === 'video') || used.some(({ kind }) => kind === 'ground')) continue
+      const ground = own.find(({ kind }) => kind === 'ground')
+      yield {
+        subjects: [`device:${fitted.id}`, ...used.map((wire) => `wire:${wire.id}`)],
+        fact: `the lead of ${nameOf(fitted)} on ${type} (${used.map(({ from }) => from.label).join(', ')}) has no ground; ${ground ? `its current returns by ${ground.number} to ${ground.to.label} ${ground.to.point}` : 'there is no way back'}`,
+      }
+    }
+  }
+}
+
+export const signalLead: Rule = {
+  meta: {
+    id: 'GND-05',
+    family: 'ground',
+    severity: 'note',
+    title: 'Ground of a signal-only lead',
+    why: 'A lead with signals and no ground leans on the ground of another lead; when that one is unplugged, the signal floats.',
+    reads: ['connectors', 'wires'],
+  },
+  check,
+}

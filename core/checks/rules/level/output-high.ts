@@ -1,0 +1,34 @@
+import { formatVolts } from '../../../units'
+import type { CheckContext, Report, Rule } from '../../context'
+
+/** Share of its supply that addressable LEDs read as high (their data sheets: 0.7 × VDD). */
+const ledShare = 0.7
+
+function* check({ resolved, wires, terminal, feeds }: CheckContext): Iterable<Report> {
+  for (const wire of wires) {
+    if (wire.kind !== 'signal' || wire.omitted || wire.to.device) continue
+    const input = terminal(wire.from.device!, wire.from.point)
+    const pin = resolved.pin(resolved.pad(wire.to.point)?.pin ?? '')
+    if (!input || !pin || input.direction !== 'in') continue
+    const need = wire.need === undefined ? undefined : resolved.need(wire.need)
+    const fed = feeds.find(({ supply }) => supply.fitted.id === wire.from.device)?.source
+    const wanted = need?.need.kind === 'led-data' && fed ? Math.max(ledShare * fed.max, input.minHigh ?? 0) : input.minHigh
+    if (wanted === undefined || pin.level >= wanted) continue
+    yield {
+      subjects: [`wire:${wire.id}`, `device:${wire.from.device}`, ...(wire.need ? [`need:${wire.need}`] : [])],
+      fact: `pad ${wire.to.label} gives ${formatVolts(pin.level)} high; ${resolved.device(wire.from.device!)!.instance.name} ${input.label} reads high from ${formatVolts(wanted)}`,
+    }
+  }
+}
+
+export const outputHigh: Rule = {
+  meta: {
+    id: 'LVL-02',
+    family: 'level',
+    severity: 'weigh',
+    title: 'High level reaches what the input reads as high',
+    why: 'A 3.3 V output on a 5 V part may be read as high one day and not the next: LED data wants 0.7 × its supply.',
+    reads: ['terminals', 'pins', 'wires'],
+  },
+  check,
+}

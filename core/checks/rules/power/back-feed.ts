@@ -1,0 +1,39 @@
+import { formatVolts } from '../../../units'
+import { pairs } from '../../places'
+import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+
+function* check({ power, resolved }: CheckContext): Iterable<Report> {
+  for (const fitted of resolved.devices) {
+    const fed = power.leaves.filter(({ supply }) => supply.fitted === fitted)
+    for (const [one, other] of pairs(fed)) {
+      const group = one.supply.supply.alternative
+      if (!group || group !== other.supply.supply.alternative || one.source === other.source) continue
+      yield {
+        subjects: [...aboutSupply(one.supply), ...aboutSupply(other.supply)],
+        fact: `${nameOf(fitted)} is fed twice on one net: ${formatVolts(one.full)} from ${label(power, one.source)} and ${formatVolts(other.full)} from ${label(power, other.source)}`,
+      }
+    }
+    for (const { supply, source } of fed) {
+      const joined = fitted.device.outputs.find((output) => output.terminal === supply.supply.terminal)
+      if (!joined) continue
+      yield {
+        subjects: aboutSupply(supply),
+        fact: `${nameOf(fitted)} gives ${joined.label} on the terminal that ${label(power, source)} feeds`,
+      }
+    }
+  }
+}
+
+const label = (power: CheckContext['power'], place: string) => power.nodes.find((node) => node.place === place)?.label ?? place
+
+export const backFeed: Rule = {
+  meta: {
+    id: 'PWR-07',
+    family: 'power',
+    severity: 'stop',
+    title: 'Two sources on one net',
+    why: 'Two sources joined fight each other: the higher feeds into the lower, through a regulator that is not made for it.',
+    reads: ['supplies', 'rails'],
+  },
+  check,
+}

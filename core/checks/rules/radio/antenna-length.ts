@@ -1,0 +1,31 @@
+import { plain, quarterWave } from '../../../units'
+import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+
+/** Share of the length that an antenna may be off. */
+const tolerance = 0.06
+
+function* check({ resolved }: CheckContext): Iterable<Report> {
+  for (const fitted of resolved.devices) {
+    for (const { label, megahertz, antenna, velocity } of fitted.device.radios) {
+      if (antenna === undefined) continue
+      const wanted = quarterWave(megahertz, velocity)
+      if (Math.abs(antenna - wanted) / wanted <= tolerance) continue
+      yield {
+        subjects: [`device:${fitted.id}`],
+        fact: `${nameOf(fitted)} (${label}, ${megahertz} MHz) has an antenna of ${plain(antenna, 1)} mm; a quarter wave is ${plain(wanted, 1)} mm`,
+      }
+    }
+  }
+}
+
+export const antennaLength: Rule = {
+  meta: {
+    id: 'RFI-04',
+    family: 'radio',
+    severity: 'weigh',
+    title: 'Antenna cut for its frequency',
+    why: 'A whip off its quarter wave, c/(4f) × velocity factor, throws power back into the transmitter and range away.',
+    reads: ['radios'],
+  },
+  check,
+}

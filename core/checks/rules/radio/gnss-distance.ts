@@ -1,0 +1,44 @@
+import { distanceOf } from '../../../harness'
+import { plain } from '../../../units'
+import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+
+/** Distances in mm below which trouble is common on the bench. */
+const fromTransmitter = 100
+const fromMainLead = 60
+
+function* check({ resolved }: CheckContext): Iterable<Report> {
+  const loud = resolved.devices.filter(({ device }) => device.radios.some(({ sends, megahertz }) => sends && megahertz > 1000))
+  const heavy = resolved.devices.filter(({ device }) => device.class === 'esc' || device.outputs.some(({ limit }) => limit > 10))
+  for (const gnss of resolved.devices.filter(({ device }) => device.class === 'gnss')) {
+    const compass = gnss.device.needs.some(({ kind }) => kind === 'i2c')
+    const near = [
+      ...loud.map((one) => ({ id: one.id, name: nameOf(one), limit: fromTransmitter, what: 'satellites' })),
+      ...(compass
+        ? [
+            ...heavy.map((one) => ({ id: one.id, name: nameOf(one), limit: fromMainLead, what: 'compass' })),
+            { id: 'battery', name: 'the main lead', limit: fromMainLead, what: 'compass' },
+          ]
+        : []),
+    ]
+    for (const { id, name, limit, what } of near) {
+      const distance = distanceOf(resolved, gnss.id, id)
+      if (distance >= limit) continue
+      yield {
+        subjects: [`device:${gnss.id}`, ...(id === 'battery' ? [] : [`device:${id}`])],
+        fact: `${nameOf(gnss)} is ${plain(distance, 0)} mm from ${name}; its ${what} want${what === 'compass' ? 's' : ''} ${limit} mm`,
+      }
+    }
+  }
+}
+
+export const gnssDistance: Rule = {
+  meta: {
+    id: 'RFI-01',
+    family: 'radio',
+    severity: 'weigh',
+    title: 'GNSS and compass away from transmitters and main leads',
+    why: 'A video transmitter a hand’s breadth away drowns satellites; main current turns the compass with the throttle.',
+    reads: ['placement', 'radios', 'device classes'],
+  },
+  check,
+}

@@ -1,0 +1,131 @@
+import type { DeviceClass, Pad } from '../catalogue'
+import type { Plan, ResolvedPlan, Spot } from '../plan'
+import type { Millimetres } from '../units'
+import type { WireEnd } from './wires'
+
+/** Lines of an airframe seen from above, in mm from its middle. */
+export function outlineOf({ outline, size }: Plan['craft']): Spot[][] {
+  const half = size / 2
+  if (outline === 'wing') {
+    return [
+      [
+        { x: -half, y: -0.02 * size },
+        { x: -half, y: 0.05 * size },
+        { x: -0.05 * size, y: 0.1 * size },
+        { x: 0.05 * size, y: 0.1 * size },
+        { x: half, y: 0.05 * size },
+        { x: half, y: -0.02 * size },
+        { x: 0.05 * size, y: -0.04 * size },
+        { x: -0.05 * size, y: -0.04 * size },
+        { x: -half, y: -0.02 * size },
+      ],
+      box(0, -0.04 * size, 0.1 * size, 0.56 * size),
+      box(0, -0.3 * size, 0.34 * size, 0.07 * size),
+    ]
+  }
+  return [box(0, 0, 0.34 * size, 0.56 * size), ...motorSpots(outline, size).map((spot) => [{ x: 0, y: 0 }, spot])]
+}
+
+function box(x: number, y: number, width: number, height: number): Spot[] {
+  const [left, right, back, front] = [x - width / 2, x + width / 2, y - height / 2, y + height / 2]
+  return [
+    { x: left, y: back },
+    { x: left, y: front },
+    { x: right, y: front },
+    { x: right, y: back },
+    { x: left, y: back },
+  ]
+}
+
+/** Where the motors of a multicopter are: 1 front right, then anticlockwise. */
+export function motorSpots(outline: Plan['craft']['outline'], size: Millimetres): Spot[] {
+  const count = { quad: 4, hex: 6, wing: 1 }[outline]
+  if (outline === 'wing') return [{ x: 0, y: 0.24 * size }]
+  return Array.from({ length: count }, (_, at) => {
+    const angle = Math.PI / count + (2 * Math.PI * at) / count - (outline === 'hex' ? Math.PI / 6 : 0)
+    return { x: Math.round((size / 2) * Math.cos(angle)), y: Math.round((size / 2) * Math.sin(angle)) }
+  })
+}
+
+/** Usual places, as parts of the size: cameras ahead, transmitters behind, GNSS well away from both. */
+const usual: Record<DeviceClass, [x: number, y: number]> = {
+  receiver: [-0.12, -0.2],
+  gnss: [0, 0.17],
+  overlay: [-0.08, 0.08],
+  camera: [0, 0.27],
+  transmitter: [0.1, -0.25],
+  'video-link': [0.1, -0.25],
+  logger: [0.1, 0.06],
+  adapter: [0.12, -0.1],
+  buzzer: [0.05, -0.2],
+  lights: [-0.13, -0.06],
+  gimbal: [0.03, 0.23],
+  traffic: [-0.13, 0.12],
+  esc: [0, -0.07],
+  converter: [-0.06, -0.14],
+  sensor: [0.11, 0.14],
+  telemetry: [-0.05, -0.26],
+  computer: [0.07, 0.12],
+  switch: [-0.05, 0.2],
+  light: [-0.08, 0.25],
+  release: [-0.1, -0.12],
+  servo: [0.3, -0.01],
+  power: [0, -0.13],
+  tool: [0.13, 0.2],
+}
+
+/** Where a device, the board or the battery sits: as set by hand, or where such a part usually is. */
+export function spotOf(resolved: ResolvedPlan, id: string): Spot {
+  const { craft, placement } = resolved.plan
+  if (placement[id]) return placement[id]
+  if (id === 'board') return { x: 0, y: 0 }
+  if (id === 'battery') return { x: 0, y: Math.round(-0.1 * craft.size) }
+  const fitted = resolved.device(id)
+  if (!fitted) return { x: 0, y: 0 }
+  const same = resolved.devices.filter(({ device }) => device.class === fitted.device.class)
+  const rank = same.indexOf(fitted)
+  const single = fitted.device.needs.filter(({ kind }) => kind === 'pulse').length === 1
+  if (fitted.device.class === 'esc' && single && craft.outline !== 'wing') {
+    const spots = motorSpots(craft.outline, craft.size)
+    const before = resolved.devices
+      .slice(0, resolved.devices.indexOf(fitted))
+      .filter(({ device }) => device.class === 'esc')
+      .reduce((sum, { device }) => sum + device.needs.filter(({ kind }) => kind === 'pulse').length, 0)
+    const { x, y } = spots[before % spots.length]!
+    return { x: Math.round(x * 0.7), y: Math.round(y * 0.7) }
+  }
+  const [x, y] = usual[fitted.device.class]
+  const side = rank % 2 ? -1 : 1
+  const step = Math.ceil(rank / 2) * 0.07
+  const sided = fitted.device.class === 'servo' ? side * (x - step) : x + side * step
+  return { x: Math.round(sided * craft.size), y: Math.round(y * craft.size) }
+}
+
+/** Straight distance of two parts in mm. */
+export function distanceOf(resolved: ResolvedPlan, one: string, other: string): Millimetres {
+  const [a, b] = [spotOf(resolved, one), spotOf(resolved, other)]
+  return Math.hypot(a.x - b.x, a.y - b.y)
+}
+
+/** Where a wire's end is: a pad at its place on the board, or the middle of a device. */
+function endSpot(resolved: ResolvedPlan, end: WireEnd): Spot {
+  if (end.device) return spotOf(resolved, end.device)
+  const board = spotOf(resolved, 'board')
+  const pad: Pad | undefined = resolved.pad(end.point)
+  const { width, height } = resolved.board.outline
+  return pad ? { x: board.x + pad.x - width / 2, y: board.y + height / 2 - pad.y } : board
+}
+
+/** Way of a wire along the frame, which runs in two directions at right angles, in mm. */
+export function routeLength(resolved: ResolvedPlan, from: WireEnd, to: WireEnd): Millimetres {
+  const [a, b] = [endSpot(resolved, from), endSpot(resolved, to)]
+  return Math.abs(a.x - b.x) + Math.abs(a.y - b.y)
+}
+
+/** Wire left over at each end for stripping and a second try. */
+const endAllowance = 15
+
+/** Length to cut: the route, 5 % for bends, an allowance at both ends, up to the next 5 mm. */
+export function cutLength(route: Millimetres): Millimetres {
+  return Math.ceil((route * 1.05 + 2 * endAllowance) / 5) * 5
+}

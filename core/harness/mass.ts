@@ -1,0 +1,42 @@
+import type { ResolvedPlan, Spot } from '../plan'
+import { copperMassPerMetre, type Grams } from '../units'
+import { spotOf } from './airframe'
+import type { Wire } from './wires'
+
+/** Energy per mass of a pack with leads and wrap, in Wh/kg: common figures of cells sold for aircraft. */
+const density = { lipo: 150, lihv: 160, liion: 220 } as const
+const cellVolts = 3.7
+
+/** Mass of the battery from its energy, in grams: cells × 3.7 V × Ah / (Wh/kg). An estimate. */
+export function batteryMass({ cells, chemistry, capacity }: ResolvedPlan['plan']['battery']): Grams {
+  return ((cells * cellVolts * capacity) / 1000 / density[chemistry]) * 1000
+}
+
+/** Insulation adds about half the copper's mass on thin silicone wire. */
+const insulated = 1.5
+
+export function wireMass({ length, gauge }: Pick<Wire, 'length' | 'gauge'>): Grams {
+  return (length / 1000) * copperMassPerMetre(gauge) * insulated
+}
+
+export interface MassReport {
+  parts: { id: string; name: string; mass: Grams; spot: Spot }[]
+  wires: Grams
+  total: Grams
+  /** Balance point of what is placed, in mm from the middle. */
+  balance: Spot
+}
+
+/** Mass of board, battery, devices and wires, and their balance point; the airframe itself is not counted. */
+export function massReport(resolved: ResolvedPlan, wires: Wire[]): MassReport {
+  const { board, plan, devices } = resolved
+  const parts = [
+    { id: 'board', name: board.name, mass: board.mass },
+    { id: 'battery', name: 'Battery', mass: batteryMass(plan.battery) },
+    ...devices.map(({ id, instance, device }) => ({ id, name: instance.name, mass: device.mass })),
+  ].map((part) => ({ ...part, spot: spotOf(resolved, part.id) }))
+  const copper = wires.filter((wire) => !wire.omitted).reduce((sum, wire) => sum + wireMass(wire), 0)
+  const solid = parts.reduce((sum, part) => sum + part.mass, 0)
+  const along = (axis: 'x' | 'y') => (solid ? parts.reduce((sum, part) => sum + part.mass * part.spot[axis], 0) / solid : 0)
+  return { parts, wires: copper, total: solid + copper, balance: { x: along('x'), y: along('y') } }
+}
