@@ -33,5 +33,5 @@ export function cablesOf(resolved: ResolvedPlan, wires: Wire[]): Cable[] {
     })
     cables.set(key, cable)
   }
-  return [...cables.values()].filter(({ contacts }) => contacts.length > 1)
+  return [...cables.values()].filter(({ contacts }) => contacts.length > 1 && contacts.some(({ kind }) => kind === 'signal'))
 }

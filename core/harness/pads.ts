@@ -31,7 +31,11 @@ export class PadBook {
   private take(pads: Pad[], near?: Pad): Pad | undefined {
     const uses = (pad: Pad) => this.taken.get(pad.id) ?? 0
     const distance = (pad: Pad) => (near ? Math.hypot(pad.x - near.x, pad.y - near.y) : 0)
-    const best = [...pads].sort((one, other) => uses(one) - uses(other) || distance(one) - distance(other))[0]
+    /** Own connector first, then plain pads, then contacts of other connectors, which are kept for their own cables. */
+    const stranger = (pad: Pad) => (pad.connector === undefined ? 1 : pad.connector === near?.connector ? 0 : 2)
+    const best = [...pads].sort(
+      (one, other) => stranger(one) - stranger(other) || uses(one) - uses(other) || distance(one) - distance(other),
+    )[0]
     if (best) this.taken.set(best.id, uses(best) + 1)
     return best
   }

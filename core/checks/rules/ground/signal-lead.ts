@@ -2,10 +2,16 @@ import { nameOf, type CheckContext, type Report, type Rule } from '../../context
 
 function* check({ resolved, wires }: CheckContext): Iterable<Report> {
   for (const fitted of resolved.devices) {
+    const throughSignal = fitted.device.supplies.some(({ ground }) => ground === undefined)
     const own = wires.filter((wire) => wire.from.device === fitted.id && !wire.omitted)
     for (const { type, pins } of fitted.device.connectors) {
       const used = own.filter((wire) => pins.includes(wire.from.point))
-      if (!used.some(({ kind }) => kind === 'signal' || kind === 'video') || used.some(({ kind }) => kind === 'ground')) continue
+      if (
+        !used.some(({ kind }) => kind === 'signal' || kind === 'video') ||
+        throughSignal ||
+        used.some(({ kind }) => kind === 'ground')
+      )
+        continue
       const ground = own.find(({ kind }) => kind === 'ground')
       yield {
         subjects: [`device:${fitted.id}`, ...used.map((wire) => `wire:${wire.id}`)],

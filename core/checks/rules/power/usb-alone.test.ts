@@ -4,7 +4,7 @@ import { allocated, factsOf, onBoard } from '../../../../tests/helpers/plans'
 describe('PWR-09', () => {
   it('lists the dead and the living', () => {
     const [fact] = factsOf(allocated('spillway-hex'), 'PWR-09')
-    expect(fact).toMatch(/^on USB alone Camera, .*(are|is) dead; .*Control receiver.* live$/)
+    expect(fact).toMatch(/^on USB alone ESC four-in-one, .*Camera, .* are dead; Control receiver.* live$/)
   })
   it('is silent when USB feeds everything', () => {
     const plan = onBoard(allocated('spillway-hex'), (board) => {

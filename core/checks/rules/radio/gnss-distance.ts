@@ -7,7 +7,7 @@ const fromTransmitter = 100
 const fromMainLead = 60
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
-  const loud = resolved.devices.filter(({ device }) => device.radios.some(({ sends, megahertz }) => sends && megahertz > 1000))
+  const loud = resolved.devices.filter(({ device }) => device.class === 'transmitter' || device.class === 'video-link')
   const heavy = resolved.devices.filter(({ device }) => device.class === 'esc' || device.outputs.some(({ limit }) => limit > 10))
   for (const gnss of resolved.devices.filter(({ device }) => device.class === 'gnss')) {
     const compass = gnss.device.needs.some(({ kind }) => kind === 'i2c')
