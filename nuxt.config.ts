@@ -52,6 +52,11 @@ export default defineNuxtConfig({
     compressPublicAssets: { gzip: true },
     serverAssets: [
       { baseName: 'migrations', dir: './database/migrations' },
+      {
+        baseName: 'fonts',
+        dir: fileURLToPath(new URL('./node_modules/@fontsource/atkinson-hyperlegible/files', import.meta.url)),
+        pattern: '*-latin-[47]00-normal.woff',
+      },
       { baseName: 'catalogue', dir: fileURLToPath(new URL('./catalogue', import.meta.url)) },
     ],
     alias: { '#core': core },

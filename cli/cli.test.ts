@@ -82,4 +82,26 @@ describe('command line', () => {
       'there is no such need; there are receiver/rc',
     )
   })
+  it('tells of power in a state', () => {
+    const hex = file('hex4.json', ypodoma('demo-plan', 'spillway-hex').stdout)
+    const { status, stdout } = ypodoma('power', hex, '--state', 'usb')
+    expect(status).toBe(0)
+    expect(stdout).toMatch(/Battery: 19\.8 V to 25\.2 V/)
+    expect(stdout).toMatch(/dead \(usb\): .*Camera/)
+    const json = JSON.parse(ypodoma('power', hex, '--json').stdout) as { dead: string[]; rows: { place: string; peak: number }[] }
+    expect(json.dead).toEqual([])
+    expect(json.rows.find(({ place }) => place === 'rail:v5')!.peak).toBeGreaterThan(4)
+    expect(ypodoma('power', hex, '--state', 'steam')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('expected usb, battery, both'),
+    })
+  })
+  it('draws', () => {
+    const hex = file('hex5.json', ypodoma('demo-plan', 'spillway-hex').stdout)
+    const { stdout } = ypodoma('draw', hex, '--svg', '-')
+    expect(stdout).toMatch(/^<svg /)
+    expect(stdout).toContain('Corran 7')
+    expect(ypodoma('draw', hex, '--svg', '-', '--layers', 'smell').stderr).toContain('--layers smell')
+    expect(ypodoma('draw', hex, '--svg', '/nowhere/at/all.svg').status).toBe(2)
+  })
 })

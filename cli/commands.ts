@@ -1,8 +1,19 @@
 import type { Finding } from '#core/checks'
-import { wireListCsv } from '#core/documents'
+import { writeFileSync } from 'node:fs'
+import { harnessSvg, wireListCsv } from '#core/documents'
 import { adopt, analyse, begun, type Analysis } from '#core/engine'
-import { wiresOf, type WireEnd } from '#core/harness'
+import {
+  defaultLayers,
+  drawHarness,
+  powerStates,
+  wiresOf,
+  type Layers,
+  type PowerState,
+  type WireEnd,
+  type WireKind,
+} from '#core/harness'
 import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
+import { formatAmps, formatVolts, plain } from '#core/units'
 import { demoPlans } from './files'
 import { print, readPlanFile, Unusable } from './output'
 
@@ -58,6 +69,56 @@ export function wiresCommand(file: string, { csv }: { csv?: boolean }): void {
     print(
       `${wire.number.padEnd(4)} ${end(wire.from).padEnd(30)} ${end(wire.to).padEnd(26)} ${wire.colour} AWG ${wire.gauge} ${wire.length} mm`,
     )
+  }
+}
+
+/** Prints the power tree and what lives in a state. @throws Unusable for an unknown state */
+export function powerCommand(file: string, { json, state }: { json?: boolean; state: string }): void {
+  if (!powerStates.includes(state as PowerState)) throw new Unusable(`--state ${state}: expected ${powerStates.join(', ')}`)
+  const { plan, analysis } = allocated(readPlanFile(file))
+  const { rows, states, unfed } = analysis.power
+  if (json) {
+    print(JSON.stringify({ state, ...states[state as PowerState], rows, unfed }, null, 2))
+    return
+  }
+  const name = (id: string) => plan.devices.find((device) => device.id === id)?.name ?? id
+  for (const row of rows) {
+    const volts = row.full === row.empty ? formatVolts(row.full) : `${formatVolts(row.empty)} to ${formatVolts(row.full)}`
+    const heat = row.heat && row.heat.typical > 0.05 ? `, ${plain(row.heat.typical)} W of heat` : ''
+    const live = row.alive[state as PowerState] ? '' : ', dead'
+    print(
+      `${'  '.repeat(row.depth)}${row.label}: ${volts}, ${formatAmps(row.typical)} typical, ${formatAmps(row.peak)} peak of ${formatAmps(row.limit)}${heat}${live}`,
+    )
+    for (const leaf of row.fed) {
+      print(
+        `${'  '.repeat(row.depth + 1)}- ${name(leaf.device)} ${formatAmps(leaf.peak)} peak, gets ${formatVolts(leaf.empty)} after ${plain(leaf.drop, 3)} V of wire`,
+      )
+    }
+  }
+  const { alive, dead } = states[state as PowerState]
+  print(`live (${state}): ${alive.map(name).join(', ') || 'none'}`)
+  print(`dead (${state}): ${dead.map(name).join(', ') || 'none'}`)
+}
+
+/** Writes the harness drawing as SVG. @throws Unusable for an unknown layer or a file that cannot be written */
+export function drawCommand(file: string, { svg, layers }: { svg: string; layers: string }): void {
+  const wanted = layers.split(',').map((one) => one.trim())
+  const unknown = wanted.find((one) => !(one in defaultLayers))
+  if (unknown !== undefined) throw new Unusable(`--layers ${unknown}: expected ${Object.keys(defaultLayers).join(', ')}`)
+  const { plan } = allocated(readPlanFile(file))
+  const resolved = resolvePlan(plan)
+  const shown = Object.fromEntries(
+    (Object.keys(defaultLayers) as WireKind[]).map((kind) => [kind, wanted.includes(kind)]),
+  ) as Layers
+  const text = harnessSvg(drawHarness(resolved, wiresOf(resolved), shown), plan.name)
+  if (svg === '-') {
+    process.stdout.write(text)
+    return
+  }
+  try {
+    writeFileSync(svg, text)
+  } catch (error) {
+    throw new Unusable(`${svg}: ${(error as Error).message}`)
   }
 }
 

@@ -1,5 +1,5 @@
 import { Command } from 'commander'
-import { analyseCommand, demoPlanCommand, wiresCommand } from './commands'
+import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
 import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
 import { finish } from './output'
 
@@ -45,6 +45,22 @@ program
   .option('--json', 'as JSON')
   .description('what a place is to a need, and who would have to move; exit 1 when it cannot be')
   .action((file: string, options: { need: string; place: string; json?: boolean }) => whyCommand(file, options))
+
+program
+  .command('power')
+  .argument('<plan>', 'plan file (JSON), or - for standard input')
+  .option('--json', 'everything as JSON')
+  .option('--state <state>', 'which devices live: usb, battery or both', 'both')
+  .description('the power tree with currents, heat, drop-out and what lives in a state')
+  .action((file: string, options: { json?: boolean; state: string }) => powerCommand(file, options))
+
+program
+  .command('draw')
+  .argument('<plan>', 'plan file (JSON), or - for standard input')
+  .requiredOption('--svg <file>', 'where the drawing goes, or - for standard output')
+  .option('--layers <list>', 'which wires are drawn as lines: signal, video, supply, ground', 'signal,video')
+  .description('the harness drawing as SVG')
+  .action((file: string, options: { svg: string; layers: string }) => drawCommand(file, options))
 
 program
   .command('demo-plan')

@@ -1,5 +1,5 @@
 /** Hands the user a file made in the browser. */
-export function download(name: string, type: string, content: string) {
+export function download(name: string, type: string, content: BlobPart) {
   const url = URL.createObjectURL(new Blob([content], { type }))
   const link = document.createElement('a')
   link.href = url

@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { Addition, Alternative, BoardFit, Forced } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
+import type { HarnessDrawing, Layers } from '#core/harness'
 import type { Plan } from '#core/plan'
 import type { Deadlock, Engine } from '~/workers/engine.worker'
 
@@ -29,6 +30,7 @@ export function useQuestions() {
 
   return {
     stop,
+    draw: (plan: Plan, layers: Layers): Promise<HarnessDrawing> => engine().draw(plain(plan), plain(layers)),
     force: (plan: Plan, key: string, place: string): Promise<Forced> => engine().force(plain(plan), key, place),
     explain: (plan: Plan, keys: string[], tell: (key: string, forced: Forced[]) => void): Promise<void> =>
       engine().explain(plain(plan), keys, proxy(tell)),

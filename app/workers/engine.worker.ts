@@ -19,6 +19,7 @@ import {
 } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
 import { settle, type Analysis } from '#core/engine'
+import { drawHarness, wiresOf, type HarnessDrawing, type Layers } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 
 /** A plan's analysis, with the assignment it was made for. */
@@ -53,6 +54,11 @@ const engine = {
   settle(plan: Plan): Answer {
     const { plan: settled, analysis } = settle(plan)
     return { analysis, assignment: settled.assignment, supplies: settled.supplies }
+  },
+
+  draw(plan: Plan, layers: Layers): HarnessDrawing {
+    const resolved = resolvePlan(plan)
+    return drawHarness(resolved, wiresOf(resolved), layers)
   },
 
   force(plan: Plan, key: string, place: string): Forced {

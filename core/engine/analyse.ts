@@ -1,9 +1,18 @@
 import { layOut, solveProblem, type Allocation, type SearchLimits } from '../allocation'
 import { check, checkContext, type Finding } from '../checks'
-import { drawHarness, type HarnessDrawing, type Wire } from '../harness'
+import type { Wire } from '../harness'
 import type { LinkEnd } from '../links'
 import { applyEdit, resolvePlan, type NeedKey, type Plan } from '../plan'
-import { fitGrid, portLanes, railLoads, type FitRow, type PortLane, type RailLoad } from './summary'
+import {
+  fitGrid,
+  portLanes,
+  powerSummary,
+  railLoads,
+  type FitRow,
+  type PortLane,
+  type PowerSummary,
+  type RailLoad,
+} from './summary'
 
 /** Everything the product says of a plan. */
 export interface Analysis {
@@ -13,7 +22,7 @@ export interface Analysis {
   current: boolean
   findings: Finding[]
   wires: Wire[]
-  drawing: HarnessDrawing
+  power: PowerSummary
   lanes: PortLane[]
   rails: RailLoad[]
   grid: FitRow[]
@@ -63,7 +72,7 @@ function describe(plan: Plan) {
   return {
     findings: check(context),
     wires: context.wires,
-    drawing: drawHarness(resolved, context.wires),
+    power: powerSummary(context.power),
     lanes: portLanes(context),
     rails: railLoads(context),
     links: Object.fromEntries(context.links.map(({ need, port, board, device }) => [need.key, { port: port.id, board, device }])),

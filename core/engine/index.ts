@@ -1,2 +1,2 @@
 export * from './analyse'
-export type { FitCell, FitRow, PortLane, RailLoad } from './summary'
+export type { FitCell, FitRow, PortLane, PowerRow, PowerSummary, RailLoad } from './summary'

@@ -1,6 +1,7 @@
 import type { Candidate, Offer, Reason, Want } from '../allocation'
 import { riskOf } from '../allocation'
 import type { CheckContext } from '../checks'
+import { devicesAlive, powerStates, type PowerLeaf, type PowerNode, type PowerState, type PowerTree } from '../harness'
 import { linkLoad } from '../links'
 import { splitKey, type Place, type Placement } from '../plan'
 
@@ -54,8 +55,8 @@ export function portLanes(context: CheckContext): PortLane[] {
   }))
 }
 
-/** Each source with the current drawn from it, typical and at peak, its owner's own share included. */
-export function railLoads({ sources, feeds }: CheckContext): RailLoad[] {
+/** Each source with the current drawn from it, typical and at peak, rails made from it included. */
+export function railLoads({ sources, feeds, power }: CheckContext): RailLoad[] {
   return sources.map((source) => {
     const fed = feeds
       .filter((feed) => feed.source === source)
@@ -65,8 +66,8 @@ export function railLoads({ sources, feeds }: CheckContext): RailLoad[] {
         typical: supply.supply.typical,
         peak: supply.supply.peak,
       }))
-    const sum = (key: 'typical' | 'peak') => fed.reduce((total, one) => total + one[key], source.own)
-    return { place: source.place, label: source.label, limit: source.limit, typical: sum('typical'), peak: sum('peak'), fed }
+    const { typical, peak } = power.nodes.find(({ place }) => place === source.place)!
+    return { place: source.place, label: source.label, limit: source.limit, typical, peak, fed }
   })
 }
 
@@ -93,4 +94,50 @@ function fitCell(offer: Offer): FitCell {
   if (!best) return { place: offer.place, verdict: 'cannot', risk: 0, reasons: offer.refusals }
   const risk = riskOf(best)
   return { place: offer.place, verdict: risk ? 'cost' : 'fits', risk, reasons: best.reasons }
+}
+
+/** A rail or output of the power tree, as plain values. */
+export interface PowerRow extends Omit<PowerNode, 'leaves'> {
+  depth: number
+  fed: (Pick<PowerLeaf, 'typical' | 'peak' | 'drop' | 'full' | 'empty'> & {
+    device: string
+    supply: string
+    min: number
+    max: number
+  })[]
+}
+
+export interface PowerSummary {
+  rows: PowerRow[]
+  states: Record<PowerState, { alive: string[]; dead: string[] }>
+  unfed: string[]
+}
+
+/** The power tree as rows, each source after the one it is made from. */
+export function powerSummary(tree: PowerTree): PowerSummary {
+  const rows: PowerRow[] = []
+  const add = (node: PowerNode, depth: number): void => {
+    if (rows.some(({ place }) => place === node.place)) return
+    const { leaves, ...rest } = node
+    const fed = leaves.map(({ supply, typical, peak, drop, full, empty }) => ({
+      device: supply.fitted.id,
+      supply: supply.supply.id,
+      min: supply.supply.min,
+      max: supply.supply.max,
+      typical,
+      peak,
+      drop,
+      full,
+      empty,
+    }))
+    rows.push({ ...rest, depth, fed })
+    for (const child of tree.nodes) if (child.parent === node.place) add(child, depth + 1)
+  }
+  for (const node of tree.nodes) if (node.parent === undefined) add(node, 0)
+  for (const node of tree.nodes) add(node, 0)
+  return {
+    rows,
+    states: Object.fromEntries(powerStates.map((state) => [state, devicesAlive(tree, state)])) as PowerSummary['states'],
+    unfed: tree.unfed.map(({ key }) => key),
+  }
 }

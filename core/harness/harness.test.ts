@@ -4,7 +4,7 @@ import { allocated } from '../../tests/helpers/plans'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
 import { resolvePlan, type Plan } from '../plan'
-import { drawHarness, wiresOf, type HarnessDrawing } from './index'
+import { batteryMass, buildOrder, defaultLayers, drawHarness, massReport, powerTree, wiresOf, type HarnessDrawing } from './index'
 
 const names = ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const
 const laidOut = (plan: Plan) => adopt(plan, analyse(plan).proposal)
@@ -80,33 +80,45 @@ describe('wiresOf', () => {
 })
 
 function segments({ wires }: HarnessDrawing) {
-  return wires.flatMap(({ wire, points }) => points.slice(1).map((to, at) => ({ id: wire.id, from: points[at]!, to })))
+  return wires.flatMap(({ wire, points }) =>
+    points.slice(1).map((to, at) => ({ id: wire.id, pad: `${wire.to.device ?? ''}.${wire.to.point}`, from: points[at]!, to })),
+  )
 }
 
+const everyLayer = { signal: true, video: true, supply: true, ground: true }
+const sheets = names.flatMap((name) => [defaultLayers, everyLayer].map((layers) => [name, layers] as const))
+
 describe('drawHarness', () => {
-  it.each(names)('routes %s at right angles, without two wires on one line and without boxes that overlap', (name) => {
+  it.each(sheets)('routes %s at right angles from terminal to pad, no two wires on one line: %o', (name, layers) => {
     const resolved = resolvePlan(allocated(name))
-    const drawing = drawHarness(resolved, wiresOf(resolved))
+    const drawing = drawHarness(resolved, wiresOf(resolved), layers)
     const all = segments(drawing)
     for (const { from, to } of all) expect(from.x === to.x || from.y === to.y).toBe(true)
+    for (const { wire, points } of drawing.wires) {
+      const box = drawing.devices.find(({ id }) => id === wire.from.device)!
+      expect(
+        box.terminals.some(({ x, y, point }) => point === wire.from.point && x === points[0]!.x && y === points[0]!.y),
+        wire.id,
+      ).toBe(true)
+      const pad = drawing.board.pads.find(({ id }) => !wire.to.device && id === wire.to.point)
+      const end = points.at(-1)!
+      if (pad)
+        expect([end.x, end.y].map(Math.round), wire.id).toEqual(
+          [drawing.board.x + pad.x, drawing.board.y + pad.y].map(Math.round),
+        )
+    }
     const upright = all.filter(({ from, to }) => from.x === to.x && from.y !== to.y)
     for (const one of upright) {
       for (const other of upright) {
-        if (one.id === other.id || one.from.x !== other.from.x) continue
-        const [low, high] = [
-          Math.max(Math.min(one.from.y, one.to.y), Math.min(other.from.y, other.to.y)),
-          Math.min(Math.max(one.from.y, one.to.y), Math.max(other.from.y, other.to.y)),
-        ]
+        if (one.id === other.id || one.pad === other.pad || one.from.x !== other.from.x) continue
+        const low = Math.max(Math.min(one.from.y, one.to.y), Math.min(other.from.y, other.to.y))
+        const high = Math.min(Math.max(one.from.y, one.to.y), Math.max(other.from.y, other.to.y))
         expect(low, `${one.id} and ${other.id}`).toBeGreaterThanOrEqual(high)
       }
     }
-    const boxes = [drawing.board, ...drawing.devices]
+    const boxes = [{ ...drawing.board, id: 'board' }, ...drawing.devices]
     for (const one of boxes) {
       expect(one.y + one.height).toBeLessThanOrEqual(drawing.height)
-      for (const terminal of one.terminals) {
-        expect(terminal.y).toBeGreaterThan(one.y)
-        expect(terminal.y).toBeLessThan(one.y + one.height)
-      }
       for (const other of boxes) {
         if (one === other) continue
         const apart =
@@ -117,5 +129,96 @@ describe('drawHarness', () => {
         expect(apart, `${one.id} and ${other.id}`).toBe(true)
       }
     }
+  })
+
+  it('shows each wire once: as a line when its layer is on, as a label otherwise', () => {
+    const resolved = resolvePlan(allocated('spillway-hex'))
+    const wires = wiresOf(resolved)
+    const drawing = drawHarness(resolved, wires)
+    const labels = drawing.devices.flatMap(({ terminals }) => terminals.flatMap(({ badge }) => badge?.wire ?? []))
+    expect([...labels, ...drawing.wires.map(({ wire }) => wire.id)].sort()).toEqual(wires.map(({ id }) => id).sort())
+  })
+
+  it('keeps a device where it was dragged, and its wires with it, on either side', () => {
+    for (const x of [1300, 40]) {
+      const plan = allocated('spillway-hex', { type: 'box.move', box: 'gnss', at: { x, y: 400 } })
+      const resolved = resolvePlan(plan)
+      const { arrangement } = drawHarness(resolvePlan(allocated('spillway-hex')), wiresOf(resolved))
+      const drawing = drawHarness(resolved, wiresOf(resolved), defaultLayers, arrangement)
+      const box = drawing.devices.find(({ id }) => id === 'gnss')!
+      expect([box.x, box.y]).toEqual([x, 400])
+      const wire = drawing.wires.find(({ wire: one }) => one.id === 'gnss.tx')!
+      expect(wire.points[0]!.x).toBe(x === 40 ? box.x + box.width : box.x)
+      for (const { from, to } of segments(drawing)) expect(from.x === to.x || from.y === to.y).toBe(true)
+    }
+  })
+
+  it('is the same each time, and draws random plans', () => {
+    fc.assert(
+      fc.property(randomPlan(6), (plan) => {
+        const resolved = resolvePlan(laidOut({ ...plan, locks: {} }))
+        const drawing = drawHarness(resolved, wiresOf(resolved))
+        expect(drawHarness(resolved, wiresOf(resolved))).toEqual(drawing)
+        for (const { from, to } of segments(drawing)) expect(from.x === to.x || from.y === to.y).toBe(true)
+      }),
+      { seed: 13, numRuns: 40 },
+    )
+  })
+})
+
+describe('nets', () => {
+  it('join no two outputs, put each connected terminal in one net, and close each supply loop', () => {
+    fc.assert(
+      fc.property(randomPlan(6), (plan) => {
+        const resolved = resolvePlan(laidOut({ ...plan, locks: {} }))
+        const wires = wiresOf(resolved)
+        expect(new Set(wires.map(({ from }) => `${from.device}.${from.point}`)).size).toBe(wires.length)
+        for (const wire of wires.filter(({ kind }) => kind === 'signal')) {
+          const terminal = resolved.device(wire.from.device!)!.device.terminals.find(({ id }) => id === wire.from.point)!
+          const pin = resolved.pad(wire.to.point)!.pin!
+          const need = resolved.need(wire.need!)!
+          const port = resolved.plan.assignment[wire.need!]!.place
+          const drives = resolved.board.ports.some(
+            ({ id, tx, halfDuplex }) => `port:${id}` === port && tx?.pin === pin && !halfDuplex,
+          )
+          if (need.need.kind === 'serial' && terminal.direction === 'out') expect(drives, wire.id).toBe(false)
+        }
+        for (const { supply, wires: own } of powerTree(resolved, wires).leaves) {
+          const kinds = own.map(({ kind }) => kind).sort()
+          expect(kinds, supply.key).toEqual(supply.supply.ground ? ['ground', 'supply'] : ['supply'])
+        }
+      }),
+      { seed: 14, numRuns: 80 },
+    )
+  })
+})
+
+describe('buildOrder', () => {
+  it.each(names)('has every wire of %s once, the bare board first, ground before supply before signal', (name) => {
+    const resolved = resolvePlan(allocated(name))
+    const wires = wiresOf(resolved)
+    const steps = buildOrder(resolved, wires)
+    expect(steps[0]!.wires).toEqual([])
+    expect(steps[0]!.check).toContain('Before soldering')
+    expect(steps.flatMap((step) => step.wires.map(({ id }) => id)).sort()).toEqual(wires.map(({ id }) => id).sort())
+    for (const step of steps) {
+      const kinds = step.wires.map(({ kind }) => ['ground', 'supply', 'signal', 'video'].indexOf(kind))
+      expect(kinds).toEqual([...kinds].sort((a, b) => a - b))
+    }
+    const place = (id: string) => steps.findIndex((step) => step.wires.some(({ from }) => from.device === id))
+    for (const { from, to, kind } of wires) {
+      if (kind === 'supply' && to.device) expect(place(to.device)).toBeLessThan(place(from.device!))
+    }
+  })
+})
+
+describe('massReport', () => {
+  it('balances where the moments do', () => {
+    const resolved = resolvePlan(allocated('spillway-hex'))
+    const { parts, total, wires, balance } = massReport(resolved, wiresOf(resolved))
+    const moment = parts.reduce((sum, { mass, spot }) => sum + mass * (spot.x - balance.x), 0)
+    expect(moment).toBeCloseTo(0, 6)
+    expect(parts.reduce((sum, { mass }) => sum + mass, 0) + wires).toBeCloseTo(total, 6)
+    expect(batteryMass({ cells: 6, chemistry: 'lipo', capacity: 8000 })).toBeCloseTo(1184, 0)
   })
 })

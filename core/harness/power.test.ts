@@ -38,7 +38,7 @@ function solve(matrix: number[][], right: number[]): number[] {
  * are held at the voltage of their rail, loads are current sources. Independent of
  * the tree: it knows nothing of paths.
  */
-function nodalVolts({ resolved, wires, tree }: ReturnType<typeof treeOf>, battery: 'full' | 'empty'): Map<string, number> {
+function nodalVolts({ resolved, tree }: ReturnType<typeof treeOf>, battery: 'full' | 'empty'): Map<string, number> {
   const index = new Map<string, number>()
   const node = (name: string) => {
     if (!index.has(name)) index.set(name, index.size)
@@ -46,7 +46,7 @@ function nodalVolts({ resolved, wires, tree }: ReturnType<typeof treeOf>, batter
   }
   const used = tree.leaves.flatMap((leaf) => leaf.wires)
   const end = (one: { device?: string; point: string }) => node(`${one.device ?? 'pad'}.${one.point}`)
-  for (const wire of used) [end(wire.from), end(wire.to)]
+  used.forEach((wire) => [wire.from, wire.to].map(end))
   const held = new Map<number, number>()
   for (const wire of used) {
     if (wire.to.device) continue

@@ -1,6 +1,6 @@
 import type { Source } from '../allocation'
 import type { Device, Rail } from '../catalogue'
-import { splitKey, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
+import type { FittedSupply, Place, ResolvedPlan } from '../plan'
 import { wireResistancePerMetre, type Amps, type Volts } from '../units'
 import type { Wire } from './wires'
 

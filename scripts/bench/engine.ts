@@ -1,9 +1,8 @@
-import { demoPlans } from '../../cli/files'
+import { demoPlans, shippedLibrary } from '../../cli/files'
 import { compareBoards, forcePlace, layOut, solveProblem } from '#core/allocation'
 import { protocolsOf } from '#core/catalogue'
 import { adopt, analyse, settle } from '#core/engine'
 import { applyEdit, newPlan, resolvePlan } from '#core/plan'
-import { shippedLibrary } from '../../cli/files'
 import { drawing } from '../../tests/helpers/random-packing'
 import { row } from './figures'
 

@@ -8,6 +8,7 @@ import { build, install, ready, root, run } from '../lib/setup.mjs'
 install()
 build()
 run('npx', ['tsx', 'scripts/bench/engine.ts'], { loud: true })
+run('npx', ['tsx', 'scripts/bench/drawing.ts'], { loud: true })
 run('npx', ['tsx', 'scripts/bench/solver.ts'], { loud: true })
 
 const port = 4392
@@ -22,9 +23,11 @@ const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')],
   stdio: 'ignore',
 })
 await ready(`http://127.0.0.1:${port}`)
-run('npx', ['tsx', 'scripts/bench/browser.ts'], {
-  loud: true,
-  env: { YPODOMA_ADDRESS: `http://127.0.0.1:${port}` },
-  allowFailure: true,
-})
+for (const script of ['browser', 'dragging']) {
+  run('npx', ['tsx', `scripts/bench/${script}.ts`], {
+    loud: true,
+    env: { YPODOMA_ADDRESS: `http://127.0.0.1:${port}` },
+    allowFailure: true,
+  })
+}
 server.kill()

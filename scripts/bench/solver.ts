@@ -1,4 +1,4 @@
-import { solvePacking } from '#core/allocation/packing'
+import { solvePacking } from '#core/allocation'
 import { integerSolver } from '../../tests/helpers/integer-program'
 import { randomPacking, type Size } from '../../tests/helpers/random-packing'
 

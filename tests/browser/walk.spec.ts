@@ -31,7 +31,7 @@ test('from the builds list to a wire list that is still there after closing', as
   await expect(page.getByTestId('proposal')).toContainText('proven best')
 
   const findings = page.getByTestId('findings')
-  await expect(findings).toContainText('4.79 A at peak, 3.6 A of it by LED ring')
+  await expect(findings).toContainText('4.85 A at peak, 3.6 A of it by LED ring')
   const fix = findings.getByRole('button', { name: 'LED ring: limited to a fifth' })
   await fix.hover()
   await expect(findings.getByText(/settles 1 finding/)).toBeVisible()

@@ -1,5 +1,5 @@
 import loadHighs from 'highs'
-import type { Packing } from '#core/allocation/packing'
+import type { Packing } from '#core/allocation'
 
 /**
  * A packing as a mixed-integer program in LP format, in its strong form: one

@@ -1,4 +1,4 @@
-import type { Packing, PackingItem, PackingOption } from '#core/allocation/packing'
+import type { Packing, PackingItem, PackingOption } from '#core/allocation'
 
 /** Size of a drawn instance: serial ports, devices, and pads in all. */
 export interface Size {

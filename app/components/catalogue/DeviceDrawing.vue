@@ -34,7 +34,9 @@ const hex = (id: string) => wireColours[device.terminals[id]?.colour ?? 'WH'].he
 <style scoped>
 .device {
   width: 100%;
+  max-width: 420px;
   max-height: 100%;
+  margin: 8px;
 }
 .body {
   fill: rgb(var(--v-theme-surface));

@@ -1,23 +1,101 @@
 <script setup lang="ts">
 import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
-import type { HarnessDrawing } from '#core/harness'
+import { padLetters, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
 import { wireColours } from '#core/units'
 import { usePanZoom } from '~/composables/usePanZoom'
+import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const { drawing } = defineProps<{ drawing: HarnessDrawing }>()
+const layers = defineModel<Layers>('layers', { required: true })
+const emit = defineEmits<{ drag: [device: string, at: { x: number; y: number }] }>()
+const build = useBuild()
 const selection = useSelection()
 const size = computed(() => ({ width: drawing.width, height: drawing.height }))
 const { frame, zoom, fit, onWheel, onDown, onMove, onUp, onKey } = usePanZoom(size)
+const kinds = { signal: 'signal', video: 'video', supply: 'supply', ground: 'ground' } as const
 
 const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `${x},${y}`).join(' ')
-const boxes = computed(() => [drawing.board, ...drawing.devices])
-const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
+const board = computed(() => drawing.board)
+const signOf = (kind: string) =>
+  kind === 'ground' ? padLetters.ground.letter : kind === 'supply' ? padLetters.supply.letter : ''
+const fits = ({ title, subtitle, width }: DrawnBox) => title.length * 7.1 + subtitle.length * 5 < width - 18
+const moved = computed(() => Object.keys(build.plan!.layout).length)
+
+/** The device in hand: where it was gripped, and the frame that waits to be drawn. */
+let held: { id: string; dx: number; dy: number; at: { x: number; y: number }; moved: boolean } | undefined
+let waiting = 0
+
+function place(event: PointerEvent) {
+  const svg = (event.currentTarget as SVGElement).closest('svg')!
+  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
+  return { x: point.x, y: point.y }
+}
+const snap = (value: number) => Math.round(value / 8) * 8
+
+function grip(event: PointerEvent, box: DrawnBox) {
+  if (event.button !== 0) return
+  event.stopPropagation()
+  const { x, y } = place(event)
+  held = { id: box.id, dx: x - box.x, dy: y - box.y, at: { x: box.x, y: box.y }, moved: false }
+  ;(event.currentTarget as SVGElement).setPointerCapture(event.pointerId)
+}
+
+function pull(event: PointerEvent) {
+  if (!held) return
+  const { x, y } = place(event)
+  const at = { x: snap(x - held.dx), y: snap(y - held.dy) }
+  if (at.x === held.at.x && at.y === held.at.y) return
+  held = { ...held, at, moved: true }
+  cancelAnimationFrame(waiting)
+  waiting = requestAnimationFrame(() => held && emit('drag', held.id, held.at))
+}
+
+function letGo(box: DrawnBox) {
+  if (!held) return
+  const { moved: far, at, id } = held
+  held = undefined
+  if (far) build.edit({ type: 'box.move', box: id, at })
+  else selection.select(`device:${box.id}`)
+}
+
+function nudge(event: KeyboardEvent, box: DrawnBox) {
+  const steps: Record<string, [number, number]> = {
+    ArrowLeft: [-16, 0],
+    ArrowRight: [16, 0],
+    ArrowUp: [0, -16],
+    ArrowDown: [0, 16],
+  }
+  const step = event.altKey && steps[event.key]
+  if (!step) return
+  event.preventDefault()
+  event.stopPropagation()
+  build.edit({ type: 'box.move', box: box.id, at: { x: snap(box.x + step[0]), y: snap(box.y + step[1]) } })
+}
+
+function allBack() {
+  build.edit({
+    type: 'several',
+    label: 'Let all devices find their places on the drawing',
+    edits: Object.keys(build.plan!.layout).map((box) => ({ type: 'box.move' as const, box, at: null })),
+  })
+}
 </script>
 
 <template>
   <div class="sheet">
     <div class="tools no-print">
+      <span role="group" aria-label="Layers" class="layers">
+        <label v-for="(word, kind) in kinds" :key="kind"
+          ><input
+            type="checkbox"
+            :checked="layers[kind]"
+            @change="layers = { ...layers, [kind]: ($event.target as HTMLInputElement).checked }"
+          />
+          {{ word }}</label
+        >
+      </span>
+      <v-btn v-if="moved" @click="allBack">Arrange anew</v-btn>
       <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Closer" @click="zoom(1.25)" />
       <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Farther" @click="zoom(0.8)" />
       <v-btn :icon="mdiFitToPageOutline" aria-label="Show all" @click="fit" />
@@ -27,7 +105,7 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
       :viewBox="`${frame.x} ${frame.y} ${frame.width} ${frame.height}`"
       tabindex="0"
       role="group"
-      aria-label="Harness drawing. Plus and minus zoom, arrows move."
+      aria-label="Harness drawing. Plus and minus zoom, arrows move; Alt and arrows move the device in focus."
       data-testid="harness"
       @wheel.prevent="onWheel"
       @pointerdown="onDown"
@@ -36,6 +114,21 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
       @pointercancel="onUp"
       @keydown="onKey"
     >
+      <rect class="board" :x="board.x" :y="board.y" :width="board.width" :height="board.height" :rx="board.radius" />
+      <circle
+        v-for="(hole, index) in board.holes"
+        :key="index"
+        class="hole"
+        :cx="board.x + hole.x"
+        :cy="board.y + hole.y"
+        :r="hole.radius"
+      />
+      <text class="name" :x="board.x + board.width / 2" :y="board.y + board.height / 2" text-anchor="middle">
+        {{ board.title }}
+      </text>
+      <text class="small" :x="board.x + board.width / 2" :y="board.y + board.height / 2 + 16" text-anchor="middle">
+        {{ board.subtitle }}
+      </text>
       <g
         v-for="{ wire, points, label } in drawing.wires"
         :key="wire.id"
@@ -50,39 +143,72 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
         <polyline class="reach" :points="line(points)" />
         <polyline class="edge" :points="line(points)" />
         <polyline class="core" :points="line(points)" :stroke="wireColours[wire.colour].hex" />
-        <text :x="label.x" :y="label.y - 4" text-anchor="middle" class="mono code">
+        <text :x="label.x" :y="label.y - 3" text-anchor="middle" class="mono code">
           {{ wire.number }} {{ wire.colour }} {{ wire.gauge }}
         </text>
       </g>
       <g
-        v-for="box in boxes"
+        v-for="pad in board.pads"
+        :key="pad.id"
+        class="pad"
+        :class="{ used: pad.used, under: pad.under, lit: selection.lit.has(`pad:${pad.id}`) }"
+        @click="selection.select(`pad:${pad.id}`)"
+      >
+        <title>{{ pad.label }} ({{ pad.id }}){{ pad.under ? ', on the far side' : '' }}</title>
+        <rect :x="board.x + pad.x - 6" :y="board.y + pad.y - 6" width="12" height="12" :rx="pad.kind === 'ground' ? 6 : 2" />
+        <text class="sign mono" :x="board.x + pad.x" :y="board.y + pad.y + 4" text-anchor="middle">{{ signOf(pad.kind) }}</text>
+        <text
+          v-if="pad.anchor === 'left' || pad.anchor === 'right'"
+          class="mono tiny"
+          :x="board.x + pad.x + (pad.anchor === 'right' ? 9 : -9)"
+          :y="board.y + pad.y + 3"
+          :text-anchor="pad.anchor === 'right' ? 'start' : 'end'"
+        >
+          {{ pad.label }}
+        </text>
+        <text
+          v-else
+          class="mono tiny"
+          :transform="`translate(${board.x + pad.x + 3},${board.y + pad.y + (pad.anchor === 'below' ? 9 : -9)}) rotate(-90)`"
+          :text-anchor="pad.anchor === 'below' ? 'end' : 'start'"
+        >
+          {{ pad.label }}
+        </text>
+      </g>
+      <g
+        v-for="box in drawing.devices"
         :key="box.id"
-        :class="{ chosen: subject(box.id) && selection.lit.has(subject(box.id)!) }"
+        :class="{ chosen: selection.lit.has(`device:${box.id}`) }"
         class="box"
-        @click="box.id !== 'board' && selection.select(subject(box.id))"
+        tabindex="0"
+        role="button"
+        :aria-label="`${box.title}, ${box.subtitle}`"
+        :data-box="box.id"
+        @pointerdown="grip($event, box)"
+        @pointermove="pull"
+        @pointerup="letGo(box)"
+        @keydown.enter="selection.select(`device:${box.id}`)"
+        @keydown="nudge($event, box)"
       >
         <rect :x="box.x" :y="box.y" :width="box.width" :height="box.height" rx="3" />
-        <text :x="box.x + 8" :y="box.y + 16" class="title">{{ box.title }}</text>
-        <text v-if="box.id === 'board'" :x="box.x + box.width - 8" :y="box.y + 16" text-anchor="end" class="small">
-          {{ box.subtitle }}
-        </text>
-        <g v-for="terminal in box.terminals" :key="terminal.point + terminal.y">
+        <text :x="box.x + 8" :y="box.y + 15" class="title">{{ box.title }}</text>
+        <text v-if="fits(box)" :x="box.x + box.width - 6" :y="box.y + 15" text-anchor="end" class="tiny">{{ box.subtitle }}</text>
+        <g v-for="terminal in box.terminals" :key="terminal.point + terminal.y + terminal.x">
           <circle :cx="terminal.x" :cy="terminal.y" r="2.6" />
           <text
-            :x="terminal.x + (terminal.x === box.x ? 7 : -7)"
+            :x="terminal.x + (terminal.x === box.x ? 6 : -6)"
             :y="terminal.y + 4"
             :text-anchor="terminal.x === box.x ? 'start' : 'end'"
-            class="mono"
+            class="mono small"
           >
             {{ terminal.label }}
           </text>
           <text
             v-if="terminal.badge"
-            :x="terminal.x + (terminal.x === box.x ? -8 : 8)"
+            :x="terminal.x + (terminal.x === box.x ? -7 : 7)"
             :y="terminal.y + 4"
             :text-anchor="terminal.x === box.x ? 'end' : 'start'"
             class="mono badge"
-            :class="terminal.badge.kind"
           >
             {{ terminal.badge.colour }} {{ terminal.badge.text }}
           </text>
@@ -94,21 +220,34 @@ const subject = (id: string) => (id === 'board' ? undefined : `device:${id}`)
 
 <style scoped>
 .sheet {
-  position: relative;
-  flex: 0 0 auto;
-  height: min(68vh, 640px);
+  display: flex;
+  flex-direction: column;
+  flex: 1 0 auto;
+  height: calc(100vh - 200px);
+  min-height: 380px;
   border-bottom: var(--edge);
 }
 .tools {
-  position: absolute;
-  right: 8px;
-  top: 6px;
   display: flex;
-  background: rgb(var(--v-theme-background));
+  align-items: center;
+  justify-content: flex-end;
+  gap: 4px;
+  padding: 2px 8px;
+}
+.layers {
+  display: flex;
+  gap: 10px;
+  padding: 0 8px;
+  font-size: 12.5px;
+}
+.layers label {
+  display: inline-flex;
+  gap: 4px;
 }
 .drawing {
   width: 100%;
-  height: 100%;
+  flex: 1;
+  min-height: 0;
   display: block;
   touch-action: none;
   cursor: grab;
@@ -118,21 +257,63 @@ text {
   fill: rgb(var(--v-theme-on-surface));
   font-size: 12px;
 }
-.title {
+.title,
+.name {
   font-weight: 700;
 }
-.small,
-.code,
-.badge {
+.name {
+  font-size: 14px;
+}
+.small {
   font-size: 10.5px;
 }
+.code,
+.badge {
+  font-size: 9.5px;
+}
+.tiny {
+  font-size: 9px;
+}
+.sign {
+  font-size: 11px;
+  font-weight: 700;
+}
+.board,
 .box rect {
   fill: rgb(var(--v-theme-surface));
   stroke: rgb(var(--v-theme-on-surface));
 }
-.box.chosen rect {
+.hole {
+  fill: rgb(var(--v-theme-background));
+  stroke: rgb(var(--v-theme-on-surface));
+}
+.pad {
+  cursor: pointer;
+}
+.pad rect {
+  fill: rgb(var(--v-theme-background));
+  stroke: rgb(var(--v-theme-on-surface));
+}
+.pad.under rect {
+  stroke-dasharray: 2 1.5;
+}
+.pad.used rect {
+  fill: rgb(var(--v-theme-surface-variant));
+}
+.pad.lit rect {
+  stroke: rgb(var(--v-theme-secondary));
+  stroke-width: 3;
+}
+.box {
+  cursor: move;
+}
+.box.chosen rect,
+.box:focus-visible rect {
   stroke: rgb(var(--v-theme-secondary));
   stroke-width: 2.5;
+}
+.box:focus-visible {
+  outline: none !important;
 }
 .box circle {
   fill: rgb(var(--v-theme-on-surface));
@@ -143,11 +324,11 @@ polyline {
 }
 .reach {
   stroke: transparent;
-  stroke-width: 10;
+  stroke-width: 8;
 }
 .edge {
   stroke: rgb(var(--v-theme-on-surface));
-  stroke-width: 3.4;
+  stroke-width: 3.2;
 }
 .core {
   stroke-width: 2;
@@ -160,12 +341,9 @@ polyline {
   stroke-width: 6.5;
 }
 .wire.faded {
-  opacity: 0.28;
+  opacity: 0.25;
 }
 @media print {
-  .sheet {
-    border: 0;
-  }
   .sheet,
   .drawing {
     height: auto;

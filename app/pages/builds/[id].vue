@@ -116,6 +116,11 @@ onBeforeUnmount(() => {
     width: 260px;
   }
 }
+@media (max-width: 640px) {
+  .side {
+    display: none;
+  }
+}
 @media print {
   .side {
     display: none;

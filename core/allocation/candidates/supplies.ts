@@ -1,3 +1,4 @@
+import type { Rail } from '../../catalogue'
 import type { FittedDevice, FittedSupply, ResolvedPlan } from '../../plan'
 import { formatAmps, formatVolts, type Amps, type Volts } from '../../units'
 import type { Offer, Reason } from '../verdict'
@@ -17,9 +18,19 @@ export interface Source {
   kind: 'battery' | 'linear' | 'switching' | 'usb' | 'through'
 }
 
+/** Current into a regulator for a current out of it. */
+function inputOf({ kind, volts, efficiency }: Rail, out: Amps, above: Volts): Amps {
+  return kind === 'switching' && volts !== undefined ? (volts * out) / (efficiency * above) : out
+}
+
 /** All sources of a plan with the voltage range they give from a full to an empty battery. */
 export function sourcesOf(resolved: ResolvedPlan): Source[] {
   const { board, battery } = resolved
+  /** What the board takes from a rail itself, through rails made from it too. */
+  const ownOf = (rail: Rail): Amps =>
+    board.rails
+      .filter((one) => one.source === rail.id && one !== rail)
+      .reduce((sum, one) => sum + inputOf(one, ownOf(one), rail.volts ?? battery.min), rail.own)
   const rails = board.rails
     .filter((rail) => rail.kind !== 'usb' && board.pads.some((pad) => pad.rail === rail.id))
     .map((rail): Source => {
@@ -29,7 +40,7 @@ export function sourcesOf(resolved: ResolvedPlan): Source[] {
         label: rail.label,
         ...range,
         limit: rail.limit,
-        own: rail.own,
+        own: ownOf(rail),
         filtered: rail.filtered,
         kind: rail.kind,
       }

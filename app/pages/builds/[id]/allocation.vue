@@ -91,18 +91,4 @@ function clearChoices() {
   padding: 10px 16px 0;
   max-width: 80ch;
 }
-.views {
-  display: flex;
-  gap: 2px;
-  padding: 0 16px;
-  border-bottom: var(--edge);
-}
-.views button {
-  padding: 5px 12px;
-  border-bottom: 3px solid transparent;
-}
-.views button.here {
-  border-bottom-color: rgb(var(--v-theme-primary));
-  font-weight: 700;
-}
 </style>

@@ -1,20 +1,45 @@
 <script setup lang="ts">
-import { mdiFileDelimitedOutline, mdiPrinterOutline, mdiSvg } from '@mdi/js'
+import { mdiFileDelimitedOutline, mdiFilePdfBox, mdiImageOutline, mdiPrinterOutline, mdiSvg } from '@mdi/js'
 import { resolvePlan } from '#core/plan'
 import { harnessSvg, wireListCsv } from '#core/documents'
 import { download } from '~/composables/download'
+import { fontFaces, svgToPng } from '~/composables/useFonts'
+import { useHarnessDrawing } from '~/composables/useHarnessDrawing'
 import { useBuild } from '~/stores/build'
+import { useNotices } from '~/stores/notices'
 
+const views = { drawing: 'Drawing', airframe: 'Airframe', power: 'Power', tables: 'Tables', making: 'Making' }
 const build = useBuild()
+const notices = useNotices()
+const view = ref<keyof typeof views>('drawing')
 const name = computed(() => build.plan!.name)
 const wires = computed(() => build.analysis?.wires ?? [])
+const { layers, drawing, drag } = useHarnessDrawing()
 
 function saveCsv() {
   download(`${name.value} wires.csv`, 'text/csv', wireListCsv(resolvePlan(build.plan!), wires.value))
 }
 
-function saveSvg() {
-  download(`${name.value} harness.svg`, 'image/svg+xml', harnessSvg(build.analysis!.drawing, `${name.value}: harness`))
+const svg = async () => harnessSvg(drawing.value!, `${name.value}: harness`, { fontFaces: await fontFaces() })
+
+async function save(kind: 'svg' | 'png' | 'A4' | 'A3') {
+  try {
+    if (kind === 'svg') download(`${name.value} harness.svg`, 'image/svg+xml', await svg())
+    else if (kind === 'png') {
+      const { width, height } = drawing.value!
+      download(`${name.value} harness.png`, 'image/png', await svgToPng(await svg(), width, height))
+    } else {
+      const response = await fetch('/api/drawing', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ plan: build.plan, layers: layers.value, paper: kind }),
+      })
+      if (!response.ok) throw new Error(`the drawing was not made: the server answered ${response.status}`)
+      download(`${name.value} harness ${kind}.pdf`, 'application/pdf', await response.blob())
+    }
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
 }
 
 const print = () => window.print()
@@ -24,14 +49,22 @@ const print = () => window.print()
   <div class="stage-page">
     <div class="page-head">
       <h1>Harness</h1>
-      <span class="quiet"
-        >{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX; supply and ground are labels that name their
-        pad.</span
-      >
+      <span class="quiet">{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX.</span>
       <v-spacer />
       <template v-if="wires.length">
         <v-btn class="no-print" variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">Wire list CSV</v-btn>
-        <v-btn class="no-print" variant="outlined" :prepend-icon="mdiSvg" @click="saveSvg">Drawing SVG</v-btn>
+        <v-btn class="no-print" variant="outlined" :prepend-icon="mdiSvg" :disabled="!drawing" @click="save('svg')"
+          >Drawing SVG</v-btn
+        >
+        <v-btn class="no-print" :prepend-icon="mdiImageOutline" :disabled="!drawing" @click="save('png')">PNG</v-btn>
+        <v-menu>
+          <template #activator="{ props }">
+            <v-btn v-bind="props" class="no-print" :prepend-icon="mdiFilePdfBox" :disabled="!drawing">PDF</v-btn>
+          </template>
+          <v-list density="compact">
+            <v-list-item v-for="paper in ['A4', 'A3'] as const" :key="paper" :title="`On ${paper}`" @click="save(paper)" />
+          </v-list>
+        </v-menu>
         <v-btn class="no-print" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
       </template>
     </div>
@@ -39,8 +72,26 @@ const print = () => window.print()
       No wires yet. Wires follow from the allocation. <NuxtLink :to="`/builds/${build.id}/allocation`">Allocate first</NuxtLink>.
     </p>
     <template v-else-if="build.analysis">
-      <HarnessSheet :drawing="build.analysis.drawing" />
-      <WireTable :wires="wires" />
+      <nav class="views no-print" aria-label="Views of the harness">
+        <button
+          v-for="(title, id) in views"
+          :key="id"
+          :class="{ here: view === id }"
+          :aria-pressed="view === id"
+          @click="view = id"
+        >
+          {{ title }}
+        </button>
+      </nav>
+      <template v-if="view === 'drawing'">
+        <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing @drag="drag" />
+        <p v-else class="pa-6 quiet">Drawing it.</p>
+        <WireTable :wires />
+      </template>
+      <AirframeView v-else-if="view === 'airframe'" />
+      <PowerView v-else-if="view === 'power'" />
+      <TablesView v-else-if="view === 'tables'" />
+      <MakingView v-else />
     </template>
   </div>
 </template>

@@ -6,8 +6,7 @@ function* check(context: CheckContext): Iterable<Report> {
   for (const source of context.sources) {
     const fed = context.feeds.filter((feed) => feed.source === source)
     if (!fed.length) continue
-    const typical = fed.reduce((sum, { supply }) => sum + supply.supply.typical, source.own)
-    const peak = fed.reduce((sum, { supply }) => sum + supply.supply.peak, source.own)
+    const { typical, peak } = context.power.nodes.find(({ place }) => place === source.place)!
     if (peak <= source.limit) continue
     const heaviest = [...fed].sort((a, b) => b.supply.supply.peak - a.supply.supply.peak)[0]!
     const names = nameOf(heaviest.supply.fitted)

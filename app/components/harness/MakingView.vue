@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import { buildOrder, type Wire } from '#core/harness'
+import { resolvePlan } from '#core/plan'
+import { endName } from '#core/documents'
+import { wireColours } from '#core/units'
+import { useBuild } from '~/stores/build'
+import { useSelection } from '~/stores/selection'
+
+const build = useBuild()
+const selection = useSelection()
+const resolved = computed(() => resolvePlan(build.plan!))
+const steps = computed(() => buildOrder(resolved.value, build.analysis!.wires))
+const made = (wire: Wire) => build.plan!.built[wire.id] === true
+const count = computed(() => {
+  const all = steps.value.flatMap((step) => step.wires)
+  return { made: all.filter(made).length, all: all.length }
+})
+const checked = (at: number) => build.plan!.built[`step:${steps.value[at]!.title}`] === true
+/** The first step with something left to do. */
+const next = computed(() => steps.value.findIndex((step, at) => !checked(at) || step.wires.some((wire) => !made(wire))))
+
+const tick = (wire: string, on: boolean) => build.edit({ type: 'wire.tick', wire, made: on })
+const on = (event: Event) => (event.target as HTMLInputElement).checked
+</script>
+
+<template>
+  <section class="making" aria-label="Making" data-testid="making">
+    <p role="status">
+      <b>{{ count.made }} of {{ count.all }}</b> wires are made. The order is the one in which nothing is powered without its
+      ground.
+    </p>
+    <v-progress-linear :model-value="count.all ? (count.made / count.all) * 100 : 0" color="primary" aria-label="Wires made" />
+    <article v-for="(step, at) in steps" :key="step.title" :class="{ next: at === next }">
+      <h2>{{ at + 1 }}. {{ step.title }}</h2>
+      <label class="check">
+        <input type="checkbox" :checked="checked(at)" @change="tick(`step:${step.title}`, on($event))" />
+        <span>{{ step.check }}</span>
+      </label>
+      <label
+        v-for="wire in step.wires"
+        :key="wire.id"
+        class="wire"
+        :class="{ done: made(wire), lit: selection.lit.has(`wire:${wire.id}`) }"
+      >
+        <input type="checkbox" :checked="made(wire)" :aria-label="`${wire.number} is made`" @change="tick(wire.id, on($event))" />
+        <b class="mono">{{ wire.number }}</b>
+        <span class="swatch" :style="{ background: wireColours[wire.colour].hex }" />
+        <span class="mono">{{ wire.colour }} AWG {{ wire.gauge }}, {{ wire.length }} mm</span>
+        <span>{{ endName(resolved, wire.from) }} → {{ endName(resolved, wire.to) }}</span>
+      </label>
+    </article>
+  </section>
+</template>
+
+<style scoped>
+.making {
+  padding: 10px 16px;
+  max-width: 860px;
+}
+article {
+  border-left: 3px solid rgb(var(--v-theme-line));
+  padding: 4px 0 4px 12px;
+  margin-top: 12px;
+}
+article.next {
+  border-left-color: rgb(var(--v-theme-secondary));
+}
+h2 {
+  font-size: 14px;
+}
+label {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+  min-height: 34px;
+  border-bottom: var(--edge);
+  cursor: pointer;
+}
+.check span {
+  flex: 1;
+  min-width: 220px;
+}
+input {
+  width: 20px;
+  height: 20px;
+}
+.done {
+  text-decoration: line-through;
+  opacity: 0.75;
+}
+.swatch {
+  width: 22px;
+  height: 7px;
+  border: 1px solid rgb(var(--v-theme-on-surface));
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { mdiFileDelimitedOutline } from '@mdi/js'
+import { billOfMaterials, connectorTable, cutList, tableCsv, wireLabels, wireListCsv } from '#core/documents'
+import { resolvePlan } from '#core/plan'
+import { download } from '~/composables/download'
+import { useBuild } from '~/stores/build'
+import { useSelection } from '~/stores/selection'
+
+const build = useBuild()
+const selection = useSelection()
+const resolved = computed(() => resolvePlan(build.plan!))
+const wires = computed(() => build.analysis!.wires)
+const names = { wires: 'Wire list', cut: 'Cut list', connectors: 'Connectors', materials: 'Bill of materials', labels: 'Labels' }
+const shown = ref<keyof typeof names>('wires')
+const table = computed(() => {
+  if (shown.value === 'cut') return cutList(wires.value)
+  if (shown.value === 'connectors') return connectorTable(resolved.value, wires.value)
+  return shown.value === 'materials' ? billOfMaterials(resolved.value, wires.value) : wireLabels(resolved.value, wires.value)
+})
+
+function save() {
+  const { name } = build.plan!
+  if (shown.value === 'wires') download(`${name} wires.csv`, 'text/csv', wireListCsv(resolved.value, wires.value))
+  else download(`${name} ${table.value.name}.csv`, 'text/csv', tableCsv(table.value))
+}
+/** Rows name wires by number; the number leads to the wire. */
+const wireOf = (cell: string | number) => wires.value.find((wire) => wire.number === cell)
+</script>
+
+<template>
+  <section aria-label="Tables" data-testid="tables">
+    <div class="bar no-print">
+      <button
+        v-for="(name, id) in names"
+        :key="id"
+        :class="{ here: shown === id }"
+        :aria-pressed="shown === id"
+        @click="shown = id"
+      >
+        {{ name }}
+      </button>
+      <v-spacer />
+      <v-btn variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="save">{{ names[shown] }} CSV</v-btn>
+    </div>
+    <WireTable v-if="shown === 'wires'" :wires />
+    <div v-else-if="shown === 'labels'" class="labels">
+      <span v-for="(row, at) in table.rows" :key="at" class="label"
+        ><b class="mono">{{ row[0] }}</b> {{ row[1] }}<br /><span class="quiet">to {{ row[2] }}</span></span
+      >
+    </div>
+    <v-table v-else class="plain">
+      <thead>
+        <tr>
+          <th v-for="head in table.header" :key="head">{{ head }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="(row, at) in table.rows"
+          :key="at"
+          :class="{ lit: row.some((cell) => wireOf(cell) && selection.lit.has(`wire:${wireOf(cell)!.id}`)) }"
+        >
+          <td v-for="(cell, column) in row" :key="column" :class="{ mono: typeof cell === 'number' }">
+            <button v-if="wireOf(cell)" @click="selection.select(`wire:${wireOf(cell)!.id}`)">{{ cell }}</button>
+            <template v-else>{{ cell }}</template>
+          </td>
+        </tr>
+      </tbody>
+    </v-table>
+  </section>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  gap: 4px;
+  padding: 8px 16px;
+}
+.bar button:not(.v-btn) {
+  border: var(--edge);
+  border-radius: 12px;
+  padding: 1px 10px;
+  font-size: 12.5px;
+}
+.bar button.here {
+  border-color: rgb(var(--v-theme-primary));
+  border-width: 2px;
+  font-weight: 700;
+}
+.labels {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  gap: 4px;
+  padding: 8px 16px;
+}
+.label {
+  border: 1px dashed rgb(var(--v-theme-note));
+  padding: 2px 6px;
+  font-size: 11.5px;
+  break-inside: avoid;
+}
+:deep(td) {
+  font-size: 12.5px;
+}
+</style>

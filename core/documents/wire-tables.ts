@@ -1,0 +1,160 @@
+import { batteryMass, type Wire, type WireEnd } from '../harness'
+import type { ResolvedPlan } from '../plan'
+import { plain, wireColours } from '../units'
+import { toCsv } from './csv'
+
+/** A table as it is shown, saved and printed. */
+export interface Table {
+  name: string
+  header: string[]
+  rows: (string | number)[][]
+}
+
+const fitted = (wires: Wire[]) => wires.filter((wire) => !wire.omitted)
+
+/** What an end of a wire is called. */
+export function endName(resolved: ResolvedPlan, { device, label, connector, contact }: WireEnd): string {
+  const owner = device === undefined ? resolved.board.name : (resolved.device(device)?.instance.name ?? device)
+  return `${owner} ${label}${connector ? ` (${connector}${contact === undefined ? '' : ` ${contact}`})` : ''}`
+}
+
+/** Wire to cut, by gauge and colour: pieces and length in all. */
+export function cutList(wires: Wire[]): Table {
+  const groups = new Map<string, Wire[]>()
+  for (const wire of fitted(wires)) {
+    const key = `${wire.gauge} ${wire.colour}`
+    groups.set(key, [...(groups.get(key) ?? []), wire])
+  }
+  const rows = [...groups.values()]
+    .sort((a, b) => a[0]!.gauge - b[0]!.gauge || a[0]!.colour.localeCompare(b[0]!.colour))
+    .map((group) => {
+      const [first] = group
+      const pieces = [...group].sort((a, b) => b.length - a.length).map((wire) => `${wire.number} ${wire.length}`)
+      const total = group.reduce((sum, wire) => sum + wire.length, 0)
+      return [first!.gauge, first!.colour, wireColours[first!.colour].name, group.length, total, pieces.join(', ')]
+    })
+  return {
+    name: 'cut list',
+    header: ['gauge AWG', 'colour', 'colour name', 'pieces', 'length mm', 'wires and their lengths mm'],
+    rows,
+  }
+}
+
+/** Each connector with what goes on which contact. */
+export function connectorTable(resolved: ResolvedPlan, wires: Wire[]): Table {
+  const all = fitted(wires)
+  const devices = resolved.devices.flatMap(({ id, instance, device }) =>
+    device.connectors.flatMap((connector) =>
+      connector.pins.map((pin, at) => {
+        const wire = all.find(
+          (one) => (one.from.device === id && one.from.point === pin) || (one.to.device === id && one.to.point === pin),
+        )
+        const far = wire && (wire.from.device === id && wire.from.point === pin ? wire.to : wire.from)
+        const label = device.terminals.find((terminal) => terminal.id === pin)?.label ?? pin
+        return [
+          instance.name,
+          connector.type,
+          at + 1,
+          label,
+          wire?.number ?? '',
+          wire?.colour ?? '',
+          far ? endName(resolved, far) : 'not used',
+        ]
+      }),
+    ),
+  )
+  const board = resolved.board.connectors.flatMap((connector) =>
+    resolved.board.pads
+      .filter((pad) => pad.connector === connector.id)
+      .sort((a, b) => (a.position ?? 0) - (b.position ?? 0))
+      .map((pad) => {
+        const on = all.filter((one) => !one.to.device && one.to.point === pad.id)
+        return [
+          resolved.board.name,
+          `${connector.label} ${connector.type}`,
+          pad.position ?? '',
+          pad.label,
+          on.map((wire) => wire.number).join(' '),
+          on.map((wire) => wire.colour).join(' '),
+          on.length ? on.map((wire) => endName(resolved, wire.from)).join('; ') : 'not used',
+        ]
+      }),
+  )
+  return {
+    name: 'connectors',
+    header: ['part', 'connector', 'contact', 'label', 'wire', 'colour', 'goes to'],
+    rows: [...board, ...devices],
+  }
+}
+
+/** Everything to have at hand: parts with mass and current, wire by gauge. */
+export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
+  const { board, plan } = resolved
+  const count = new Map<string, { names: string[]; maker: string; what: string; mass: number; typical: number; peak: number }>()
+  for (const { instance, device } of resolved.devices) {
+    const key = `${device.name}, ${instance.variant}`
+    const known = count.get(key) ?? {
+      names: [],
+      maker: device.maker,
+      what: device.summary,
+      mass: device.mass,
+      typical: device.supplies.reduce((sum, supply) => sum + supply.typical, 0),
+      peak: device.supplies.reduce((sum, supply) => sum + supply.peak, 0),
+    }
+    known.names.push(instance.name)
+    count.set(key, known)
+  }
+  const parts = [...count].map(([part, { names, maker, what, mass, typical, peak }]) => [
+    names.length,
+    part,
+    maker,
+    names.join(', '),
+    what,
+    plain(mass * names.length, 1),
+    plain(typical * names.length, 3),
+    plain(peak * names.length, 3),
+  ])
+  const gauges = cutList(wires).rows.map(([gauge, colour, name, , length]) => [
+    plain(Number(length) / 1000, 2),
+    `wire AWG ${gauge} ${colour}`,
+    '',
+    '',
+    `${name}, in metres`,
+    '',
+    '',
+    '',
+  ])
+  return {
+    name: 'bill of materials',
+    header: ['count', 'part', 'maker', 'used as', 'what it is', 'mass g', 'typical A', 'peak A'],
+    rows: [
+      [1, `${board.name} rev ${board.revision}`, board.maker, 'Flight controller', board.summary, plain(board.mass, 1), '', ''],
+      [
+        1,
+        `battery ${plan.battery.cells} cells ${plan.battery.chemistry} ${plan.battery.capacity} mAh`,
+        '',
+        'Battery',
+        'mass estimated from its energy',
+        plain(batteryMass(plan.battery), 0),
+        '',
+        '',
+      ],
+      ...parts,
+      ...gauges,
+    ],
+  }
+}
+
+/** One label for each end of each wire: its number, and what is at the other end. */
+export function wireLabels(resolved: ResolvedPlan, wires: Wire[]): Table {
+  const rows = fitted(wires).flatMap((wire) => [
+    [wire.number, endName(resolved, wire.from), endName(resolved, wire.to)],
+    [wire.number, endName(resolved, wire.to), endName(resolved, wire.from)],
+  ])
+  return { name: 'labels', header: ['wire', 'here', 'to'], rows }
+}
+
+/** Any of the tables as CSV. */
+export function tableCsv({ header, rows }: Table): string {
+  return toCsv(header, rows)
+}

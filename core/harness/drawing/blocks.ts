@@ -1,0 +1,212 @@
+import type { ResolvedPlan } from '../../plan'
+import type { Wire } from '../wires'
+import { edgeOf } from './board'
+import { grid, type DrawnBox, type DrawnTerminal, type Layers, type Side } from './model'
+
+export interface Row {
+  point: string
+  label: string
+  wire: Wire
+}
+
+/** A device on its way to a place in a column. */
+export interface Block {
+  id: string
+  title: string
+  subtitle: string
+  /** Wires drawn as lines, on the edge that faces the board. */
+  rows: Row[]
+  /** Wires told by a label, on the outer edge. */
+  badges: Row[]
+  height: number
+  side: Side
+  x: number
+  y: number
+}
+
+/** A box for each device that has a wire at all. */
+export function blocksOf(resolved: ResolvedPlan, wires: Wire[], layers: Layers): Block[] {
+  return resolved.devices
+    .map((fitted): Block => {
+      const order = fitted.device.connectors.flatMap((connector) => connector.pins)
+      const rank = (point: string) => (order.includes(point) ? order.indexOf(point) : order.length)
+      const leaving = wires.filter((wire) => wire.from.device === fitted.id).map((wire): Row => ({ ...wire.from, wire }))
+      const arriving = wires
+        .filter((wire) => wire.to.device === fitted.id && layers[wire.kind])
+        .map((wire): Row => ({ ...wire.to, wire }))
+      const all = [...leaving, ...arriving].sort((a, b) => rank(a.point) - rank(b.point))
+      const rows = all.filter((row) => layers[row.wire.kind])
+      const badges = all.filter((row) => !layers[row.wire.kind])
+      const height = grid.head + Math.max(rows.length, badges.length, 1) * grid.row + 2
+      return {
+        id: fitted.id,
+        title: fitted.instance.name,
+        subtitle: fitted.device.name,
+        rows,
+        badges,
+        height,
+        side: 'left',
+        x: 0,
+        y: 0,
+      }
+    })
+    .filter((block) => block.rows.length + block.badges.length > 0)
+}
+
+export function columnHeight(column: Block[]): number {
+  return column.reduce((sum, block) => sum + block.height + grid.gap, -grid.gap)
+}
+
+/**
+ * Shares the devices between left and right and orders each column by the pads
+ * its devices are wired to, as one meets them going round the board. Devices
+ * wired to each other stay on one side, and next to each other if so ordered.
+ */
+export function placeColumns(
+  resolved: ResolvedPlan,
+  blocks: Block[],
+  wires: Wire[],
+  layers: Layers,
+  boardHeight: number,
+  order: 'together' | 'by pad',
+): Record<Side, Block[]> {
+  const { outline } = resolved.board
+  const groups = groupsOf(
+    blocks,
+    wires.filter((wire) => layers[wire.kind]),
+  )
+  const padsOf = (block: Block) =>
+    wires.flatMap((wire) => {
+      const counts = layers[wire.kind] || !block.rows.some((row) => !row.wire.to.device)
+      const pad = wire.from.device === block.id && !wire.to.device && counts ? resolved.pad(wire.to.point) : undefined
+      return pad ? [pad] : []
+    })
+  const columns: Record<Side, Block[]> = { left: [], right: [] }
+  const pull = (group: Block[]) => {
+    const sides = group.flatMap(padsOf).map((pad) => {
+      const edge = edgeOf(pad, outline)
+      return edge === 'left' ? -1 : edge === 'right' ? 1 : (0.4 * (pad.x - outline.width / 2)) / outline.width
+    })
+    return sides.length ? sides.reduce((sum, side) => sum + side, 0) / sides.length : 0
+  }
+  const size = (group: Block[]) => columnHeight(group) + grid.gap
+  const total = groups.reduce((sum, group) => sum + size(group), 0)
+  const most = Math.max(boardHeight, total * 0.56)
+  for (const group of [...groups].sort((a, b) => Math.abs(pull(b)) - Math.abs(pull(a)) || size(b) - size(a))) {
+    const wanted: Side =
+      pull(group) < 0 ? 'left' : pull(group) > 0 ? 'right' : size(columns.left) <= size(columns.right) ? 'left' : 'right'
+    const other: Side = wanted === 'left' ? 'right' : 'left'
+    const side = size(columns[wanted]) + size(group) > most && size(columns[other]) < size(columns[wanted]) ? other : wanted
+    for (const block of group) columns[side].push({ ...block, side })
+  }
+  for (const side of ['left', 'right'] as const) {
+    const own = new Map(
+      columns[side].flatMap((block) => {
+        const heights = padsOf(block).map((pad) => heightFrom(edgeOf(pad, outline), pad, outline, side))
+        return heights.length ? [[block.id, median(heights)] as const] : []
+      }),
+    )
+    const height = (block: Block) => {
+      const group = groups.find((one) => one.some(({ id }) => id === block.id))!
+      const known = group.flatMap(({ id }) => own.get(id) ?? [])
+      const ofGroup = known.length ? mean(known) : 0.5
+      return order === 'together' ? ofGroup : (own.get(block.id) ?? ofGroup)
+    }
+    columns[side].sort((a, b) => height(a) - height(b) || (own.get(a.id) ?? 0) - (own.get(b.id) ?? 0))
+  }
+  return columns
+}
+
+const median = (values: number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b)
+  return (sorted[(sorted.length - 1) >> 1]! + sorted[sorted.length >> 1]!) / 2
+}
+const mean = (values: number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length
+
+/** Height at which a pad's wire reaches the channel of a side: 0 … 1 along the edge, beyond that over the top or the bottom. */
+function heightFrom(
+  edge: string,
+  pad: { x: number; y: number },
+  { width, height }: { width: number; height: number },
+  side: Side,
+): number {
+  const across = side === 'left' ? pad.x / width : 1 - pad.x / width
+  if (edge === 'top') return -0.05 - across
+  if (edge === 'bottom') return 1.05 + across
+  if (edge !== side) return pad.y < height / 2 ? -1.2 - pad.y / height : 2.2 + (1 - pad.y / height)
+  return pad.y / height
+}
+
+/** Rows of one device in the order of their pads; device to device wires keep their place by connector. */
+function rowHeight(a: Row, b: Row, resolved: ResolvedPlan, side: Side): number {
+  const height = ({ wire }: Row) => {
+    const pad = wire.to.device ? undefined : resolved.pad(wire.to.point)
+    return pad && heightFrom(edgeOf(pad, resolved.board.outline), pad, resolved.board.outline, side)
+  }
+  const [one, other] = [height(a), height(b)]
+  return one === undefined || other === undefined ? 0 : one - other
+}
+
+/** Rows of a block in the order of the pads they go to, seen from its side. */
+export function sortRows(block: Block, resolved: ResolvedPlan, side: Side): Row[] {
+  return [...block.rows].sort((a, b) => rowHeight(a, b, resolved, side))
+}
+
+/** Devices that are wired to each other, group by group. */
+export function groupsOf(blocks: Block[], wires: Wire[]): Block[][] {
+  const groupOf = new Map(blocks.map((block) => [block.id, block.id]))
+  for (const wire of wires) {
+    if (!wire.to.device || !wire.from.device) continue
+    const [from, to] = [groupOf.get(wire.from.device), groupOf.get(wire.to.device)]
+    if (from === undefined || to === undefined) continue
+    for (const [id, group] of groupOf) if (group === to) groupOf.set(id, from)
+  }
+  const groups = new Map<string, Block[]>()
+  for (const block of blocks) {
+    const group = groupOf.get(block.id)!
+    groups.set(group, [...(groups.get(group) ?? []), block])
+  }
+  return [...groups.values()]
+}
+
+/** Height of a row's middle. */
+export function rowY(block: Block, at: number): number {
+  return block.y + grid.head + at * grid.row + grid.row / 2
+}
+
+/** Edge of a block that faces the board. */
+export function innerX(block: Block): number {
+  return block.side === 'left' ? block.x + grid.device : block.x
+}
+
+export function drawBox(block: Block, resolved: ResolvedPlan): DrawnBox {
+  const outer = block.side === 'left' ? block.x : block.x + grid.device
+  const { id, title, subtitle, x, y, height, side } = block
+  return {
+    id,
+    title,
+    subtitle,
+    x,
+    y,
+    width: grid.device,
+    height,
+    side,
+    terminals: [
+      ...block.rows.map(({ point, label }, at): DrawnTerminal => ({ point, label, x: innerX(block), y: rowY(block, at) })),
+      ...block.badges.map(({ point, label, wire }, at): DrawnTerminal => ({
+        point,
+        label,
+        x: outer,
+        y: rowY(block, at),
+        badge: badgeOf(wire, resolved),
+      })),
+    ],
+  }
+}
+
+function badgeOf(wire: Wire, resolved: ResolvedPlan): DrawnTerminal['badge'] {
+  const { device, label, point } = wire.to
+  const owner = device === undefined ? undefined : (resolved.device(device)?.instance.name ?? device)
+  const text = owner ? `${label}, ${owner}` : label === point ? label : `${label} ${point}`
+  return { wire: wire.id, text, kind: wire.kind, colour: wire.colour }
+}

@@ -1,0 +1,68 @@
+import type { Pad } from '../../catalogue'
+import type { ResolvedPlan } from '../../plan'
+import { grid, type DrawnBoard, type DrawnPad } from './model'
+
+export type Edge = 'left' | 'right' | 'top' | 'bottom'
+
+/** Pads that lie within this many mm of an edge leave over it straight. */
+export const borderDepth = 3
+
+/** Distance of a pad to its nearest edge, in mm. */
+export function depthOf(pad: Pad, { width, height }: { width: number; height: number }): number {
+  return Math.min(pad.x, width - pad.x, pad.y, height - pad.y)
+}
+
+/** Edge of the board that a pad is nearest to. */
+export function edgeOf(pad: Pad, { width, height }: { width: number; height: number }): Edge {
+  const gaps: [Edge, number][] = [
+    ['left', pad.x],
+    ['right', width - pad.x],
+    ['top', pad.y],
+    ['bottom', height - pad.y],
+  ]
+  return gaps.sort((a, b) => a[1] - b[1])[0]![0]
+}
+
+/** Least distance of neighbouring pads on one edge, in mm. */
+function pitchOf(resolved: ResolvedPlan): number {
+  const { pads, outline } = resolved.board
+  const top = pads.filter((pad) => pad.side === 'top' && depthOf(pad, outline) <= borderDepth)
+  let least = 2.54
+  for (const edge of ['left', 'right', 'top', 'bottom'] as const) {
+    const along = top
+      .filter((pad) => edgeOf(pad, outline) === edge)
+      .map((pad) => (edge === 'left' || edge === 'right' ? pad.y : pad.x))
+      .sort((a, b) => a - b)
+    along.forEach((value, at) => {
+      const step = value - (along[at - 1] ?? -Infinity)
+      if (step > 0.8) least = Math.min(least, step)
+    })
+  }
+  return least
+}
+
+/** The board at a scale at which a wire fits between neighbouring pads. */
+export function boardShape(resolved: ResolvedPlan, used: Set<string>): Omit<DrawnBoard, 'x' | 'y'> {
+  const { board } = resolved
+  const scale = Math.min(14, Math.max(6, (grid.row + 2) / pitchOf(resolved)))
+  const anchors = { left: 'right', right: 'left', top: 'below', bottom: 'above' } as const
+  return {
+    title: board.name,
+    subtitle: `rev ${board.revision}`,
+    width: Math.round(board.outline.width * scale),
+    height: Math.round(board.outline.height * scale),
+    radius: board.outline.radius * scale,
+    scale,
+    pads: board.pads.map((pad): DrawnPad => ({
+      id: pad.id,
+      label: pad.label,
+      x: pad.x * scale,
+      y: pad.y * scale,
+      kind: pad.kind,
+      under: pad.side === 'bottom',
+      used: used.has(pad.id),
+      anchor: anchors[edgeOf(pad, board.outline)],
+    })),
+    holes: board.outline.holes.map((hole) => ({ x: hole.x * scale, y: hole.y * scale, radius: (hole.diameter / 2) * scale })),
+  }
+}

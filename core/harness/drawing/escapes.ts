@@ -1,0 +1,48 @@
+import type { Pad } from '../../catalogue'
+import type { ResolvedPlan } from '../../plan'
+import type { Wire } from '../wires'
+import { borderDepth, depthOf, edgeOf, type Edge } from './board'
+import type { DrawnBoard, Point } from './model'
+
+/** A pad's way to the edge of the board, in the board's own coordinates. */
+export interface Escape {
+  edge: Edge
+  /** From the pad to the edge. */
+  points: Point[]
+}
+
+export type Escapes = Map<string, Escape>
+
+/** Each used pad's way to its edge; pads away from the edge leave between two pads of it. */
+export function findEscapes(resolved: ResolvedPlan, shape: Omit<DrawnBoard, 'x' | 'y'>, wires: Wire[]): Escapes {
+  const escapes: Escapes = new Map()
+  const { outline } = resolved.board
+  const { scale, width, height } = shape
+  const used = new Set(wires.filter((wire) => !wire.to.device).map((wire) => wire.to.point))
+  for (const edge of ['left', 'right', 'top', 'bottom'] as const) {
+    const level = edge === 'left' || edge === 'right'
+    const all = resolved.board.pads.filter((pad) => edgeOf(pad, outline) === edge)
+    const depth = (pad: Pad) => depthOf(pad, outline)
+    const along = (pad: Pad) => (level ? pad.y : pad.x) * scale
+    const limit = level ? height : width
+    const border = all.filter((pad) => pad.side === 'top' && depth(pad) <= borderDepth)
+    const marks = border.map(along).sort((a, b) => a - b)
+    const slots = [...marks, limit - 4]
+      .map((mark, at) => (mark + (marks[at - 1] ?? 4)) / 2)
+      .filter((slot) => !marks.some((mark) => Math.abs(mark - slot) < 5))
+    const point = (pad: Pad): Point => ({ x: pad.x * scale, y: pad.y * scale })
+    const out = (at: number, inset: number): Point =>
+      level ? { x: edge === 'left' ? inset : width - inset, y: at } : { x: at, y: edge === 'top' ? inset : height - inset }
+    for (const pad of border) if (used.has(pad.id)) escapes.set(pad.id, { edge, points: [point(pad), out(along(pad), 0)] })
+    const inner = all.filter((pad) => !border.includes(pad) && used.has(pad.id)).sort((a, b) => along(a) - along(b))
+    for (const pad of inner) {
+      const free = [...slots].sort((a, b) => Math.abs(a - along(pad)) - Math.abs(b - along(pad)))[0] ?? along(pad)
+      slots.splice(slots.indexOf(free), slots.includes(free) ? 1 : 0)
+      const inset = Math.min(depth(pad) * scale, borderDepth * scale + 8 + (inner.indexOf(pad) % 6) * 4)
+      const jog = out(along(pad), inset)
+      const turn = out(free, inset)
+      escapes.set(pad.id, { edge, points: [point(pad), jog, turn, out(free, 0)] })
+    }
+  }
+  return escapes
+}

@@ -1,0 +1,81 @@
+import type { WireKind, Wire } from '../wires'
+
+/** Lengths in the drawing's own units, about a pixel at 100 %. */
+export const grid = { row: 16, head: 22, gap: 14, track: 8, device: 168, padding: 10, badge: 112, label: 70, lane: 8, stub: 12 }
+
+export interface Point {
+  x: number
+  y: number
+}
+
+export interface DrawnTerminal {
+  point: string
+  label: string
+  /** Where the wire starts. */
+  x: number
+  y: number
+  /** A wire of a layer that is off, shown as a label instead. */
+  badge?: { wire: string; text: string; kind: WireKind; colour: string }
+}
+
+export interface DrawnBox {
+  /** Device id. */
+  id: string
+  title: string
+  subtitle: string
+  x: number
+  y: number
+  width: number
+  height: number
+  side: Side
+  terminals: DrawnTerminal[]
+}
+
+export interface DrawnPad extends Point {
+  id: string
+  label: string
+  kind: 'signal' | 'supply' | 'ground'
+  /** On the far side of the board. */
+  under: boolean
+  used: boolean
+  /** Where the label stands: beside the pad towards the middle of the board. */
+  anchor: 'left' | 'right' | 'above' | 'below'
+}
+
+/** The board at its true shape. */
+export interface DrawnBoard {
+  title: string
+  subtitle: string
+  x: number
+  y: number
+  width: number
+  height: number
+  radius: number
+  /** Units of the drawing a millimetre. */
+  scale: number
+  pads: DrawnPad[]
+  holes: { x: number; y: number; radius: number }[]
+}
+
+export interface DrawnWire {
+  wire: Wire
+  points: Point[]
+  /** Where colour code and number are written. */
+  label: Point
+}
+
+export interface HarnessDrawing {
+  width: number
+  height: number
+  /** Devices left and right of the board, from the top; to draw the same arrangement again. */
+  arrangement: Record<Side, string[]>
+  board: DrawnBoard
+  devices: DrawnBox[]
+  wires: DrawnWire[]
+}
+
+export type Side = 'left' | 'right'
+
+/** Which kinds of wire are drawn as lines; the others are labels at the device. */
+export type Layers = Record<WireKind, boolean>
+export const defaultLayers: Layers = { signal: true, video: true, supply: false, ground: false }

@@ -1,0 +1,125 @@
+import { readFileSync } from 'node:fs'
+import { expect, type Page } from '@playwright/test'
+import Papa from 'papaparse'
+import { accessibilityFaults, address, freshBuild, saved, test } from './helpers'
+
+const view = (page: Page, name: string) =>
+  page.getByLabel('Views of the harness').getByRole('button', { name, exact: true }).click()
+
+test('a device is dragged, the wires follow, the place is kept and can be undone', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Drawing', true)
+  await page.goto(`${address}/builds/${id}/harness`)
+  const box = page.locator('[data-box="gnss"]')
+  await expect(box).toBeVisible()
+  const wire = page.locator('[data-wire="gnss.tx"] polyline').first()
+  const before = await wire.getAttribute('points')
+  const at = (await box.boundingBox())!
+  await page.mouse.move(at.x + 30, at.y + 8)
+  await page.mouse.down()
+  await page.mouse.move(at.x + 70, at.y + 110, { steps: 8 })
+  await expect(wire).not.toHaveAttribute('points', before!)
+  await page.mouse.up()
+  await saved(page)
+  const moved = (await box.boundingBox())!
+  expect(moved.y - at.y).toBeGreaterThan(60)
+  await page.reload()
+  await expect(box).toBeVisible()
+  expect(Math.abs((await box.boundingBox())!.y - moved.y)).toBeLessThan(30)
+  await page.getByRole('button', { name: 'Arrange anew' }).click()
+  await expect(page.getByRole('button', { name: 'Arrange anew' })).toBeHidden()
+})
+
+test('layers turn labels into wires; SVG, PNG and PDF come out', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Papers', true)
+  await page.goto(`${address}/builds/${id}/harness`)
+  await expect(page.locator('.drawing .badge').first()).toBeVisible()
+  await page.getByLabel('Layers').getByLabel('supply').check()
+  await page.getByLabel('Layers').getByLabel('ground').check()
+  await expect(page.locator('.drawing .badge')).toHaveCount(0)
+  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Drawing SVG' }).click()])
+  const text = readFileSync(await svg.path(), 'utf8')
+  expect(text).toContain('@font-face')
+  expect(text).toContain('>Corran 7</text>')
+  const [png] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'PNG' }).click()])
+  expect(
+    readFileSync(await png.path())
+      .subarray(1, 4)
+      .toString(),
+  ).toBe('PNG')
+  await page.getByRole('button', { name: 'PDF' }).click()
+  const [pdf] = await Promise.all([page.waitForEvent('download'), page.getByText('On A3').click()])
+  const bytes = readFileSync(await pdf.path()).toString('latin1')
+  expect(bytes.slice(0, 5)).toBe('%PDF-')
+  expect(bytes).toContain('FontFile')
+})
+
+test('a part is moved on the airframe and its wires change length', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Airframe', true)
+  await page.goto(`${address}/builds/${id}/harness`)
+  const length = async () => {
+    const { plan } = (await (await page.request.get(`${address}/api/builds/${id}`)).json()) as {
+      plan: { placement: Record<string, { y: number }> }
+    }
+    return plan.placement.gnss?.y
+  }
+  await view(page, 'Airframe')
+  await page.locator('[data-part="gnss"]').focus()
+  for (let times = 0; times < 3; times += 1) await page.keyboard.press('ArrowUp')
+  await saved(page)
+  expect(await length()).toBe(Math.round(0.17 * 680) + 15)
+  await page.getByLabel('Equipment up to').fill('900')
+  await page.getByLabel('Equipment up to').press('Tab')
+  await expect(page.getByTestId('findings')).toContainText('g over the limit of 900 g')
+  expect(await accessibilityFaults(page)).toEqual([])
+})
+
+test('power is told for each state, and what a bench supply makes of it', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Power', true)
+  await page.goto(`${address}/builds/${id}/harness`)
+  await view(page, 'Power')
+  const power = page.getByTestId('power')
+  await power.getByRole('button', { name: 'USB alone' }).click()
+  await expect(power).toContainText(/Dead: .*Camera/)
+  await power.getByLabel('Limit of the bench supply in amperes').fill('10')
+  await expect(power).toContainText('Enough for all at peak.')
+  expect(await accessibilityFaults(page)).toEqual([])
+})
+
+test('tables are shown and saved, each as CSV', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Tables', true)
+  await page.goto(`${address}/builds/${id}/harness`)
+  await view(page, 'Tables')
+  const tables = page.getByTestId('tables')
+  for (const [name, column] of [
+    ['Cut list', 'gauge AWG'],
+    ['Connectors', 'contact'],
+    ['Bill of materials', 'mass g'],
+    ['Labels', 'wire'],
+  ] as const) {
+    await tables.getByRole('button', { name, exact: true }).click()
+    const [csv] = await Promise.all([page.waitForEvent('download'), tables.getByRole('button', { name: `${name} CSV` }).click()])
+    const { data, meta } = Papa.parse<Record<string, string>>(readFileSync(await csv.path(), 'utf8'), {
+      header: true,
+      skipEmptyLines: true,
+    })
+    expect(meta.fields).toContain(column)
+    expect(data.length, name).toBeGreaterThan(3)
+  }
+  expect(await accessibilityFaults(page)).toEqual([])
+})
+
+test('wires are ticked off on a screen of a phone’s size', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 780 })
+  const id = await freshBuild(page, 'culvert-scout', 'Making', true)
+  await page.goto(`${address}/builds/${id}/harness`)
+  await view(page, 'Making')
+  const making = page.getByTestId('making')
+  await expect(making.getByRole('heading').first()).toHaveText('1. The bare board')
+  await making.getByRole('checkbox', { name: 'is made' }).first().check()
+  await expect(making.getByRole('status')).toContainText(/^1 of \d+ wires are made/)
+  expect(await page.evaluate(() => document.querySelector('.making')!.scrollWidth <= window.innerWidth)).toBe(true)
+  await saved(page)
+  await page.reload()
+  await view(page, 'Making')
+  await expect(making.getByRole('status')).toContainText(/^1 of \d+/)
+})
