@@ -79,7 +79,7 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   const { craft, placement } = resolved.plan
   if (placement[id]) return placement[id]
   if (id === 'board') return { x: 0, y: 0 }
-  if (id === 'battery') return { x: 0, y: Math.round(-0.1 * craft.size) }
+  if (id === 'battery') return { x: 0, y: Math.round(-0.2 * craft.size) }
   const fitted = resolved.device(id)
   if (!fitted) return { x: 0, y: 0 }
   const same = resolved.devices.filter(({ device }) => device.class === fitted.device.class)

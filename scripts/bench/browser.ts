@@ -16,6 +16,8 @@ for (let turn = 0; turn < 5; turn += 1) {
 row('opening Spillway hex with an empty cache, to usable', opened)
 
 const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+// The script runner wraps functions in a helper that the page does not have.
+await page.addInitScript('globalThis.__name = (one) => one')
 await page.goto(`${address}/builds/spillway-hex/allocation`)
 const allocate = page.getByRole('button', { name: 'Allocate', exact: true })
 if (await allocate.isVisible()) await allocate.click()

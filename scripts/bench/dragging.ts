@@ -4,12 +4,14 @@ import { row } from './figures'
 const address = process.env.YPODOMA_ADDRESS!
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage'] })
 const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
+// The script runner wraps functions in a helper that the page does not have.
+await page.addInitScript('globalThis.__name = (one) => one')
 await page.goto(`${address}/builds/spillway-hex/allocation`)
 const allocate = page.getByRole('button', { name: 'Allocate', exact: true })
 if (await allocate.isVisible()) await allocate.click()
 await page.getByTestId('proposal').waitFor()
 await page.goto(`${address}/builds/spillway-hex/harness`)
-const box = page.locator('[data-box="gnss"]')
+const box = page.locator('[data-box="gnss"] rect')
 await box.waitFor()
 await page.evaluate(() => {
   const frames: number[] = []

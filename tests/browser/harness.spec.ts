@@ -9,7 +9,7 @@ const view = (page: Page, name: string) =>
 test('a device is dragged, the wires follow, the place is kept and can be undone', async ({ page }) => {
   const id = await freshBuild(page, 'spillway-hex', 'Drawing', true)
   await page.goto(`${address}/builds/${id}/harness`)
-  const box = page.locator('[data-box="gnss"]')
+  const box = page.locator('[data-box="gnss"] rect')
   await expect(box).toBeVisible()
   const wire = page.locator('[data-wire="gnss.tx"] polyline').first()
   const before = await wire.getAttribute('points')

@@ -28,6 +28,11 @@ const parts = computed(() =>
     return { ...part, width: Math.max(size.width, 14 * unit.value), height: Math.max(size.height, 10 * unit.value) }
   }),
 )
+/** Names that do not fit into their box stand under it. */
+function labelY({ name, width, height, spot }: (typeof parts.value)[number]): number {
+  const inside = name.length * 3.9 * unit.value < width
+  return -spot.y + (inside ? 2.5 * unit.value : height / 2 + 7 * unit.value)
+}
 const totals = computed(() => {
   const lengths = wiresOf(resolved.value).filter((wire) => !wire.omitted)
   return { count: lengths.length, metres: lengths.reduce((sum, wire) => sum + wire.length, 0) / 1000 }
@@ -157,7 +162,7 @@ function setLimit(event: Event) {
           :rx="2 * unit"
           :stroke-width="unit"
         />
-        <text :x="part.spot.x" :y="-part.spot.y + 2.5 * unit" text-anchor="middle" :font-size="7.2 * unit">{{ part.name }}</text>
+        <text :x="part.spot.x" :y="labelY(part)" text-anchor="middle" :font-size="7.2 * unit">{{ part.name }}</text>
       </g>
       <g class="balance" :transform="`translate(${report.balance.x},${-report.balance.y})`">
         <title>Balance point</title>

@@ -10,7 +10,7 @@ const build = useBuild()
 const selection = useSelection()
 const names = useNames()
 const state = ref<PowerState>('both')
-const bench = ref(0.3)
+const bench = ref(3)
 const power = computed(() => build.analysis!.power)
 const rows = computed(() =>
   power.value.rows.filter((row) => row.fed.length || row.peak > 0 || power.value.rows.some((one) => one.parent === row.place)),
@@ -84,7 +84,7 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
           <li
             v-for="leaf in row.fed"
             :key="leaf.device + leaf.supply"
-            :class="{ short: leaf.empty < leaf.min || leaf.full > leaf.max }"
+            :class="{ short: leaf.empty < leaf.min * 0.98 || leaf.full > leaf.max }"
           >
             <button
               :class="{ lit: selection.lit.has(`device:${leaf.device}`) }"

@@ -8,6 +8,9 @@ describe('PWR-05', () => {
   it('is silent on short wires', () => {
     expect(findingsOf(allocated('spillway-hex'), 'PWR-05')).toEqual([])
   })
+  it('lets a part live on a rail of its own nominal voltage', () => {
+    expect(findingsOf(allocated('culvert-scout'), 'PWR-05')).toEqual([])
+  })
   it('counts the way there and back, and offers thicker wire', () => {
     const plan = allocated('spillway-hex', ...long(26))
     const [found] = findingsOf(plan, 'PWR-05')
