@@ -156,7 +156,7 @@ class Tree {
   private leaf(supply: FittedSupply, source: Place): PowerLeaf {
     const wires = this.wiresOf(supply)
     const peak = this.leafCurrent(supply, 'peak')
-    const drop = peak * resistance(wires)
+    const drop = this.dropOf(supply)
     return {
       supply,
       source,
@@ -172,6 +172,18 @@ class Tree {
   private wiresOf({ fitted, supply }: FittedSupply): Wire[] {
     const ids = [`${fitted.id}.${supply.terminal}`, ...(supply.ground ? [`${fitted.id}.${supply.ground}`] : [])]
     return this.wires.filter((wire) => ids.includes(wire.id) && !wire.omitted)
+  }
+
+  /** Volts lost there and back at peak; a ground that serves several supplies carries the current of all. */
+  private dropOf(supply: FittedSupply): Volts {
+    const { fitted, supply: own } = supply
+    const back = this.resolved.supplies
+      .filter(
+        (one) => one.fitted === fitted && one.supply.ground === own.ground && this.resolved.plan.supplies[one.key] !== undefined,
+      )
+      .reduce((sum, one) => sum + this.leafCurrent(one, 'peak'), 0)
+    const there = this.leafCurrent(supply, 'peak')
+    return this.wiresOf(supply).reduce((sum, wire) => sum + resistance(wire) * (wire.from.point === own.ground ? back : there), 0)
   }
 
   /** What a supply input takes, with what the device passes on through its outputs by its first fed supply. */
@@ -210,7 +222,7 @@ class Tree {
       owner === undefined
         ? undefined
         : this.resolved.supplies.find(({ key, fitted }) => fitted.id === owner && this.resolved.plan.supplies[key] === parent)
-    const drop = supply ? this.leafCurrent(supply, 'peak') * resistance(this.wiresOf(supply)) : 0
+    const drop = supply ? this.dropOf(supply) : 0
     return this.voltsOf(parent!, battery) - drop
   }
 
@@ -240,9 +252,9 @@ class Tree {
   }
 }
 
-/** Ohms of some wires in a row. */
-function resistance(wires: Wire[]): number {
-  return wires.reduce((sum, { length, gauge }) => sum + (length / 1000) * wireResistancePerMetre(gauge), 0)
+/** Ohms of a wire, one way. */
+function resistance({ length, gauge }: Wire): number {
+  return (length / 1000) * wireResistancePerMetre(gauge)
 }
 
 /** Which devices live in a state and which are dead. */

@@ -81,6 +81,31 @@ function copyOf(node: Node): Node {
   return { ...node, open: node.open.slice(), left: node.left.slice() }
 }
 
+/** What is the same for every question about a group. */
+interface Prepared {
+  relaxation: Relaxation
+  /** More than any choice of the group costs. */
+  ceiling: number
+  loaded: boolean[]
+  itemLoaded: boolean[]
+}
+
+const prepared = new WeakMap<number[], Prepared>()
+
+function prepare(compiled: Compiled, group: number[]): Prepared {
+  const known = prepared.get(group)
+  if (known) return known
+  const { options, optionsOfItem, packing } = compiled
+  const fresh: Prepared = {
+    relaxation: new Relaxation(compiled, group),
+    ceiling: group.reduce((sum, item) => sum + Math.max(0, ...optionsOfItem[item]!.map((option) => options[option]!.cost)), 1),
+    loaded: options.map((option) => option.loads.length > 0),
+    itemLoaded: packing.items.map((item) => item.options.some((option) => option.loads.length > 0)),
+  }
+  prepared.set(group, fresh)
+  return fresh
+}
+
 class Search {
   best: number[] | undefined
   /** Until there is a choice: more than any can cost. */
@@ -99,13 +124,11 @@ class Search {
     private readonly limits: SearchLimits,
     private readonly maxNodes: number,
   ) {
-    this.loaded = compiled.options.map((option) => option.loads.length > 0)
-    this.itemLoaded = compiled.packing.items.map((item) => item.options.some((option) => option.loads.length > 0))
-    this.relaxation = new Relaxation(compiled, group)
-    this.bestCost = group.reduce(
-      (sum, item) => sum + Math.max(0, ...this.optionsOf(item).map((option) => compiled.options[option]!.cost)),
-      1,
-    )
+    const { relaxation, ceiling, loaded, itemLoaded } = prepare(compiled, group)
+    this.relaxation = relaxation
+    this.bestCost = ceiling
+    this.loaded = loaded
+    this.itemLoaded = itemLoaded
   }
 
   run(): void {
