@@ -19,7 +19,7 @@ export interface Score {
   /** Wishes unmet, of priority 1, 2 and 3. */
   unmetWishes: [number, number, number]
   risk: number
-  /** Needs that move from where they were. */
+  /** Needs that move from where they were, or lose their place. */
   moves: number
 }
 
@@ -100,7 +100,17 @@ function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weig
         (moved(resolved.plan, want, candidate) ? weights.move : 0) +
         (order.get(candidate.placement.place) ?? 0),
     }))
-    return { options: [...options, { units: [], modes: [], loads: [], cost: skipCost(want, weights) }] }
+    return {
+      options: [
+        ...options,
+        {
+          units: [],
+          modes: [],
+          loads: [],
+          cost: skipCost(want, weights) + (placeBefore(resolved.plan, want) === undefined ? 0 : weights.move),
+        },
+      ],
+    }
   })
   const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
   return { units: units.names.size, modes: modes.names.size, capacities, items }
@@ -133,8 +143,12 @@ function skipCost({ priority }: Want, weights: Problem['weights']): number {
   return priority === 'must' ? weights.must : weights.wish[priority - 1]!
 }
 
+function placeBefore(plan: Plan, want: Want) {
+  return want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place
+}
+
 function moved(plan: Plan, want: Want, candidate: Candidate): boolean {
-  const before = want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place
+  const before = placeBefore(plan, want)
   return before !== undefined && before !== candidate.placement.place
 }
 

@@ -1,22 +1,24 @@
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts } from '../units'
 
 /** What a pin can be used as. A pin does one of these at a time. */
-export type PinUse =
-  | 'uart-tx'
-  | 'uart-rx'
-  | 'pulse'
-  | 'led-data'
-  | 'switch'
-  | 'analog'
-  | 'buzzer'
-  | 'i2c-sda'
-  | 'i2c-scl'
-  | 'can-h'
-  | 'can-l'
-  | 'receiver-pulse'
-  | 'receiver-channel'
-  | 'video-in'
-  | 'video-out'
+export const pinUses = [
+  'uart-tx',
+  'uart-rx',
+  'pulse',
+  'led-data',
+  'switch',
+  'analog',
+  'buzzer',
+  'i2c-sda',
+  'i2c-scl',
+  'can-h',
+  'can-l',
+  'receiver-pulse',
+  'receiver-channel',
+  'video-in',
+  'video-out',
+] as const
+export type PinUse = (typeof pinUses)[number]
 
 /** One of the mutually exclusive functions of a pin. */
 export interface PinFunction {

@@ -1,23 +1,8 @@
 import Joi from 'joi'
+import { pinUses } from '../catalogue'
 import { amps, baud, id, keyed, label, list, millimetres, prose, versions, volts } from './parts'
 
-const pinUse = Joi.string().valid(
-  'uart-tx',
-  'uart-rx',
-  'pulse',
-  'led-data',
-  'switch',
-  'analog',
-  'buzzer',
-  'i2c-sda',
-  'i2c-scl',
-  'can-h',
-  'can-l',
-  'receiver-pulse',
-  'receiver-channel',
-  'video-in',
-  'video-out',
-)
+const pinUse = Joi.string().valid(...pinUses)
 
 const pin = Joi.object({
   level: volts.default(3.3),

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import type { BoardDefinition, Pad, Pin, PinFunction, PinUse } from '../catalogue'
+import { pinUses, type BoardDefinition, type Pad, type Pin, type PinFunction, type PinUse } from '../catalogue'
 import { InputError } from './error'
 import { idPattern } from './parts'
 
@@ -8,24 +8,6 @@ export const padColumns = ['pad', 'x', 'y', 'side', 'pin', 'functions'] as const
 
 type Row = Record<(typeof padColumns)[number], string>
 type Problem = InputError['problems'][number]
-
-const uses: readonly PinUse[] = [
-  'uart-tx',
-  'uart-rx',
-  'pulse',
-  'led-data',
-  'switch',
-  'analog',
-  'buzzer',
-  'i2c-sda',
-  'i2c-scl',
-  'can-h',
-  'can-l',
-  'receiver-pulse',
-  'receiver-channel',
-  'video-in',
-  'video-out',
-]
 
 /** `pulse:tim3/2@d1s4`, `analog<=3.3`, `receiver-channel/5`: use, owner, channel, DMA stream, highest input. */
 const functionPattern = /^([a-z0-9-]+?)(?::([A-Za-z0-9_-]+))?(?:\/(\d+))?(?:@([A-Za-z0-9_-]+))?(?:<=(\d+(?:\.\d+)?))?$/
@@ -116,8 +98,8 @@ class TableReader {
     const before = this.pins[pin] ?? this.board.pins[pin] ?? { level: 3.3, maxIn: 5.5, drive: 0.02, functions: [] }
     const functions = words.flatMap((word): PinFunction[] => {
       const [, as, of, channel, dma, max] = functionPattern.exec(word) ?? []
-      if (!uses.includes(as as PinUse)) {
-        complain('functions', `"${word}" is not a function; there are ${uses.join(', ')}, supply:RAIL, ground`)
+      if (!pinUses.includes(as as PinUse)) {
+        complain('functions', `"${word}" is not a function; there are ${pinUses.join(', ')}, supply:RAIL, ground`)
         return []
       }
       return [

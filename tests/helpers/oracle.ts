@@ -75,7 +75,8 @@ export function bestByTrying(resolved: ResolvedPlan): Level {
       )
       take(candidate, -1)
     }
-    descend(at + 1, raise(score, want.priority === 'must' ? 0 : want.priority, 1))
+    const had = (want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place) !== undefined
+    descend(at + 1, raise(raise(score, want.priority === 'must' ? 0 : want.priority, 1), 5, had ? 1 : 0))
   }
   descend(0, [0, 0, 0, 0, 0, 0])
   return best

@@ -1,18 +1,13 @@
 <script setup lang="ts">
 import { mdiThemeLightDark } from '@mdi/js'
-import { useTheme } from 'vuetify'
+import { useThemeSwitch } from '~/composables/useThemeSwitch'
 
-const theme = useTheme()
+const switchTheme = useThemeSwitch()
 const places = [
   { to: '/', name: 'Builds' },
   { to: '/catalogue', name: 'Catalogue' },
   { to: '/rules', name: 'Rules' },
 ]
-function switchTheme() {
-  const next = theme.global.name.value === 'night' ? 'paper' : 'night'
-  theme.change(next)
-  localStorage.setItem('ypodoma.theme', next)
-}
 </script>
 
 <template>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { mdiHistory, mdiMagnify, mdiRedo, mdiThemeLightDark, mdiUndo } from '@mdi/js'
-import { useTheme } from 'vuetify'
+import { useThemeSwitch } from '~/composables/useThemeSwitch'
 import { useBuild } from '~/stores/build'
 
 const emit = defineEmits<{ palette: []; versions: [] }>()
 const build = useBuild()
-const theme = useTheme()
+const switchTheme = useThemeSwitch()
 
 const saved = computed(() => {
   const words = {
@@ -17,12 +17,6 @@ const saved = computed(() => {
   }
   return words[build.saveState]
 })
-
-function switchTheme() {
-  const next = theme.global.name.value === 'night' ? 'paper' : 'night'
-  theme.change(next)
-  localStorage.setItem('ypodoma.theme', next)
-}
 
 defineExpose({ switchTheme })
 </script>

@@ -1,0 +1,81 @@
+import { describe, expect, it } from 'vitest'
+import { demo, library, type DemoName } from '../../tests/helpers/plans'
+import { applyEdit, resolvePlan } from '../plan'
+import { allocate, compareBoards, compareScores, possibleAdditions, sortBoards } from './index'
+
+const boards = Object.values(library.boards)
+const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
+
+describe('compareBoards', () => {
+  it.each(names)('tries %s on every revision of every board, and the edit leads to what it says', (name) => {
+    const plan = demo(name)
+    const fits = [...compareBoards(plan, boards)]
+    expect(fits).toHaveLength(boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0))
+    for (const fit of fits) {
+      const after = applyEdit(plan, fit.edit)
+      expect(after.board).toMatchObject({ definition: fit.board, revision: fit.revision, firmware: fit.firmware })
+      const again = allocate(resolvePlan(after))
+      expect(again.unmet).toEqual(fit.unmet)
+      expect(again.score.moves, 'the plan stands as moved').toBe(0)
+      expect({ ...again.score, moves: 0 }).toEqual(fit.score)
+      expect(fit.verdict).toBe(fit.unmet.length ? 'lost' : fit.score.risk > 0 ? 'cost' : 'fits')
+      expect(Object.keys(after.assignment).length + Object.keys(after.supplies).length + fit.unmet.length).toBe(
+        Object.keys(again.assignment).length + Object.keys(again.supplies).length + again.unmet.length,
+      )
+    }
+  })
+
+  it('keeps devices, variants and what is left out', () => {
+    const plan = demo('culvert-scout', { type: 'need.leave-out', need: 'adapter/enable', leftOut: true })
+    const [fit] = [...compareBoards(plan, [library.boards['orchil-duo']!])]
+    expect(applyEdit(plan, fit!.edit).devices).toEqual(plan.devices)
+  })
+
+  it('sees when the battery does not suit', () => {
+    const fits = [...compareBoards(demo('spillway-hex'), boards)]
+    expect(fits.find(({ board }) => board === 'tansy-20')!.batterySuits).toBe(false)
+    expect(fits.find(({ board }) => board === 'corran-7')!.batterySuits).toBe(true)
+  })
+
+  it('is sorted by fit, then by ports to spare', () => {
+    const fits = sortBoards([...compareBoards(demo('culvert-scout'), boards)])
+    fits.slice(1).forEach((fit, at) => {
+      const before = fits[at]!
+      if (before.batterySuits !== fit.batterySuits) {
+        expect(before.batterySuits).toBe(true)
+        return
+      }
+      const order = compareScores(before.score, fit.score)
+      expect(order).toBeLessThanOrEqual(0)
+      if (order === 0) expect(before.sparePorts).toBeGreaterThanOrEqual(fit.sparePorts)
+    })
+  })
+})
+
+describe('possibleAdditions', () => {
+  it('never takes a place from what is there, and is true when tried', () => {
+    const plan = demo('fellside-mapper')
+    const base = allocate(resolvePlan(plan))
+    const devices = ['carrel-2', 'sonde-r', 'merlow-n1', 'ulna-a9'].map((id) => library.devices[id]!)
+    for (const found of possibleAdditions(plan, devices, library.protocols)) {
+      expect(found.fits).toBe(found.unmet.length === 0)
+      const definition = library.devices[found.device]!
+      const more = applyEdit(plan, {
+        type: 'device.add',
+        definition,
+        protocols: Object.values(library.protocols),
+        device: {
+          id: 'more',
+          definition: definition.id,
+          variant: Object.keys(definition.variants)[0]!,
+          name: 'More',
+          priority: 3,
+          leftOut: [],
+        },
+      })
+      const { unmet } = allocate(resolvePlan(more))
+      expect(unmet.some((key) => key.startsWith('more/'))).toBe(!found.fits)
+      for (const key of unmet.filter((one) => !one.startsWith('more/'))) expect(base.unmet).toContain(key)
+    }
+  })
+})

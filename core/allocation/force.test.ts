@@ -1,0 +1,109 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { allocated, demo } from '../../tests/helpers/plans'
+import { randomPlan } from '../../tests/helpers/random-plan'
+import { applyEdit, resolvePlan, type Plan } from '../plan'
+import { allocate, compareScores, difference, forcePlace, layOut, movesBetween, solveNear, solveProblem } from './index'
+
+const prepare = (plan: Plan) => {
+  const problem = layOut(resolvePlan(plan))
+  return { problem, base: solveProblem(problem, plan) }
+}
+
+describe('solveNear', () => {
+  it('finds what a search from nothing finds, whatever is ruled out', () => {
+    fc.assert(
+      fc.property(randomPlan(5), fc.nat(40), fc.nat(10), (plan, which, where) => {
+        const { problem, base } = prepare(plan)
+        const want = problem.wants[which % problem.wants.length]
+        const offer = want?.offers[where % Math.max(1, want.offers.length)]
+        if (!want || !offer) return
+        const bans = { ...plan.bans, [want.key]: [...(plan.bans[want.key] ?? []), offer.place] }
+        const near = solveNear(problem, { ...plan, bans }, base, [want.key])
+        expect(near.score).toEqual(solveProblem(problem, { ...plan, bans }).score)
+      }),
+      { seed: 601, numRuns: 200 },
+    )
+  })
+})
+
+describe('forcePlace', () => {
+  it('tells for each place what a lock there would lead to', () => {
+    fc.assert(
+      fc.property(randomPlan(4), fc.nat(40), (plan, which) => {
+        const { problem, base } = prepare(plan)
+        const want = problem.wants[which % Math.max(1, problem.wants.length)]
+        if (!want) return
+        for (const { place, candidates } of want.offers) {
+          const forced = forcePlace(problem, plan, base, want.key, place)
+          if (!candidates.length) {
+            expect(forced).toMatchObject({ possible: false })
+            continue
+          }
+          const edit = want.supply
+            ? ({ type: 'supply.choose', supply: want.key, source: place } as const)
+            : ({ type: 'need.lock', need: want.key, place } as const)
+          const locked = { ...plan, locks: applyEdit(plan, edit).locks, bans: applyEdit(plan, edit).bans }
+          const after = solveProblem(problem, locked)
+          expect(forced.possible, place).toBe(!after.unmet.includes(want.key))
+          if (forced.possible) expect(forced.worse).toEqual(difference(base.score, after.score))
+        }
+      }),
+      { seed: 602, numRuns: 80 },
+    )
+  })
+
+  it('says who moves where when a place is taken', () => {
+    const plan = allocated('spillway-hex')
+    const { problem, base } = prepare(plan)
+    const forced = forcePlace(problem, plan, base, 'overlay/text', 'port:uart1')
+    expect(forced.possible).toBe(true)
+    expect(forced.moves).toContainEqual({ key: 'receiver/rc', from: 'port:uart1', to: expect.stringMatching(/^port:/) as string })
+    expect(forced.losers).toEqual([])
+    expect(forced.worse.unmetMusts).toBe(0)
+  })
+
+  it('gives the refusals of a place that cannot be', () => {
+    const plan = allocated('spillway-hex')
+    const { problem, base } = prepare(plan)
+    const forced = forcePlace(problem, plan, base, 'transmitter/control', 'port:uart5')
+    expect(forced.possible).toBe(false)
+    expect(forced.refusals.map(({ rule }) => rule)).toContain('SER-08')
+    expect(forcePlace(problem, plan, base, 'nobody/x', 'port:uart1').possible).toBe(false)
+  })
+
+  it('refuses to take a must its place for a wish, and says so', () => {
+    const plan = demo('culvert-scout')
+    const { problem, base } = prepare(plan)
+    const forced = forcePlace(problem, plan, base, 'gnss/fix', 'port:uart1')
+    expect(forced.possible).toBe(false)
+    expect(forced.refusals[0]!.text).toContain('what must stay')
+  })
+})
+
+describe('scores', () => {
+  const score = (musts: number, wish: number, risk: number, moves: number) => ({
+    unmetMusts: musts,
+    unmetWishes: [wish, 0, 0] as [number, number, number],
+    risk,
+    moves,
+  })
+  it('are compared level by level', () => {
+    expect(compareScores(score(0, 5, 9, 9), score(1, 0, 0, 0))).toBeLessThan(0)
+    expect(compareScores(score(0, 1, 0, 0), score(0, 0, 99, 9))).toBeGreaterThan(0)
+    expect(compareScores(score(0, 0, 1, 0), score(0, 0, 1, 0))).toBe(0)
+    expect(compareScores(score(0, 0, 1, 2), score(0, 0, 1, 1))).toBeGreaterThan(0)
+  })
+  it('differ by what the second has more', () => {
+    expect(difference(score(0, 1, 5, 2), score(1, 0, 9, 2))).toEqual({
+      unmetMusts: 1,
+      unmetWishes: [-1, 0, 0],
+      risk: 4,
+      moves: 0,
+    })
+  })
+  it('know no moves between the same', () => {
+    const one = allocate(resolvePlan(demo('fellside-mapper')))
+    expect(movesBetween(one, one)).toEqual([])
+  })
+})

@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest'
+import { drawing, randomPacking } from '../../../tests/helpers/random-packing'
+import { addBit, emptyBits } from './bits'
+import { compile, type Compiled } from './conflicts'
+import { Relaxation } from './relaxation'
+import { solveCompiled } from './search'
+
+function rootOf(compiled: Compiled, group: number[], relaxation: Relaxation) {
+  const open = emptyBits(compiled.options.length)
+  for (const item of group) for (const option of compiled.optionsOfItem[item]!) addBit(open, option)
+  return {
+    open,
+    left: Float64Array.from(compiled.packing.capacities),
+    free: [...group],
+    fixedCost: 0,
+    prices: relaxation.noPrices(),
+  }
+}
+
+const each = (run: (compiled: Compiled, group: number[], optimum: number, seed: number) => void) => {
+  for (let seed = 1; seed <= 25; seed += 1) {
+    const compiled = compile(randomPacking(seed, { ports: 5, devices: 7, pads: 24 }))
+    for (const group of compiled.groups) {
+      const { cost, proven } = solveCompiled({ ...compiled, groups: [group] })
+      expect(proven).toBe(true)
+      run(compiled, group, cost, seed)
+    }
+  }
+}
+
+describe('Relaxation', () => {
+  it('never bounds above the optimum, whatever the prices', () => {
+    each((compiled, group, optimum, seed) => {
+      const relaxation = new Relaxation(compiled, group)
+      const draw = drawing(seed)
+      for (let turn = 0; turn < 6; turn += 1) {
+        const node = rootOf(compiled, group, relaxation)
+        node.prices = node.prices.map(() => (draw.chance(0.5) ? draw.next() * 40 : 0))
+        const relaxed = relaxation.solve(node)!
+        expect(relaxed.bound).toBeLessThanOrEqual(optimum + 1e-6)
+      }
+    })
+  })
+
+  it('rises with its steps, from the plain assignment on', () => {
+    let risen = 0
+    each((compiled, group, optimum) => {
+      const relaxation = new Relaxation(compiled, group)
+      const node = rootOf(compiled, group, relaxation)
+      const first = relaxation.solve(node)!.bound
+      let best = first
+      for (let turn = 0; turn < 40; turn += 1) {
+        const prices = relaxation.reprice(node.prices, (optimum - best + 1) / (1 + turn / 4))
+        if (!prices) break
+        node.prices = prices
+        best = Math.max(best, relaxation.solve(node)!.bound)
+      }
+      expect(best).toBeGreaterThanOrEqual(first)
+      if (best > first + 1e-6) risen += 1
+    })
+    expect(risen).toBeGreaterThan(5)
+  })
+
+  it('has reduced costs that hold: taking an option costs at least its own more', () => {
+    each((compiled, group, _, seed) => {
+      const relaxation = new Relaxation(compiled, group)
+      const relaxed = relaxation.solve(rootOf(compiled, group, relaxation))!
+      const draw = drawing(seed)
+      const item = draw.of(group)
+      const option = draw.of(compiled.optionsOfItem[item]!)
+      const forced = solveCompiled(
+        { ...compiled, groups: [group] },
+        { allowed: (one, at) => one !== item || compiled.first[one]! + at === option },
+      )
+      if (forced.choice) expect(forced.cost).toBeGreaterThanOrEqual(relaxed.bound + relaxed.reducedCost(option) - 1e-6)
+    })
+  })
+})
