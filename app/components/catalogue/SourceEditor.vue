@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { yaml } from '@codemirror/lang-yaml'
+import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
+import { tags } from '@lezer/highlight'
 import { basicSetup, EditorView } from 'codemirror'
 
 const { text } = defineProps<{ text: string }>()
@@ -16,6 +18,14 @@ const theme = EditorView.theme({
   '.cm-content': { caretColor: 'currentColor' },
 })
 
+/** In the colours of the page, so that both themes can be read. */
+const colours = HighlightStyle.define([
+  { tag: [tags.propertyName, tags.definition(tags.propertyName)], color: 'rgb(var(--v-theme-primary))' },
+  { tag: [tags.string, tags.number, tags.bool, tags.content], color: 'rgb(var(--v-theme-on-surface))' },
+  { tag: tags.comment, color: 'rgb(var(--v-theme-note))' },
+  { tag: tags.invalid, color: 'rgb(var(--v-theme-error))' },
+])
+
 onMounted(() => {
   view = new EditorView({
     doc: text,
@@ -23,6 +33,7 @@ onMounted(() => {
     extensions: [
       basicSetup,
       yaml(),
+      syntaxHighlighting(colours),
       theme,
       EditorView.contentAttributes.of({ 'aria-label': 'Definition as YAML' }),
       EditorView.updateListener.of((update) => {
