@@ -5,13 +5,7 @@ export default defineConfig({
   resolve: { alias: { '#core': fileURLToPath(new URL('./core', import.meta.url)) } },
   test: {
     environment: 'node',
-    include: [
-      'core/**/*.test.ts',
-      'server/**/*.test.ts',
-      'cli/**/*.test.ts',
-      'scripts/**/*.test.ts',
-      'tests/faults/**/*.test.ts',
-    ],
+    include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'cli/**/*.test.ts', 'scripts/**/*.test.ts'],
     pool: 'threads',
     isolate: false,
     testTimeout: 60_000,

@@ -3,7 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, writeFile
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
-import { openStore } from '../../server/database/store'
+import { openStore } from './store'
 import { readPlan } from '#core/schema'
 
 const folders: string[] = []
@@ -25,7 +25,7 @@ afterEach(() => {
 /** Starts a process that saves one version after another, and ends it in the middle of its work. */
 function saveUntilKilled(directory: string, milliseconds: number): Promise<number> {
   return new Promise((resolve, reject) => {
-    const writer = spawn('npx', ['tsx', 'tests/faults/writer.ts', directory], {
+    const writer = spawn('npx', ['tsx', 'server/database/kill-writer.ts', directory], {
       stdio: ['ignore', 'pipe', 'inherit'],
       detached: true,
     })

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs'
-import { openDatabase } from '../../server/database/open'
-import { buildRepository } from '../../server/database/builds'
+import { openDatabase } from './open'
+import { buildRepository } from './builds'
 
 /** Saves one version of a demo build after another and tells each number once it is saved, until it is ended. */
 const folder = 'server/database/migrations'
