@@ -79,13 +79,14 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   const { craft, placement } = resolved.plan
   if (placement[id]) return placement[id]
   if (id === 'board') return { x: 0, y: 0 }
-  if (id === 'battery') return { x: 0, y: Math.round(-0.2 * craft.size) }
+  const wing = craft.outline === 'wing'
+  if (id === 'battery') return { x: 0, y: Math.round((wing ? 0.07 : -0.2) * craft.size) }
   const fitted = resolved.device(id)
   if (!fitted) return { x: 0, y: 0 }
   const same = resolved.devices.filter(({ device }) => device.class === fitted.device.class)
   const rank = same.indexOf(fitted)
   const single = fitted.device.needs.filter(({ kind }) => kind === 'pulse').length === 1
-  if (fitted.device.class === 'esc' && single && craft.outline !== 'wing') {
+  if (fitted.device.class === 'esc' && single && !wing) {
     const spots = motorSpots(craft.outline, craft.size)
     const before = resolved.devices
       .slice(0, resolved.devices.indexOf(fitted))
@@ -97,7 +98,9 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   const [x, y] = usual[fitted.device.class]
   const side = rank % 2 ? -1 : 1
   const step = Math.ceil(rank / 2) * 0.07
-  const sided = fitted.device.class === 'servo' ? side * (x - step) : x + side * step
+  /** A wing's body is narrow: what is not in the wing sits close to the middle. */
+  const narrow = wing ? 0.28 : 1
+  const sided = fitted.device.class === 'servo' ? side * (x - step) : narrow * (x + side * step)
   return { x: Math.round(sided * craft.size), y: Math.round(y * craft.size) }
 }
 
