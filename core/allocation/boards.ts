@@ -1,6 +1,6 @@
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
 import { protocolsOf } from '../catalogue'
-import { applyEdit, freshDeviceId, resolvePlan, type Edit, type Plan } from '../plan'
+import { applyEdit, freshDeviceId, resolvePlan, type Edit, type Plan, type ResolvedPlan } from '../plan'
 import type { Amps, Grams } from '../units'
 import { allocate, type Allocation } from './allocate'
 import { sourcesOf } from './candidates'
@@ -60,7 +60,7 @@ function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits
     score: { ...score, moves: 0 },
     unmet,
     sparePorts: resolved.board.ports.filter((port) => port.kind !== 'usb' && !used.has(`port:${port.id}`)).length,
-    spareCurrent: spareCurrent(moved, allocation),
+    spareCurrent: spareCurrent(resolved, allocation),
     mass: resolved.board.mass + resolved.devices.reduce((sum, fitted) => sum + fitted.device.mass, 0),
     batterySuits: plan.battery.cells >= cellsMin && plan.battery.cells <= cellsMax,
     proven,
@@ -72,8 +72,7 @@ function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits
   }
 }
 
-function spareCurrent(plan: Plan, { supplies }: Allocation): Amps {
-  const resolved = resolvePlan(plan)
+function spareCurrent(resolved: ResolvedPlan, { supplies }: Allocation): Amps {
   return sourcesOf(resolved)
     .filter((source) => source.place.startsWith('rail:') && (source.kind === 'linear' || source.kind === 'switching'))
     .reduce((sum, source) => {

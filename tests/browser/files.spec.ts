@@ -59,6 +59,20 @@ test('the server refuses what does not belong, naming the place', async ({ reque
     headers: { 'content-type': 'application/json' },
   })
   expect(response.status()).toBe(413)
+  const layers = { signal: true, video: true, supply: false, ground: false }
+  response = await request.post(`${address}/api/drawing`, { data: { plan: { ...plan, devices: 5 }, layers, paper: 'A4' } })
+  expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('devices')])
+  response = await request.post(`${address}/api/drawing`, { data: { plan, layers, paper: 'A0' } })
+  expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('paper')])
+  const board = (await (await request.get(`${address}/api/catalogue`)).json()).boards['corran-7'] as object
+  response = await request.put(`${address}/api/definitions/board/other`, { data: { definition: board } })
+  expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('not board "other"')])
+  response = await request.put(`${address}/api/definitions/board/corran-7`, { data: { definition: { ...board, mass: 'much' } } })
+  expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('mass')])
+  response = await request.delete(`${address}/api/definitions/board/corran-7`)
+  expect(response.status()).toBe(404)
+  response = await request.post(`${address}/api/definitions`, { data: { file: 'kind: [' } })
+  expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('line 1')])
   response = await request.post(`${address}/api/builds`, { data: { name: 'x', board: 'no-such' } })
   expect(response.status()).toBe(404)
   response = await request.put(`${address}/api/builds/spillway-hex/removed`, {
