@@ -19,6 +19,9 @@ export interface Compiled {
   groups: number[][]
   /** Capacities that can be exceeded at all. */
   scarce: boolean[]
+  /** Options, and items with any option, that weigh on a capacity. */
+  loaded: boolean[]
+  itemLoaded: boolean[]
 }
 
 /** Numbers the options of a packing and works out which pairs exclude each other. */
@@ -68,6 +71,8 @@ export function compile(packing: Packing): Compiled {
     settings: byMode,
     groups: groupsOf(packing, scarce),
     scarce,
+    loaded: options.map((option) => option.loads.length > 0),
+    itemLoaded: packing.items.map((item) => item.options.some((option) => option.loads.length > 0)),
   }
 }
 

@@ -37,8 +37,9 @@ export class Relaxation {
   /** Column of each option's main unit; −1 when it has none. */
   private readonly column: Int32Array
   private readonly columns: number
-  /** Rows that carry a price: those of option o are rows[firstRow[o]] … rows[firstRow[o + 1] − 1], taken `amounts` of. */
+  /** Rows that carry a price: those of option o are rows[firstRow[o]] … rows[endRow[o] − 1], taken `amounts` of. */
   private readonly firstRow: Int32Array
+  private readonly endRow: Int32Array
   private readonly rows: Int32Array
   private readonly amounts: Float64Array
   /** For each row its capacity; −1 when it is a unit. */
@@ -71,18 +72,29 @@ export class Relaxation {
       }
     }
     this.columns = columnOfUnit.size
-    const taken = options.map(() => [] as [row: number, amount: number][])
+    const rows: number[] = []
+    const amounts: number[] = []
+    this.firstRow = new Int32Array(options.length)
+    this.endRow = new Int32Array(options.length)
     for (const option of members) {
       const { units, loads } = options[option]!
-      for (const unit of units) if (rowOfUnit.has(unit)) taken[option]!.push([rowOfUnit.get(unit)!, 1])
-      for (const [capacity, amount] of loads) {
-        if (rowOfCapacity.has(capacity)) taken[option]!.push([rowOfCapacity.get(capacity)!, amount])
+      this.firstRow[option] = rows.length
+      for (const unit of units) {
+        const row = rowOfUnit.get(unit)
+        if (row === undefined) continue
+        rows.push(row)
+        amounts.push(1)
       }
+      for (const [capacity, amount] of loads) {
+        const row = rowOfCapacity.get(capacity)
+        if (row === undefined) continue
+        rows.push(row)
+        amounts.push(amount)
+      }
+      this.endRow[option] = rows.length
     }
-    this.firstRow = new Int32Array(options.length + 1)
-    taken.forEach((list, option) => (this.firstRow[option + 1] = this.firstRow[option]! + list.length))
-    this.rows = Int32Array.from(taken.flatMap((list) => list.map(([at]) => at)))
-    this.amounts = Float64Array.from(taken.flatMap((list) => list.map(([, amount]) => amount)))
+    this.rows = Int32Array.from(rows)
+    this.amounts = Float64Array.from(amounts)
     this.slope = new Float64Array(this.capacityOf.length)
     this.seen = new Uint8Array(this.capacityOf.length)
     this.full = new Float64Array(options.length)
@@ -100,7 +112,7 @@ export class Relaxation {
   solve(node: Undecided): Relaxed | undefined {
     const { options, itemOf, first } = this.compiled
     const { free, prices } = node
-    const { full, column, seen, rows, amounts, firstRow } = this
+    const { full, column, seen, rows, amounts, firstRow, endRow } = this
     const shared = this.columns
     const columns = shared + free.length
     const cost = new Float64Array(free.length * columns).fill(forbidden)
@@ -111,7 +123,7 @@ export class Relaxation {
       for (let option = first[free[row]!]!; option < end; option += 1) {
         if (!hasBit(node.open, option)) continue
         let sum = options[option]!.cost
-        for (let at = firstRow[option]!; at < firstRow[option + 1]!; at += 1) {
+        for (let at = firstRow[option]!; at < endRow[option]!; at += 1) {
           sum += prices[rows[at]!]! * amounts[at]!
           seen[rows[at]!] = 1
         }
@@ -142,10 +154,10 @@ export class Relaxation {
 
   /** What the prices pay back: each row's limit at its price. Leaves the slope of the bound behind. */
   private rebate({ prices, left }: Undecided, chosen: number[]): number {
-    const { slope, seen, rows, amounts, firstRow, capacityOf } = this
+    const { slope, seen, rows, amounts, firstRow, endRow, capacityOf } = this
     slope.fill(0)
     for (const option of chosen) {
-      for (let at = firstRow[option]!; at < firstRow[option + 1]!; at += 1) slope[rows[at]!]! += amounts[at]!
+      for (let at = firstRow[option]!; at < endRow[option]!; at += 1) slope[rows[at]!]! += amounts[at]!
     }
     let paid = 0
     for (let row = 0; row < slope.length; row += 1) {

@@ -86,8 +86,6 @@ interface Prepared {
   relaxation: Relaxation
   /** More than any choice of the group costs. */
   ceiling: number
-  loaded: boolean[]
-  itemLoaded: boolean[]
 }
 
 const prepared = new WeakMap<number[], Prepared>()
@@ -95,12 +93,10 @@ const prepared = new WeakMap<number[], Prepared>()
 function prepare(compiled: Compiled, group: number[]): Prepared {
   const known = prepared.get(group)
   if (known) return known
-  const { options, optionsOfItem, packing } = compiled
+  const { options, optionsOfItem } = compiled
   const fresh: Prepared = {
     relaxation: new Relaxation(compiled, group),
     ceiling: group.reduce((sum, item) => sum + Math.max(0, ...optionsOfItem[item]!.map((option) => options[option]!.cost)), 1),
-    loaded: options.map((option) => option.loads.length > 0),
-    itemLoaded: packing.items.map((item) => item.options.some((option) => option.loads.length > 0)),
   }
   prepared.set(group, fresh)
   return fresh
@@ -114,9 +110,6 @@ class Search {
   nodes = 0
   finished = true
   private readonly relaxation: Relaxation
-  /** Options, and items with any option, that weigh on a capacity. */
-  private readonly loaded: boolean[]
-  private readonly itemLoaded: boolean[]
 
   constructor(
     private readonly compiled: Compiled,
@@ -124,11 +117,9 @@ class Search {
     private readonly limits: SearchLimits,
     private readonly maxNodes: number,
   ) {
-    const { relaxation, ceiling, loaded, itemLoaded } = prepare(compiled, group)
+    const { relaxation, ceiling } = prepare(compiled, group)
     this.relaxation = relaxation
     this.bestCost = ceiling
-    this.loaded = loaded
-    this.itemLoaded = itemLoaded
   }
 
   run(): void {
@@ -262,8 +253,8 @@ class Search {
     let found = -1
     for (let option = first[item]!; option < first[item + 1]!; option += 1) {
       if (!hasBit(node.open, option)) continue
-      if (this.loaded[option] && this.tooHeavy(node, option)) dropBit(node.open, option)
-      else if (found >= 0 && !this.itemLoaded[item]) return -2
+      if (this.compiled.loaded[option] && this.tooHeavy(node, option)) dropBit(node.open, option)
+      else if (found >= 0 && !this.compiled.itemLoaded[item]) return -2
       else found = found === -1 ? option : -2
     }
     return found
