@@ -1,7 +1,7 @@
 import type { Candidate, Offer, Reason, Want } from '../allocation'
 import { riskOf } from '../allocation'
 import type { CheckContext } from '../checks'
-import { devicesAlive, powerStates, type PowerLeaf, type PowerNode, type PowerState, type PowerTree } from '../harness'
+import { devicesAlive, onBench, powerStates, type PowerLeaf, type PowerNode, type PowerState, type PowerTree } from '../harness'
 import { linkLoad } from '../links'
 import { splitKey, type Place, type Placement } from '../plan'
 
@@ -110,6 +110,8 @@ export interface PowerRow extends Omit<PowerNode, 'leaves'> {
 export interface PowerSummary {
   rows: PowerRow[]
   states: Record<PowerState, { alive: string[]; dead: string[] }>
+  /** What a bench supply in the battery's place has to give. */
+  input: { typical: number; peak: number }
   unfed: string[]
 }
 
@@ -138,6 +140,7 @@ export function powerSummary(tree: PowerTree): PowerSummary {
   return {
     rows,
     states: Object.fromEntries(powerStates.map((state) => [state, devicesAlive(tree, state)])) as PowerSummary['states'],
+    input: onBench(tree),
     unfed: tree.unfed.map(({ key }) => key),
   }
 }

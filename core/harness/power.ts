@@ -8,6 +8,9 @@ import type { Wire } from './wires'
 export type PowerState = 'usb' | 'battery' | 'both'
 export const powerStates: readonly PowerState[] = ['usb', 'battery', 'both']
 
+/** A part for 3.3 V is made to live on a 3.3 V rail, which itself is good to about this share. */
+export const nominalTolerance = 0.02
+
 /** A supply input with what it takes and what reaches it. */
 export interface PowerLeaf {
   supply: FittedSupply
@@ -270,10 +273,9 @@ export function devicesAlive({ nodes }: PowerTree, state: PowerState): { alive: 
   return { alive: ids.filter((id) => byDevice.get(id)), dead: ids.filter((id) => !byDevice.get(id)) }
 }
 
-/** Current a bench supply in the battery's place has to give, and whether its limit lets it. */
-export function onBench(tree: PowerTree, limit: Amps): { typical: Amps; peak: Amps; enough: boolean } {
+/** Current a bench supply in the battery's place has to give. */
+export function onBench(tree: PowerTree): { typical: Amps; peak: Amps } {
   const battery = tree.nodes.filter(({ kind, parent }) => kind === 'battery' && parent === undefined)
-  const typical = battery.reduce((sum, node) => sum + node.typical, 0)
-  const peak = battery.reduce((sum, node) => sum + node.peak, 0)
-  return { typical, peak, enough: typical <= limit }
+  const sum = (load: 'typical' | 'peak') => battery.reduce((total, node) => total + node[load], 0)
+  return { typical: sum('typical'), peak: sum('peak') }
 }

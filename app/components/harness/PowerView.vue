@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { powerStates, type PowerState } from '#core/harness'
+import { nominalTolerance, powerStates, type PowerState } from '#core/harness'
 import { formatAmps, formatVolts, plain } from '#core/units'
 import type { PowerRow } from '#core/engine'
 import { useNames } from '~/composables/useNames'
@@ -19,10 +19,7 @@ const words = { usb: 'USB alone', battery: 'Battery alone', both: 'Both' }
 const volts = ({ full, empty }: { full: number; empty: number }) =>
   Math.abs(full - empty) < 0.005 ? formatVolts(full) : `${plain(empty)}–${formatVolts(full)}`
 const over = (row: PowerRow) => (row.peak > row.limit ? (row.typical > row.limit ? 'over typical' : 'over peak') : '')
-const input = computed(() => {
-  const battery = rows.value.filter((row) => row.kind === 'battery' && row.parent === undefined)
-  return { typical: battery.reduce((sum, row) => sum + row.typical, 0), peak: battery.reduce((sum, row) => sum + row.peak, 0) }
-})
+const input = computed(() => power.value.input)
 const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.limit) * 100)}%`
 </script>
 
@@ -84,7 +81,7 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
           <li
             v-for="leaf in row.fed"
             :key="leaf.device + leaf.supply"
-            :class="{ short: leaf.empty < leaf.min * 0.98 || leaf.full > leaf.max }"
+            :class="{ short: leaf.empty < leaf.min * (1 - nominalTolerance) || leaf.full > leaf.max }"
           >
             <button
               :class="{ lit: selection.lit.has(`device:${leaf.device}`) }"

@@ -1,19 +1,17 @@
-import { gauges, type Wire } from '../../../harness'
+import { gauges, nominalTolerance, type Wire } from '../../../harness'
 import { formatAmps, formatVolts, plain } from '../../../units'
 import type { Fix } from '../../finding'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 /** Share of the voltage that may be lost without a word. */
 const allowed = 0.05
-/** A part for 3.3 V is made to live on a 3.3 V rail, which itself is good to about this share. */
-const nominal = 0.02
 
 function* check({ power }: CheckContext): Iterable<Report> {
   for (const leaf of power.leaves) {
     const { supply } = leaf.supply
     const before = leaf.empty + leaf.drop
     if (leaf.drop <= 0 || before < supply.min) continue
-    const short = leaf.empty < supply.min * (1 - nominal)
+    const short = leaf.empty < supply.min * (1 - nominalTolerance)
     if (!short && leaf.drop < allowed * before) continue
     yield {
       severity: short ? 'fix' : 'weigh',
