@@ -82,8 +82,8 @@ function box(drawn: DrawnBox): string {
   return [
     `<g data-box="${esc(drawn.id)}">`,
     `<rect x="${x}" y="${y}" width="${width}" height="${height}" rx="3" fill="#faf8f3" stroke="${ink}"/>`,
-    text(x + 8, y + 15, title, 'start', 12, 700),
-    fits(title, subtitle, width) ? text(x + width - 6, y + 15, subtitle, 'end', 9) : '',
+    text(x + 8, y + 13, title, 'start', 12, 700),
+    fits(title, subtitle, width) ? text(x + width - 6, y + 13, subtitle, 'end', 9) : '',
     ...drawn.terminals.map((terminal) => terminalText(drawn, terminal)),
     '</g>',
   ].join('')

@@ -1,10 +1,21 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
+import { layered, outside } from '../../tests/helpers/layered'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
 import { resolvePlan, type Plan } from '../plan'
-import { batteryMass, buildOrder, defaultLayers, drawHarness, massReport, powerTree, wiresOf, type HarnessDrawing } from './index'
+import {
+  batteryMass,
+  buildOrder,
+  defaultLayers,
+  drawHarness,
+  drawingFigures,
+  massReport,
+  powerTree,
+  wiresOf,
+  type HarnessDrawing,
+} from './index'
 
 const names = ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const
 const laidOut = (plan: Plan) => adopt(plan, analyse(plan).proposal)
@@ -107,13 +118,18 @@ describe('drawHarness', () => {
           [drawing.board.x + pad.x, drawing.board.y + pad.y].map(Math.round),
         )
     }
-    const upright = all.filter(({ from, to }) => from.x === to.x && from.y !== to.y)
-    for (const one of upright) {
-      for (const other of upright) {
-        if (one.id === other.id || one.pad === other.pad || one.from.x !== other.from.x) continue
-        const low = Math.max(Math.min(one.from.y, one.to.y), Math.min(other.from.y, other.to.y))
-        const high = Math.min(Math.max(one.from.y, one.to.y), Math.max(other.from.y, other.to.y))
-        expect(low, `${one.id} and ${other.id}`).toBeGreaterThanOrEqual(high)
+    const level = (flat: boolean) =>
+      all
+        .filter(({ from, to }) => (flat ? from.y === to.y && from.x !== to.x : from.x === to.x && from.y !== to.y))
+        .map(({ id, pad, from, to }) => ({ id, pad, at: flat ? from.y : from.x, ends: flat ? [from.x, to.x] : [from.y, to.y] }))
+    for (const pieces of [level(true), level(false)]) {
+      for (const one of pieces) {
+        for (const other of pieces) {
+          if (one.id === other.id || one.pad === other.pad || Math.abs(one.at - other.at) > 1) continue
+          const low = Math.max(Math.min(...one.ends), Math.min(...other.ends))
+          const high = Math.min(Math.max(...one.ends), Math.max(...other.ends))
+          expect(low, `${one.id} and ${other.id}`).toBeGreaterThanOrEqual(high)
+        }
       }
     }
     const boxes = [{ ...drawing.board, id: 'board' }, ...drawing.devices]
@@ -137,6 +153,16 @@ describe('drawHarness', () => {
     const drawing = drawHarness(resolved, wires)
     const labels = drawing.devices.flatMap(({ terminals }) => terminals.flatMap(({ badge }) => badge?.wire ?? []))
     expect([...labels, ...drawing.wires.map(({ wire }) => wire.id)].sort()).toEqual(wires.map(({ id }) => id).sort())
+  })
+
+  it.each(sheets)('crosses and bends no more than a layered layout of the same boxes and pads: %s %o', async (name, layers) => {
+    const resolved = resolvePlan(allocated(name))
+    const drawing = drawHarness(resolved, wiresOf(resolved), layers)
+    const own = drawingFigures(outside(drawing))
+    const other = await layered(drawing)
+    expect(own.crossings).toBeLessThanOrEqual(other.crossings)
+    expect(own.bends).toBeLessThanOrEqual(other.bends)
+    expect(drawingFigures(drawing).overlaps).toBe(0)
   })
 
   it('keeps a device where it was dragged, and its wires with it, on either side', () => {

@@ -132,15 +132,25 @@ class WireMaker {
     return fitted && terminal ? deviceEnd(fitted, terminal) : undefined
   }
 
-  /** Each ground terminal goes to the common point: the source's ground for a device fed by another, a pad otherwise. */
+  /**
+   * Each ground terminal goes to the common point: the source's ground for a device
+   * fed by another, otherwise a pad beside that of its supply, so that current goes
+   * and comes back side by side.
+   */
   private grounds(fitted: FittedDevice, anchor: Pad | undefined): void {
     for (const terminal of fitted.device.terminals.filter((one) => one.role === 'ground')) {
       const supply = fitted.device.supplies.find((one) => one.ground === terminal.id)
       const source = supply && this.resolved.plan.supplies[`${fitted.id}/${supply.id}`]
-      const end = (source?.startsWith('output:') && this.outputGround(source)) || this.groundPad(anchor)
+      const end =
+        (source?.startsWith('output:') && this.outputGround(source)) || this.groundPad(this.supplyPad(fitted, supply) ?? anchor)
       const peak = supply?.peak ?? 0
       if (end) this.add(fitted, terminal.id, end, 'ground', 'GND', { gauge: gaugeFor(peak) })
     }
+  }
+
+  private supplyPad(fitted: FittedDevice, supply: Device['supplies'][number] | undefined): Pad | undefined {
+    const wire = supply && this.wires.find(({ id }) => id === `${fitted.id}.${supply.terminal}`)
+    return wire && this.resolved.pad(wire.to.point)
   }
 
   private outputGround(source: string): WireEnd | undefined {

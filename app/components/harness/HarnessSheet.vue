@@ -191,8 +191,8 @@ function allBack() {
         @keydown="nudge($event, box)"
       >
         <rect :x="box.x" :y="box.y" :width="box.width" :height="box.height" rx="3" />
-        <text :x="box.x + 8" :y="box.y + 15" class="title">{{ box.title }}</text>
-        <text v-if="fits(box)" :x="box.x + box.width - 6" :y="box.y + 15" text-anchor="end" class="tiny">{{ box.subtitle }}</text>
+        <text :x="box.x + 8" :y="box.y + 13" class="title">{{ box.title }}</text>
+        <text v-if="fits(box)" :x="box.x + box.width - 6" :y="box.y + 13" text-anchor="end" class="tiny">{{ box.subtitle }}</text>
         <g v-for="terminal in box.terminals" :key="terminal.point + terminal.y + terminal.x">
           <circle :cx="terminal.x" :cy="terminal.y" r="2.6" />
           <text

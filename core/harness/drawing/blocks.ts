@@ -37,7 +37,7 @@ export function blocksOf(resolved: ResolvedPlan, wires: Wire[], layers: Layers):
       const all = [...leaving, ...arriving].sort((a, b) => rank(a.point) - rank(b.point))
       const rows = all.filter((row) => layers[row.wire.kind])
       const badges = all.filter((row) => !layers[row.wire.kind])
-      const height = grid.head + Math.max(rows.length, badges.length, 1) * grid.row + 2
+      const height = grid.head + Math.max(rows.length, badges.length, 1) * grid.row + 1
       return {
         id: fitted.id,
         title: fitted.instance.name,
@@ -137,20 +137,33 @@ function heightFrom(
   return pad.y / height
 }
 
-/** Rows of one device in the order of their pads; device to device wires keep their place by connector. */
-function rowHeight(a: Row, b: Row, resolved: ResolvedPlan, side: Side): number {
-  const height = ({ wire }: Row) => {
-    const pad = wire.to.device ? undefined : resolved.pad(wire.to.point)
-    return pad && heightFrom(edgeOf(pad, resolved.board.outline), pad, resolved.board.outline, side)
+/**
+ * Rows of a block in the order of what they go to, seen from its side: devices
+ * above it first, then pads as one meets them going round the board, then devices
+ * below. The nearer device lies further out and two wires to one device are
+ * mirrored in it, so that the wires nest.
+ * @param others ids of the devices on this side, from the top
+ */
+export function sortRows(block: Block, resolved: ResolvedPlan, side: Side, others: string[]): Row[] {
+  const place = others.indexOf(block.id)
+  const key = ({ wire, point }: Row): [number, number] => {
+    const arriving = wire.to.device === block.id && wire.to.point === point
+    const device = arriving ? wire.from.device : wire.to.device
+    if (device === undefined) {
+      const pad = resolved.pad(wire.to.point)
+      return [pad ? heightFrom(edgeOf(pad, resolved.board.outline), pad, resolved.board.outline, side) : middle, 0]
+    }
+    const off = others.indexOf(device) - place
+    if (!others.includes(device) || off === 0) return [middle, 0]
+    const order = Number(wire.number.slice(1)) || 0
+    return off < 0 ? [-beyondPads - off, order] : [beyondPads - off, -order]
   }
-  const [one, other] = [height(a), height(b)]
-  return one === undefined || other === undefined ? 0 : one - other
+  const keyed = block.rows.map((row) => ({ row, key: key(row) }))
+  return keyed.sort((a, b) => a.key[0] - b.key[0] || a.key[1] - b.key[1]).map(({ row }) => row)
 }
 
-/** Rows of a block in the order of the pads they go to, seen from its side. */
-export function sortRows(block: Block, resolved: ResolvedPlan, side: Side): Row[] {
-  return [...block.rows].sort((a, b) => rowHeight(a, b, resolved, side))
-}
+const middle = 0.5
+const beyondPads = 1000
 
 /** Devices that are wired to each other, group by group. */
 export function groupsOf(blocks: Block[], wires: Wire[]): Block[][] {
@@ -169,9 +182,14 @@ export function groupsOf(blocks: Block[], wires: Wire[]): Block[][] {
   return [...groups.values()]
 }
 
+/** Height of a row's middle below the upper edge of its block. */
+export function rowOffset(at: number): number {
+  return grid.head + at * grid.row + grid.row / 2
+}
+
 /** Height of a row's middle. */
 export function rowY(block: Block, at: number): number {
-  return block.y + grid.head + at * grid.row + grid.row / 2
+  return block.y + rowOffset(at)
 }
 
 /** Edge of a block that faces the board. */

@@ -41,10 +41,13 @@ function pitchOf(resolved: ResolvedPlan): number {
   return least
 }
 
-/** The board at a scale at which a wire fits between neighbouring pads. */
+/** Pads lie on half units, so that rows and pads of one pitch are level exactly. */
+const onGrid = (value: number) => Math.round(value * 2) / 2
+
+/** The board at a scale at which neighbouring pads are as far apart as the rows of a device, and a wire fits between them. */
 export function boardShape(resolved: ResolvedPlan, used: Set<string>): Omit<DrawnBoard, 'x' | 'y'> {
   const { board } = resolved
-  const scale = Math.min(14, Math.max(6, (grid.row + 2) / pitchOf(resolved)))
+  const scale = Math.min(14, Math.max(6, grid.row / pitchOf(resolved)))
   const anchors = { left: 'right', right: 'left', top: 'below', bottom: 'above' } as const
   return {
     title: board.name,
@@ -56,8 +59,8 @@ export function boardShape(resolved: ResolvedPlan, used: Set<string>): Omit<Draw
     pads: board.pads.map((pad): DrawnPad => ({
       id: pad.id,
       label: pad.label,
-      x: pad.x * scale,
-      y: pad.y * scale,
+      x: onGrid(pad.x * scale),
+      y: onGrid(pad.y * scale),
       kind: pad.kind,
       under: pad.side === 'bottom',
       used: used.has(pad.id),

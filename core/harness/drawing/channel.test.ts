@@ -22,6 +22,16 @@ function byGeometry(one: Run, x1: number, other: Run, x2: number): number {
   return count
 }
 
+/** Whether the two lie on each other: one's way to the device and the other's to the board at one height, and their tracks apart that way. */
+function onEachOther(one: Run, x1: number, other: Run, x2: number): boolean {
+  if (x1 === x2) return false
+  const [inner, outer] = x1 < x2 ? [one, other] : [other, one]
+  const heights = ({ ends }: Run, at: string) => ends.filter((one) => one.at === at).map(({ y }) => y)
+  return heights(inner, 'device').some((y) => heights(outer, 'board').some((other) => Math.abs(y - other) < 4))
+}
+
+const bent = ({ ends: [a, b] }: Run) => a.y !== b.y
+
 describe('crossings', () => {
   it('are those of the drawn lines', () => {
     fc.assert(
@@ -34,7 +44,7 @@ describe('crossings', () => {
 })
 
 describe('assignTracks', () => {
-  const runs = fc.array(run, { minLength: 1, maxLength: 9 })
+  const runs = fc.array(run.filter(bent), { minLength: 1, maxLength: 9 })
   const span = ({ ends: [a, b] }: Run) => [Math.min(a.y, b.y), Math.max(a.y, b.y)] as const
 
   it('puts no two that overlap on one track', () => {
@@ -62,7 +72,7 @@ describe('assignTracks', () => {
               sum +
               list.slice(a + 1).reduce((inner, other, b) => {
                 const [x1, x2] = [10 + tracks[a]! * 5, 10 + tracks[a + 1 + b]! * 5]
-                return inner + byGeometry(one, x1, other, x2)
+                return inner + byGeometry(one, x1, other, x2) + (onEachOther(one, x1, other, x2) ? 20 : 0)
               }, 0),
             0,
           )
@@ -71,6 +81,39 @@ describe('assignTracks', () => {
       }),
       { seed: 23, numRuns: 200 },
     )
+  })
+
+  it('keeps runs from lying on each other where an order without that exists', () => {
+    const down: Run = {
+      ends: [
+        { y: 10, at: 'device' },
+        { y: 40, at: 'board' },
+      ],
+    }
+    const level: Run = {
+      ends: [
+        { y: 10, at: 'board' },
+        { y: 60, at: 'device' },
+      ],
+    }
+    const [first, second] = assignTracks([down, level], 1)
+    expect(onEachOther(down, first!, level, second!)).toBe(false)
+  })
+
+  it('takes no room for runs that go straight on', () => {
+    const straight: Run = {
+      ends: [
+        { y: 10, at: 'device' },
+        { y: 10, at: 'board' },
+      ],
+    }
+    const bend: Run = {
+      ends: [
+        { y: 0, at: 'device' },
+        { y: 20, at: 'board' },
+      ],
+    }
+    expect(assignTracks([straight, bend], 1)).toEqual([0, 0])
   })
 
   it('lets two that mirror each other pass without a crossing', () => {

@@ -7,6 +7,8 @@ export interface RunEnd {
 /** A wire's way through a channel: along one end, up or down a track, along the other. */
 export interface Run {
   ends: [RunEnd, RunEnd]
+  /** Runs of one key belong to one pad: they are one trunk and may lie on each other. */
+  key?: string
 }
 
 const low = ({ ends: [a, b] }: Run) => Math.min(a.y, b.y)
@@ -22,16 +24,36 @@ function ends({ ends: [a, b] }: Run, at: RunEnd['at'], from: number, to: number)
   return Number(a.at === at && a.y > from && a.y < to) + Number(b.at === at && b.y > from && b.y < to)
 }
 
+/** Whether two runs would lie on each other between their tracks when the first has its track nearer to the board. */
+export function clash(inner: Run, outer: Run): boolean {
+  return inner.ends.some((one) => one.at === 'device' && outer.ends.some(({ y, at }) => at === 'board' && near(one.y, y)))
+}
+
+const near = (a: number, b: number) => Math.abs(a - b) < 4
+
+/** A clash is as bad as so many crossings. */
+const clashCost = 20
+
+/** What it costs that the first has its track nearer to the board. */
+export function orderCost(inner: Run, outer: Run): number {
+  if (inner.key !== undefined && inner.key === outer.key) return 0
+  return crossings(inner, outer) + (clash(inner, outer) ? clashCost : 0)
+}
+
 /**
  * Tracks for runs, 0 nearest the board: put in an order with few crossings by
- * insertion, then pulled together as far as no two overlap on one track.
+ * insertion, then pulled together as far as no two overlap on one track or change
+ * their order for the worse. Runs
+ * that go straight on take no room.
  */
 export function assignTracks(runs: Run[], gap: number): number[] {
-  const cost = runs.map((inner) => runs.map((outer) => crossings(inner, outer)))
+  const cost = runs.map((inner) => runs.map((outer) => orderCost(inner, outer)))
+  const bent = runs.map((_, at) => at).filter((at) => low(runs[at]!) < high(runs[at]!))
+  const sorted = bent.sort((a, b) => low(runs[a]!) - low(runs[b]!) || high(runs[a]!) - high(runs[b]!))
   const order: number[] = []
-  const sorted = runs.map((_, at) => at).sort((a, b) => low(runs[a]!) - low(runs[b]!) || high(runs[a]!) - high(runs[b]!))
   for (const run of sorted) insert(order, run, cost)
-  for (let pass = 0; pass < 2; pass += 1) {
+  for (let pass = 0, before = ''; pass < mostPasses && before !== order.join(); pass += 1) {
+    before = order.join()
     for (const run of sorted) {
       order.splice(order.indexOf(run), 1)
       insert(order, run, cost)
@@ -39,14 +61,15 @@ export function assignTracks(runs: Run[], gap: number): number[] {
   }
   const tracks = new Array<number>(runs.length).fill(0)
   order.forEach((run, place) => {
-    let track = 0
     for (const earlier of order.slice(0, place)) {
-      if (overlap(runs[run]!, runs[earlier]!, gap)) track = Math.max(track, tracks[earlier]! + 1)
+      const apart = overlap(runs[run]!, runs[earlier]!, gap) ? 1 : cost[run]![earlier]! > cost[earlier]![run]! ? 0 : -Infinity
+      tracks[run] = Math.max(tracks[run]!, tracks[earlier]! + apart)
     }
-    tracks[run] = track
   })
   return tracks
 }
+
+const mostPasses = 6
 
 /** Puts a run where it makes the fewest crossings; `cost[a][b]` are those of a nearer to the board than b. */
 function insert(order: number[], run: number, cost: number[][]): void {

@@ -19,18 +19,19 @@ export function findEscapes(resolved: ResolvedPlan, shape: Omit<DrawnBoard, 'x' 
   const { outline } = resolved.board
   const { scale, width, height } = shape
   const used = new Set(wires.filter((wire) => !wire.to.device).map((wire) => wire.to.point))
+  const drawn = new Map(shape.pads.map(({ id, x, y }) => [id, { x, y }]))
+  const point = (pad: Pad): Point => drawn.get(pad.id)!
   for (const edge of ['left', 'right', 'top', 'bottom'] as const) {
     const level = edge === 'left' || edge === 'right'
     const all = resolved.board.pads.filter((pad) => edgeOf(pad, outline) === edge)
     const depth = (pad: Pad) => depthOf(pad, outline)
-    const along = (pad: Pad) => (level ? pad.y : pad.x) * scale
+    const along = (pad: Pad) => (level ? point(pad).y : point(pad).x)
     const limit = level ? height : width
     const border = all.filter((pad) => pad.side === 'top' && depth(pad) <= borderDepth)
     const marks = border.map(along).sort((a, b) => a - b)
     const slots = [...marks, limit - 4]
       .map((mark, at) => (mark + (marks[at - 1] ?? 4)) / 2)
       .filter((slot) => !marks.some((mark) => Math.abs(mark - slot) < 5))
-    const point = (pad: Pad): Point => ({ x: pad.x * scale, y: pad.y * scale })
     const out = (at: number, inset: number): Point =>
       level ? { x: edge === 'left' ? inset : width - inset, y: at } : { x: at, y: edge === 'top' ? inset : height - inset }
     for (const pad of border) if (used.has(pad.id)) escapes.set(pad.id, { edge, points: [point(pad), out(along(pad), 0)] })

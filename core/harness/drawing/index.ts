@@ -1,13 +1,25 @@
 import type { ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
+import { alignColumn, heightOfBend, placesOf, type Places } from './align'
+import { findArrangement, type Look } from './arrangement'
 import { boardShape } from './board'
-import { blocksOf, columnHeight, drawBox, groupsOf, placeColumns, sortRows, type Block } from './blocks'
-import { findEscapes, type Escapes } from './escapes'
-import { defaultLayers, grid, type DrawnBox, type HarnessDrawing, type Layers, type Side } from './model'
+import { blocksOf, columnHeight, drawBox, groupsOf, placeColumns, sortRows, type Block, type Row } from './blocks'
+import { findEscapes } from './escapes'
+import { drawingFigures } from './figures'
+import {
+  type Arrangement,
+  defaultLayers,
+  grid,
+  type DrawnBox,
+  type HarnessDrawing,
+  type Layers,
+  type Point,
+  type Side,
+} from './model'
 import { Router } from './route'
 
 export * from './model'
-export { crossings, type Run } from './channel'
+export { drawingFigures, type DrawingFigures } from './figures'
 
 /**
  * Lays out the harness: the board in the middle at its true shape, devices left
@@ -26,9 +38,6 @@ export function drawHarness(
   return sheet.draw(arrangement ?? sheet.arrange())
 }
 
-/** Which devices stand left and right of the board, from the top. */
-export type Arrangement = Record<Side, string[]>
-
 const orders = ['together', 'by pad'] as const
 
 /** What stays the same however the devices are arranged. */
@@ -37,7 +46,9 @@ class Sheet {
   private readonly shape: ReturnType<typeof boardShape>
   private readonly blocks: Block[]
   private readonly fitted: Wire[]
-  private readonly escapes: Escapes
+  private readonly router: Router
+  private readonly places = { left: new Map<Row[], Places>(), right: new Map<Row[], Places>() }
+  private readonly rows = new Map<string, Row[]>()
 
   constructor(
     private readonly resolved: ResolvedPlan,
@@ -49,85 +60,115 @@ class Sheet {
     const used = new Set(this.fitted.filter((wire) => !wire.to.device).map((wire) => wire.to.point))
     this.shape = boardShape(resolved, used)
     this.blocks = blocksOf(resolved, this.fitted, layers)
-    this.escapes = findEscapes(resolved, this.shape, this.lines)
+    this.router = new Router(this.shape, findEscapes(resolved, this.shape, this.lines), this.lines)
   }
 
-  /**
-   * An arrangement with few crossings: the better of two orders by pads, then
-   * devices exchanged with their neighbours and moved across while that helps.
-   */
+  /** An arrangement with few crossings and bends. */
   arrange(): Arrangement {
+    const groups = groupsOf(this.blocks, this.lines).map((group) => group.map(({ id }) => id))
     const starts = orders.map((order): Arrangement => {
       const { left, right } = placeColumns(this.resolved, this.blocks, this.fitted, this.layers, this.shape.height, order)
       return { left: left.map(({ id }) => id), right: right.map(({ id }) => id) }
     })
-    const costs = starts.map((start) => this.cost(start))
-    let best = starts[costs.indexOf(Math.min(...costs))]!
-    let cost = Math.min(...costs)
-    const groups = groupsOf(this.blocks, this.lines).map((group) => group.map(({ id }) => id))
-    let tries = Math.round(triesPerSheet / Math.max(1, this.lines.length))
-    for (let better = true; better && tries > 0;) {
-      better = false
-      for (const next of neighbours(best, groups)) {
-        if (tries <= 0) break
-        tries -= 1
-        const now = this.cost(next)
-        if (now >= cost) continue
-        best = next
-        cost = now
-        better = true
-      }
-    }
-    return best
+    const tries = Math.round(triesPerSheet / Math.max(1, this.lines.length))
+    return findArrangement(starts, (arrangement) => this.look(arrangement), groups, tries)
   }
 
-  /** Crossings count most, then bends, then sides of unlike height. */
-  private cost(arrangement: Arrangement): number {
-    const drawing = this.draw(arrangement)
-    const { crossings, bends } = drawingFigures(drawing)
-    return crossings * 100 + bends * 3 + drawing.height / 4
+  /** Wires on each other and crossings count most, then bends, then height. */
+  private look(arrangement: Arrangement): Look {
+    const { all, wires, ways, height } = this.layOut(arrangement)
+    const { crossings, bends, overlaps, crossed } = drawingFigures({ wires })
+    return {
+      arrangement,
+      cost: crossings * crossingInBends + overlaps * overlapInBends + bends + height / heightOfBend,
+      crossed,
+      rows: new Map(all.map(({ id, rows }) => [id, rows.map(({ wire }) => wire.id)])),
+      round: ways.round,
+    }
   }
 
   draw(arrangement: Arrangement): HarnessDrawing {
-    const { resolved, shape, lines } = this
-    const columns = this.columns(arrangement)
-    const all = [...columns.left, ...columns.right]
-    const router = new Router(shape, this.escapes, all, lines)
-    const tall = Math.max(columnHeight(columns.left), columnHeight(columns.right), shape.height + router.above + router.below)
-    const top = grid.padding + grid.head
-    const boardX = grid.padding + grid.badge + grid.device + router.width('left')
-    const rightX = boardX + shape.width + router.width('right')
-    const boardY = Math.max(top + router.above, Math.round(top + (tall - shape.height) / 2))
-    settle(columns.left, top, tall, grid.padding + grid.badge)
-    settle(columns.right, top, tall, rightX)
-    for (const block of all) {
-      const moved = resolved.plan.layout[block.id]
-      if (!moved) continue
-      block.x = moved.x
-      block.y = moved.y
-      block.side = moved.x + grid.device / 2 < boardX + shape.width / 2 ? 'left' : 'right'
-    }
-    const drawn = router.route(boardX, boardY, all)
-    const boxes = all.map((block) => drawBox(block, resolved))
+    const { resolved, shape } = this
+    const { all, ways, origin, wires, right } = this.layOut(arrangement)
+    const boxes = all.map((block) => drawBox(shifted(block, origin), resolved))
     const edge = ({ x, width, side }: DrawnBox) => x + width + (side === 'right' ? grid.badge : 0)
     return {
-      width: Math.max(rightX + grid.device + grid.badge, ...boxes.map(edge)) + grid.padding,
-      height:
-        Math.max(top + tall, boardY + shape.height + router.below, ...boxes.map((box) => box.y + box.height)) +
-        grid.padding +
-        grid.row,
+      width: Math.max(origin.x + right + grid.badge, ...boxes.map(edge)) + grid.padding,
+      height: Math.max(origin.y + ways.bottom, ...boxes.map((box) => box.y + box.height)) + grid.padding + grid.row,
       arrangement,
-      board: { ...shape, x: boardX, y: boardY },
+      board: { ...shape, ...origin },
       devices: boxes,
-      wires: drawn,
+      wires: wires.map(({ wire, points, label }) => ({
+        wire,
+        points: points.map((point) => shifted(point, origin)),
+        label: shifted(label, origin),
+      })),
     }
   }
 
+  /** Blocks and wires in their places, from the board's upper left corner, and where that comes to lie on the sheet. */
+  private layOut(arrangement: Arrangement) {
+    const { shape, router } = this
+    const columns = this.columns(arrangement)
+    const all = [...columns.left, ...columns.right]
+    for (const side of ['left', 'right'] as const) {
+      const places = columns[side].map((block) => this.placesOf(block))
+      alignColumn(columns[side], places, shape.height).forEach((y, at) => (columns[side][at]!.y = y))
+    }
+    let ways = router.plan(all, arrangement.round)
+    const leftX = -ways.width.left - grid.device
+    const rightX = shape.width + ways.width.right
+    for (const block of all) block.x = block.side === 'left' ? leftX : rightX
+    const upper = Math.min(ways.top, ...all.map(({ y }) => y))
+    const lower = Math.max(ways.bottom, ...all.map(({ y, height }) => y + height))
+    const origin = { x: grid.padding + grid.badge - leftX, y: grid.padding + grid.row - upper }
+    if (this.moveDragged(all, origin)) ways = router.plan(all, arrangement.round)
+    return { all, ways, origin, wires: router.draw(ways), right: rightX + grid.device, height: lower - upper }
+  }
+
+  /** Rows of a block in order, the same array for the same order. */
+  private rowsOf(block: Block, { left, right, rows: orders }: Arrangement, side: Side): Row[] {
+    const alone = `${block.id} ${side}`
+    const order = orders?.[block.id]
+    const known = order ? undefined : this.rows.get(alone)
+    if (known) return known
+    const sorted = inOrder(sortRows(block, this.resolved, side, side === 'left' ? left : right), order)
+    const key = `${alone} ${sorted.map(({ wire }) => wire.id).join(' ')}`
+    const rows = this.rows.get(key) ?? sorted
+    this.rows.set(key, rows)
+    if (!order && block.rows.every(({ wire }) => !wire.to.device)) this.rows.set(alone, rows)
+    return rows
+  }
+
+  /** Where a block may stand, worked out once for each order of its rows. */
+  private placesOf({ side, rows }: Block): Places {
+    const known = this.places[side].get(rows)
+    if (known) return known
+    const wishes = rows.map((row) => this.router.wish(row, side))
+    const reach = columnHeight(this.blocks) / 2 + 60
+    const places = placesOf(wishes, this.router.exits(side), this.shape.height, reach)
+    this.places[side].set(rows, places)
+    return places
+  }
+
+  /** Puts devices that were dragged where they were left. Whether there are any. */
+  private moveDragged(blocks: Block[], origin: Point): boolean {
+    const dragged = blocks.filter(({ id }) => this.resolved.plan.layout[id])
+    for (const block of dragged) {
+      const { x, y } = this.resolved.plan.layout[block.id]!
+      block.x = x - origin.x
+      block.y = y - origin.y
+      block.side = block.x + grid.device / 2 < this.shape.width / 2 ? 'left' : 'right'
+    }
+    return dragged.length > 0
+  }
+
   /** Blocks in their columns; such as the arrangement does not know stand at the end of the shorter one. */
-  private columns({ left, right }: Arrangement): Record<Side, Block[]> {
+  private columns(arrangement: Arrangement): Record<Side, Block[]> {
+    const { left, right } = arrangement
     const copy = (side: Side) => (id: string) => {
       const block = this.blocks.find((one) => one.id === id)
-      return block ? [{ ...block, rows: sortRows(block, this.resolved, side), side }] : []
+      return block ? [{ ...block, rows: this.rowsOf(block, arrangement, side), side }] : []
     }
     const columns = { left: left.flatMap(copy('left')), right: right.flatMap(copy('right')) }
     for (const { id } of this.blocks) {
@@ -140,66 +181,18 @@ class Sheet {
 }
 
 /** Arrangements tried while looking for a better one, times the wires of the sheet: about half a second. */
-const triesPerSheet = 12_000
+const triesPerSheet = 28_000
+/** A crossing, and two wires on each other, are as bad as so many bends. */
+const crossingInBends = 12
+const overlapInBends = 40
 
-/** Arrangements one step away: one device elsewhere in its column, one device or a group that is wired together across. */
-function* neighbours({ left, right }: Arrangement, groups: string[][]): Iterable<Arrangement> {
-  for (const side of ['left', 'right'] as const) {
-    const [from, to] = side === 'left' ? [left, right] : [right, left]
-    const make = (here: string[], there: string[]): Arrangement =>
-      side === 'left' ? { left: here, right: there } : { left: there, right: here }
-    const insert = (column: string[], at: number, ids: string[]) => [...column.slice(0, at), ...ids, ...column.slice(at)]
-    for (const id of from) {
-      const rest = from.filter((one) => one !== id)
-      for (let at = 0; at <= rest.length; at += 1) if (at !== from.indexOf(id)) yield make(insert(rest, at, [id]), to)
-    }
-    for (const group of groups) {
-      const moved = from.filter((id) => group.includes(id))
-      if (!moved.length || to.length + moved.length > from.length + 4) continue
-      const rest = from.filter((id) => !group.includes(id))
-      for (let at = 0; at <= to.length; at += 1) yield make(rest, insert(to, at, moved))
-    }
-  }
+/** Rows in an order of wires that was found before; such as it does not know come last. */
+function inOrder(rows: Row[], order: string[] | undefined): Row[] {
+  if (!order) return rows
+  const place = ({ wire }: Row) => (order.includes(wire.id) ? order.indexOf(wire.id) : order.length)
+  return [...rows].sort((a, b) => place(a) - place(b))
 }
 
-/** Stacks a column in the middle of the height there is. */
-function settle(column: Block[], top: number, tall: number, x: number): void {
-  let y = top + Math.max(0, (tall - columnHeight(column)) / 2)
-  for (const block of column) {
-    block.x = x
-    block.y = Math.round(y / 8) * 8
-    y += block.height + grid.gap
-  }
-}
-
-/** Crossings of drawn wires and bends in all, to compare layouts by. Wires that share a pad count as one trunk. */
-export function drawingFigures({ wires }: Pick<HarnessDrawing, 'wires'>): { crossings: number; bends: number } {
-  const flat: Piece[] = []
-  const upright: Piece[] = []
-  wires.forEach(({ wire, points }, owner) => {
-    const pad = `${wire.to.device ?? ''}.${wire.to.point}`
-    for (let at = 1; at < points.length; at += 1) {
-      const [from, to] = [points[at - 1]!, points[at]!]
-      if (from.y === to.y) flat.push({ owner, pad, at: from.y, low: Math.min(from.x, to.x), high: Math.max(from.x, to.x) })
-      else if (from.x === to.x)
-        upright.push({ owner, pad, at: from.x, low: Math.min(from.y, to.y), high: Math.max(from.y, to.y) })
-    }
-  })
-  let crossings = 0
-  for (const one of flat) {
-    for (const other of upright) {
-      if (other.at <= one.low || other.at >= one.high || one.at <= other.low || one.at >= other.high) continue
-      if (one.owner !== other.owner && one.pad !== other.pad) crossings += 1
-    }
-  }
-  return { crossings, bends: wires.reduce((sum, { points }) => sum + Math.max(0, points.length - 2), 0) }
-}
-
-/** A straight piece of a wire: at one coordinate, from low to high along the other. */
-interface Piece {
-  owner: number
-  pad: string
-  at: number
-  low: number
-  high: number
+function shifted<T extends Point>(one: T, by: Point): T {
+  return { ...one, x: one.x + by.x, y: one.y + by.y }
 }

@@ -1,7 +1,7 @@
 import type { WireKind, Wire } from '../wires'
 
 /** Lengths in the drawing's own units, about a pixel at 100 %. */
-export const grid = { row: 16, head: 22, gap: 14, track: 8, device: 168, padding: 10, badge: 112, label: 70, lane: 8, stub: 12 }
+export const grid = { row: 17, head: 18, gap: 14, track: 8, device: 168, padding: 10, badge: 112, label: 70, lane: 8, stub: 12 }
 
 export interface Point {
   x: number
@@ -67,14 +67,24 @@ export interface DrawnWire {
 export interface HarnessDrawing {
   width: number
   height: number
-  /** Devices left and right of the board, from the top; to draw the same arrangement again. */
-  arrangement: Record<Side, string[]>
+  /** To draw the same arrangement again. */
+  arrangement: Arrangement
   board: DrawnBoard
   devices: DrawnBox[]
   wires: DrawnWire[]
 }
 
 export type Side = 'left' | 'right'
+/** Over the top or under the bottom of the board. */
+export type Brim = 'top' | 'bottom'
+
+/** Which devices stand left and right of the board, from the top. */
+export interface Arrangement extends Record<Side, string[]> {
+  /** Wires of a device in the order of its rows, where it is not that of their pads. */
+  rows?: Record<string, string[]>
+  /** Wires that go round the board another way than they would by themselves. */
+  round?: Record<string, Brim>
+}
 
 /** Which kinds of wire are drawn as lines; the others are labels at the device. */
 export type Layers = Record<WireKind, boolean>

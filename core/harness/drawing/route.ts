@@ -1,209 +1,245 @@
 import type { Wire } from '../wires'
-import type { Edge } from './board'
+import type { Wish } from './align'
 import type { Escapes } from './escapes'
-import { innerX, rowY, type Block } from './blocks'
-import { assignTracks, type Run } from './channel'
-import { grid, type DrawnBoard, type DrawnWire, type Point, type Side } from './model'
+import { innerX, rowY, type Block, type Row } from './blocks'
+import { assignTracks, type Run, type RunEnd } from './channel'
+import { clearance, layLanes, type LaneRequest } from './lanes'
+import { grid, type Brim, type DrawnBoard, type DrawnWire, type Point, type Side } from './model'
 
+/** A wire's way through the channel of one side. */
 interface Passage {
   wire: Wire
   side: Side
   run: Run
-  /** The device's end, and what comes before the channel when it starts at the board. */
-  start: Point
-  end: Point | undefined
+  block: Block
+  /** The other device on the same side, or nothing: then it goes on to the board. */
+  other: Block | undefined
+  /** From the pad to the channel. */
   before: Point[]
 }
 
-/** Takes wires from pads to devices: out over the nearest edge, round the board in lanes, up or down a channel. */
-export class Router {
-  private readonly sideOf: Map<string, Side>
-  private readonly lanes: Record<'top' | 'bottom', number>
+/** Which way every wire goes, still without widths. */
+export interface Ways {
+  passages: Passage[]
+  tracks: Map<Passage, number>
+  /** Room that each channel needs. */
+  width: Record<Side, number>
+  /** Wires that could go round the board the other way, and which way they go. */
+  round: Map<string, Brim>
+  /** Highest and lowest lane. */
+  top: number
+  bottom: number
+}
 
+interface Uprights {
+  x: Map<string, number>
+  /** How many stand beside the board on each side. */
+  count: Record<Side, number>
+}
+
+/**
+ * Takes wires from pads to devices: out over the nearest edge, round the board in
+ * lanes, up or down a channel. Coordinates are from the board's upper left corner.
+ */
+export class Router {
   constructor(
     private readonly shape: Omit<DrawnBoard, 'x' | 'y'>,
     private readonly escapes: Escapes,
-    blocks: Block[],
     private readonly wires: Wire[],
-  ) {
-    this.sideOf = new Map(blocks.map((block) => [block.id, block.side]))
-    const over = (edge: Edge) => wires.filter((wire) => !wire.to.device && this.escapes.get(wire.to.point)?.edge === edge).length
-    const around = (side: Side) =>
-      wires.filter(
-        (wire) =>
-          !wire.to.device && this.sideOf.get(wire.from.device!) !== side && this.escapes.get(wire.to.point)?.edge === side,
-      ).length
-    this.lanes = {
-      top: over('top') + around('left') + around('right'),
-      bottom: over('bottom') + around('left') + around('right'),
-    }
+  ) {}
+
+  /** Where a row of a device on a side would best stand. */
+  wish({ wire, point }: Row, side: Side): Wish | undefined {
+    const escape = point === wire.from.point && !wire.to.device ? this.escapes.get(wire.to.point) : undefined
+    if (!escape) return undefined
+    const above = -clearance
+    const below = this.shape.height + clearance
+    if (escape.edge === side) return { level: exitOf(escape.points).y }
+    return escape.edge === 'top' ? { above } : escape.edge === 'bottom' ? { below } : { above, below }
   }
 
-  /** Room for lanes above and below the board. */
-  get above(): number {
-    return 2 * grid.stub + this.lanes.top * grid.lane
-  }
-
-  get below(): number {
-    return 2 * grid.stub + this.lanes.bottom * grid.lane
-  }
-
-  /** Width of a channel, from a first guess of its tracks. */
-  width(side: Side): number {
-    const count = this.wires.filter(
-      (wire) => this.sideOf.get(wire.from.device!) === side || (wire.to.device && this.sideOf.get(wire.to.device) === side),
-    ).length
-    return grid.label + 2 * grid.stub + Math.min(count, 6 + Math.ceil(count * 0.55)) * grid.track
-  }
-
-  /** All wires drawn, with the board and the blocks at their places. */
-  route(boardX: number, boardY: number, blocks: Block[]): DrawnWire[] {
-    const byId = new Map(blocks.map((block) => [block.id, block]))
-    const lane = this.laneBook(boardX, boardY, byId)
-    const passages = this.wires.flatMap((wire) => this.passages(wire, byId, boardX, boardY, lane))
-    const routed = new Map<Passage, Point[]>()
-    for (const side of ['left', 'right'] as const) {
-      const mine = passages.filter((passage) => passage.side === side)
-      const tracks = assignTracks(
-        mine.map(({ run }) => run),
-        4,
-      )
-      const edge = side === 'left' ? boardX : boardX + this.shape.width
-      const away = side === 'left' ? -1 : 1
-      mine.forEach((passage, at) => {
-        const x = edge + away * (grid.stub + 8 + tracks[at]! * grid.track)
-        routed.set(passage, passagePoints(passage, x))
-      })
-    }
+  /** Heights at which wires leave the board straight into a channel. */
+  exits(side: Side): number[] {
     return this.wires.flatMap((wire) => {
-      const parts = passages.filter((passage) => passage.wire === wire).map((passage) => routed.get(passage)!)
-      if (!parts.length) return []
-      const points = tidy(parts.length > 1 ? [...parts[0]!, ...parts[1]!.reverse()] : parts[0]!)
-      const block = byId.get(wire.from.device!)!
-      const out = block.side === 'left' ? 1 : -1
-      return [{ wire, points, label: { x: points[0]!.x + out * 36, y: points[0]!.y } }]
+      const escape = wire.to.device ? undefined : this.escapes.get(wire.to.point)
+      return escape?.edge === side ? [exitOf(escape.points).y] : []
     })
   }
 
   /**
-   * Heights of lanes over the top and under the bottom: among wires that turn the
-   * same way the farther pad takes the farther lane, so that they do not cross.
+   * Lanes and tracks for all wires, with the blocks at their heights.
+   * @param brims which way wires go round the board that are not to go by themselves
    */
-  private laneBook(boardX: number, boardY: number, byId: Map<string, Block>): Map<string, number> {
-    const heights = new Map<string, number>()
-    const taken = { top: 0, bottom: 0 }
-    const height = (edge: 'top' | 'bottom') => {
-      taken[edge] += 1
-      const far = grid.stub + taken[edge] * grid.lane
-      return edge === 'top' ? boardY - far : boardY + this.shape.height + far
+  plan(blocks: Block[], brims: Record<string, Brim> = {}): Ways {
+    const byId = new Map(blocks.map((block) => [block.id, block]))
+    const { requests, uprights } = this.requests(byId, brims)
+    const rows = { left: rowsOf(blocks, 'left'), right: rowsOf(blocks, 'right') }
+    const lanes = layLanes(requests, this.shape.height, rows)
+    const passages = this.wires.flatMap((wire) => this.passages(wire, byId, lanes, uprights))
+    const tracks = new Map<Passage, number>()
+    const width = { left: 0, right: 0 }
+    for (const side of ['left', 'right'] as const) {
+      const mine = passages.filter((passage) => passage.side === side)
+      const runs = mine.map(({ run }) => run)
+      assignTracks(runs, 4).forEach((track, at) => tracks.set(mine[at]!, track))
+      const most = Math.max(0, ...mine.map((passage) => tracks.get(passage)! + 1))
+      const beside = firstTrack + Math.max(0, uprights.count[side] * uprightStep - grid.stub)
+      width[side] = beside + most * grid.track + grid.label
+      mine.forEach((passage) => tracks.set(passage, beside + tracks.get(passage)! * grid.track))
     }
-    for (const edge of ['top', 'bottom'] as const) {
-      for (const side of ['left', 'right'] as const) {
-        const mine = this.wires.filter(
-          (wire) =>
-            !wire.to.device && this.escapes.get(wire.to.point)?.edge === edge && byId.get(wire.from.device!)?.side === side,
-        )
-        const across = (wire: Wire) => this.escapes.get(wire.to.point)!.points.at(-1)!.x
-        mine.sort((a, b) => (side === 'left' ? across(a) - across(b) : across(b) - across(a)))
-        for (const wire of mine) heights.set(wire.id, height(edge))
-      }
-    }
-    for (const wire of this.wires) {
-      const block = byId.get(wire.from.device!)
-      const other = wire.to.device === undefined ? undefined : byId.get(wire.to.device)
-      const escape = wire.to.device ? undefined : this.escapes.get(wire.to.point)
-      const round = escape
-        ? (escape.edge === 'left' || escape.edge === 'right') && escape.edge !== block?.side
-        : other && other.side !== block?.side
-      if (!round) continue
-      const upper = !escape || escape.points.at(-1)!.y < this.shape.height / 2
-      heights.set(wire.id, height(upper ? 'top' : 'bottom'))
-    }
-    return heights
+    const heights = [...lanes.values()]
+    const round = new Map(
+      requests.filter(({ id, across }) => uprights.x.has(id) || !Number.isFinite(across)).map(({ id, brim }) => [id, brim]),
+    )
+    return { passages, tracks, width, round, top: Math.min(0, ...heights), bottom: Math.max(this.shape.height, ...heights) }
   }
 
-  private passages(wire: Wire, byId: Map<string, Block>, boardX: number, boardY: number, lanes: Map<string, number>): Passage[] {
+  /** All wires drawn along their ways. */
+  draw({ passages, tracks }: Ways): DrawnWire[] {
+    return this.wires.flatMap((wire) => {
+      const parts = passages.filter((passage) => passage.wire === wire)
+      if (!parts.length) return []
+      const [first, second] = parts.map((passage) => {
+        const off = tracks.get(passage)!
+        return passagePoints(passage, passage.side === 'left' ? -off : this.shape.width + off)
+      })
+      const points = tidy(second ? [...first!, ...second.reverse()] : first!)
+      const out = parts[0]!.side === 'left' ? 1 : -1
+      return [{ wire, points, label: { x: points[0]!.x + out * 36, y: points[0]!.y } }]
+    })
+  }
+
+  /** Wires that have to go over the top or under the bottom, and where those that start at the wrong side turn. */
+  private requests(byId: Map<string, Block>, brims: Record<string, Brim>): { requests: LaneRequest[]; uprights: Uprights } {
+    const requests: LaneRequest[] = []
+    const round: { wire: Wire; edge: Side; brim: Brim; y: number }[] = []
+    for (const wire of this.wires) {
+      const block = byId.get(wire.from.device!)
+      const row = block && heightOf(block, wire, wire.from.point)
+      if (!block || row === undefined) continue
+      const { side } = block
+      if (wire.to.device) {
+        const other = byId.get(wire.to.device)
+        const there = other && heightOf(other, wire, wire.to.point)
+        if (!other || there === undefined || other.side === side) continue
+        const brim = brims[wire.id] ?? (row + there < this.shape.height ? 'top' : 'bottom')
+        requests.push({ id: wire.id, side, across: side === 'left' ? Infinity : -Infinity, brim, row })
+        continue
+      }
+      const escape = this.escapes.get(wire.to.point)
+      if (!escape || escape.edge === side) continue
+      const { x, y } = exitOf(escape.points)
+      const { edge } = escape
+      if (edge === 'top' || edge === 'bottom') {
+        requests.push({ id: wire.id, side, across: x, brim: edge, row })
+        continue
+      }
+      const brim = brims[wire.id] ?? brimOf(row, y, this.shape.height)
+      requests.push({ id: wire.id, side, across: edge === 'left' ? -1 : this.shape.width + 1, brim, row })
+      round.push({ wire, edge, brim, y })
+    }
+    const uprights = this.uprights(round)
+    for (const request of requests) request.across = uprights.x.get(request.id) ?? request.across
+    return { requests, uprights }
+  }
+
+  /** Wires that go round the board turn beside it: the farther from the corner, the farther out, so that they do not cross. */
+  private uprights(round: { wire: Wire; edge: Side; brim: Brim; y: number }[]): Uprights {
+    const x = new Map<string, number>()
+    const count = { left: 0, right: 0 }
+    for (const edge of ['left', 'right'] as const) {
+      const from = (one: (typeof round)[number]) => (one.brim === 'top' ? one.y : this.shape.height - one.y)
+      const upward = { top: 0, bottom: 0 }
+      for (const one of round.filter((other) => other.edge === edge).sort((a, b) => from(a) - from(b))) {
+        const out = firstUpright + (upward[one.brim] += 1) * uprightStep
+        x.set(one.wire.id, edge === 'left' ? -out : this.shape.width + out)
+      }
+      count[edge] = Math.max(upward.top, upward.bottom)
+    }
+    return { x, count }
+  }
+
+  private passages(wire: Wire, byId: Map<string, Block>, lanes: Map<string, number>, uprights: Uprights): Passage[] {
     const block = byId.get(wire.from.device!)
-    const row = block?.rows.findIndex((one) => one.wire === wire && one.point === wire.from.point) ?? -1
-    if (!block || row < 0) return []
-    const start = { x: innerX(block), y: rowY(block, row) }
+    const row = block && heightOf(block, wire, wire.from.point)
+    if (!block || row === undefined) return []
     const { side } = block
     const lane = lanes.get(wire.id)
-    if (wire.to.device) return this.betweenDevices(wire, byId.get(wire.to.device), start, side, lane)
+    if (wire.to.device) return betweenDevices(wire, block, byId.get(wire.to.device), lane)
     const escape = this.escapes.get(wire.to.point)
     if (!escape) return []
-    const points = escape.points.map(({ x, y }) => ({ x: x + boardX, y: y + boardY }))
-    const exit = points.at(-1)!
+    const { points, edge } = escape
+    const exit = exitOf(points)
     const enter = (y: number, before: Point[]): Passage => ({
       wire,
       side,
-      start,
-      end: undefined,
+      block,
+      other: undefined,
       before,
-      run: {
-        ends: [
-          { y: start.y, at: 'device' },
-          { y, at: 'board' },
-        ],
-      },
+      run: { ends: [atDevice(row), { y, at: 'board' }], key: wire.to.point },
     })
     if (lane === undefined) return [enter(exit.y, points)]
-    if (escape.edge === 'top' || escape.edge === 'bottom') return [enter(lane, [...points, { x: exit.x, y: lane }])]
-    const far = escape.edge
-    const turn = this.turnOf(wire, far, boardX)
+    if (edge === 'top' || edge === 'bottom') return [enter(lane, [...points, { x: exit.x, y: lane }])]
+    const turn = uprights.x.get(wire.id)!
     return [enter(lane, [...points, { x: turn, y: exit.y }, { x: turn, y: lane }])]
-  }
-
-  /** Wires that go round the board turn beside it, each on an upright of its own. */
-  private turnOf(wire: Wire, edge: Edge, boardX: number): number {
-    const round = this.wires.filter((one) => !one.to.device && this.escapes.get(one.to.point)?.edge === edge)
-    const out = 3 + (round.indexOf(wire) % 5) * 3.5
-    return edge === 'left' ? boardX - out : boardX + this.shape.width + out
-  }
-
-  private betweenDevices(wire: Wire, other: Block | undefined, start: Point, side: Side, lane: number | undefined): Passage[] {
-    const at = other?.rows.findIndex((one) => one.wire === wire && one.point === wire.to.point) ?? -1
-    if (!other || at < 0) return []
-    const end = { x: innerX(other), y: rowY(other, at) }
-    if (lane === undefined) {
-      const run: Run = {
-        ends: [
-          { y: start.y, at: 'device' },
-          { y: end.y, at: 'device' },
-        ],
-      }
-      return [{ wire, side, start, end, before: [], run }]
-    }
-    const half = (from: Point, where: Side): Passage => ({
-      wire,
-      side: where,
-      start: from,
-      end: undefined,
-      before: [{ x: NaN, y: lane }],
-      run: {
-        ends: [
-          { y: from.y, at: 'device' },
-          { y: lane, at: 'board' },
-        ],
-      },
-    })
-    return [half(start, side), half(end, other.side)]
   }
 }
 
+function betweenDevices(wire: Wire, block: Block, other: Block | undefined, lane: number | undefined): Passage[] {
+  const start = heightOf(block, wire, wire.from.point)
+  const end = other && heightOf(other, wire, wire.to.point)
+  if (!other || start === undefined || end === undefined) return []
+  const { side } = block
+  if (lane === undefined) return [{ wire, side, block, other, before: [], run: { ends: [atDevice(start), atDevice(end)] } }]
+  const half = (of: Block, y: number): Passage => ({
+    wire,
+    side: of.side,
+    block: of,
+    other: undefined,
+    before: [],
+    run: { ends: [atDevice(y), { y: lane, at: 'board' }] },
+  })
+  return [half(block, start), half(other, end)]
+}
+
+const firstUpright = 2
+const uprightStep = 4
+/** From the board's edge to the first track of a channel. */
+const firstTrack = grid.stub + grid.track
+
+const atDevice = (y: number): RunEnd => ({ y, at: 'device' })
+const exitOf = (points: Point[]): Point => points.at(-1)!
+
+/** Over the top or under the bottom: where the row lies, or else the shorter way. */
+function brimOf(row: number, exit: number, height: number): Brim {
+  if (row <= -clearance) return 'top'
+  if (row >= height + clearance) return 'bottom'
+  return row + exit < height ? 'top' : 'bottom'
+}
+
+function heightOf(block: Block, wire: Wire, point: string): number | undefined {
+  const row = block.rows.findIndex((one) => one.wire === wire && one.point === point)
+  return row < 0 ? undefined : rowY(block, row)
+}
+
+function rowsOf(blocks: Block[], side: Side): number[] {
+  return blocks.filter((block) => block.side === side).flatMap((block) => block.rows.map((_, at) => rowY(block, at)))
+}
+
 /** From the device along its row, up or down the track, and on to the board or the other device. */
-function passagePoints({ start, end, before, run }: Passage, x: number): Point[] {
-  const there = [start, { x, y: start.y }]
-  if (end) return [...there, { x, y: end.y }, end]
-  const y = run.ends[1].y
-  const rest = before.filter((point) => !Number.isNaN(point.x)).reverse()
-  return [...there, { x, y }, ...rest]
+function passagePoints({ block, other, before, run }: Passage, x: number): Point[] {
+  const [{ y: first }, { y: last }] = run.ends
+  const there = [
+    { x: innerX(block), y: first },
+    { x, y: first },
+    { x, y: last },
+  ]
+  return other ? [...there, { x: innerX(other), y: last }] : [...there, ...[...before].reverse()]
 }
 
 /** Drops points that are twice or in the middle of a straight line. */
 function tidy(points: Point[]): Point[] {
-  const round = points.map(({ x, y }) => ({ x: Math.round(x * 10) / 10, y: Math.round(y * 10) / 10 }))
-  const single = round.filter((point, at) => at === 0 || point.x !== round[at - 1]!.x || point.y !== round[at - 1]!.y)
+  const single = points.filter((point, at) => at === 0 || point.x !== points[at - 1]!.x || point.y !== points[at - 1]!.y)
   return single.filter((point, at) => {
     const [before, after] = [single[at - 1], single[at + 1]]
     if (!before || !after) return true

@@ -1,0 +1,66 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { findArrangement, type Look } from './arrangement'
+import type { Arrangement } from './model'
+
+const start = (count: number): Arrangement => ({ left: Array.from({ length: count }, (_, at) => `d${at}`), right: [] })
+const ids = ({ left, right }: Arrangement) => [...left, ...right].sort()
+
+/** A cost that asks each device for a side and an order by name, and two rows for the other way round. */
+function judge(sides: boolean[], counted: { looks: number }) {
+  return (arrangement: Arrangement): Look => {
+    counted.looks += 1
+    const wrong = [
+      ...arrangement.left.filter((id) => !sides[Number(id.slice(1))]),
+      ...arrangement.right.filter((id) => sides[Number(id.slice(1))]),
+    ]
+    const inversions = [arrangement.left, arrangement.right].reduce(
+      (sum, column) => sum + column.reduce((inner, id, at) => inner + column.slice(at + 1).filter((next) => next < id).length, 0),
+      0,
+    )
+    const rows = new Map(ids(arrangement).map((id) => [id, arrangement.rows?.[id] ?? [`${id}.a`, `${id}.b`]]))
+    const turned = [...rows.values()].filter(([first]) => first!.endsWith('.b')).length
+    const round = new Map([['w', arrangement.round?.w ?? ('top' as const)]])
+    const cost = wrong.length * 10 + inversions + (rows.size - turned) + (round.get('w') === 'top' ? 1 : 0)
+    return { arrangement, cost, crossed: new Map(wrong.map((id) => [id, 1])), rows, round }
+  }
+}
+
+describe('findArrangement', () => {
+  it('moves devices, rows and ways round until nothing helps, and loses none', () => {
+    fc.assert(
+      fc.property(fc.array(fc.boolean(), { minLength: 2, maxLength: 6 }), (sides) => {
+        const look = judge(sides, { looks: 0 })
+        const groups = sides.map((_, at) => [`d${at}`])
+        const from = start(sides.length)
+        const found = findArrangement([from], look, groups, 4000)
+        expect(ids(found)).toEqual(ids(from))
+        expect(look(found).cost).toBe(0)
+      }),
+      { seed: 61, numRuns: 40 },
+    )
+  })
+  it('is the same each time and never worse than where it starts, however few tries there are', () => {
+    fc.assert(
+      fc.property(fc.array(fc.boolean(), { minLength: 1, maxLength: 6 }), fc.integer({ min: 0, max: 60 }), (sides, tries) => {
+        const counted = { looks: 0 }
+        const look = judge(sides, counted)
+        const found = findArrangement([start(sides.length)], look, [], tries)
+        expect(counted.looks).toBeLessThanOrEqual(2 * tries + 2)
+        expect(look(found).cost).toBeLessThanOrEqual(look(start(sides.length)).cost)
+        expect(findArrangement([start(sides.length)], look, [], tries)).toEqual(found)
+      }),
+      { seed: 62, numRuns: 60 },
+    )
+  })
+  it('takes devices that are wired to each other across together', () => {
+    const look = (arrangement: Arrangement): Look => {
+      const apart = Math.abs(arrangement.left.length - arrangement.right.length) === 4 ? 0 : 5
+      const cost = apart + arrangement.left.length
+      const rows = new Map(ids(arrangement).map((id) => [id, [id]]))
+      return { arrangement, cost, crossed: new Map(), rows, round: new Map() }
+    }
+    const found = findArrangement([start(4)], look, [['d0', 'd1', 'd2', 'd3']], 200)
+    expect(found).toMatchObject({ left: [] })
+  })
+})

@@ -1,0 +1,117 @@
+import { uniformInt } from 'pure-rand/distribution/uniformInt'
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
+import type { RandomGenerator } from 'pure-rand/types/RandomGenerator'
+import type { Arrangement, Brim, Side } from './model'
+
+/** An arrangement looked at. */
+export interface Look {
+  arrangement: Arrangement
+  cost: number
+  /** Crossings of each device's wires. */
+  crossed: Map<string, number>
+  /** Wires of each device in the order of its rows. */
+  rows: Map<string, string[]>
+  /** Wires that go round the board, and which way. */
+  round: Map<string, Brim>
+}
+
+/**
+ * An arrangement of low cost, by iterated local search: from each start devices
+ * are moved within their column or across while that helps, those first whose
+ * wires cross most; then again from the best with a few devices moved at random,
+ * always by the same numbers; at last rows are exchanged and wires sent round the
+ * other way.
+ * @param look what an arrangement costs
+ * @param groups devices that are wired to each other, moved across together
+ * @param tries how many arrangements are looked at
+ */
+export function findArrangement(
+  starts: Arrangement[],
+  look: (arrangement: Arrangement) => Look,
+  groups: string[][],
+  tries: number,
+): Arrangement {
+  const descent = new Descent(look, tries)
+  const movesOf = (from: Look) => moves(from, groups)
+  let best = starts.map((start) => descent.run(look(start), movesOf, tries / 4)).reduce(cheaper)
+  const random = xoroshiro128plus(1)
+  while (descent.left > tries / 4 && best.rows.size > 1) {
+    best = cheaper(best, descent.run(look(shaken(best.arrangement, random)), movesOf, tries / 4))
+  }
+  return descent.run(best, refinements, 0).arrangement
+}
+
+const cheaper = (one: Look, other: Look): Look => (other.cost < one.cost ? other : one)
+
+class Descent {
+  constructor(
+    private readonly look: (arrangement: Arrangement) => Look,
+    public left: number,
+  ) {}
+
+  /** Takes the first step that helps, again and again, until none does or only so many tries are left. */
+  run(start: Look, steps: (from: Look) => Iterable<Arrangement>, until: number): Look {
+    let best = start
+    for (let better = true; better && this.left > until;) {
+      better = false
+      for (const next of steps(best)) {
+        if (this.left-- <= until) break
+        const now = this.look(next)
+        if (now.cost >= best.cost) continue
+        best = now
+        better = true
+        break
+      }
+    }
+    return best
+  }
+}
+
+const inserted = (column: string[], at: number, ids: string[]) => [...column.slice(0, at), ...ids, ...column.slice(at)]
+
+/** Arrangements one step away: one device elsewhere in its column, one device or a group that is wired together across. */
+function* moves({ arrangement, crossed }: Look, groups: string[][]): Iterable<Arrangement> {
+  const count = (id: string) => crossed.get(id) ?? 0
+  const all = [...arrangement.left, ...arrangement.right].sort((a, b) => count(b) - count(a))
+  for (const id of all) {
+    const side: Side = arrangement.left.includes(id) ? 'left' : 'right'
+    const [from, to] = side === 'left' ? [arrangement.left, arrangement.right] : [arrangement.right, arrangement.left]
+    const make = (here: string[], there: string[]): Arrangement =>
+      side === 'left' ? { left: here, right: there } : { left: there, right: here }
+    const rest = from.filter((one) => one !== id)
+    for (let at = 0; at <= rest.length; at += 1) if (at !== from.indexOf(id)) yield make(inserted(rest, at, [id]), to)
+    const group = groups.find((one) => one.includes(id)) ?? [id]
+    const moved = from.filter((one) => group.includes(one))
+    if (to.length + moved.length > from.length + 4) continue
+    const left = from.filter((one) => !group.includes(one))
+    for (let at = 0; at <= to.length; at += 1) yield make(left, inserted(to, at, moved))
+  }
+}
+
+/** Arrangements with two neighbouring rows exchanged, or one wire round the board the other way. */
+function* refinements({ arrangement, rows, round }: Look): Iterable<Arrangement> {
+  for (const [wire, brim] of round) {
+    yield { ...arrangement, round: { ...arrangement.round, [wire]: brim === 'top' ? 'bottom' : 'top' } }
+  }
+  for (const [id, order] of rows) {
+    for (let at = 1; at < order.length; at += 1) {
+      const next = [...order]
+      next.splice(at - 1, 2, order[at]!, order[at - 1]!)
+      yield { ...arrangement, rows: { ...arrangement.rows, [id]: next } }
+    }
+  }
+}
+
+/** The arrangement with four devices somewhere else. */
+function shaken({ left, right }: Arrangement, random: RandomGenerator): Arrangement {
+  const below = (count: number) => uniformInt(random, 0, count - 1)
+  const columns = [[...left], [...right]]
+  for (let turn = 0; turn < 4; turn += 1) {
+    const from = columns[below(2)]!
+    const to = columns[below(2)]!
+    if (!from.length) continue
+    const [id] = from.splice(below(from.length), 1)
+    to.splice(below(to.length + 1), 0, id!)
+  }
+  return { left: columns[0]!, right: columns[1]! }
+}
