@@ -4,7 +4,7 @@ import { allocated } from '../../tests/helpers/plans'
 import { layered, outside } from '../../tests/helpers/layered'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
-import { resolvePlan, type Plan } from '../plan'
+import { applyEdit, resolvePlan, type Plan } from '../plan'
 import {
   batteryMass,
   buildOrder,
@@ -13,6 +13,7 @@ import {
   drawingFigures,
   massReport,
   powerTree,
+  straightHeights,
   wiresOf,
   type HarnessDrawing,
 } from './index'
@@ -177,6 +178,23 @@ describe('drawHarness', () => {
       expect(wire.points[0]!.x).toBe(x === 40 ? box.x + box.width : box.x)
       for (const { from, to } of segments(drawing)) expect(from.x === to.x || from.y === to.y).toBe(true)
     }
+  })
+
+  it.each(names)('tells at which heights a device of %s has a straight wire', (name) => {
+    const plan = allocated(name)
+    const drawing = drawHarness(resolvePlan(plan), wiresOf(resolvePlan(plan)))
+    const { arrangement } = drawing
+    for (const { id, x } of drawing.devices) {
+      for (const y of straightHeights(drawing, id)) {
+        const moved = resolvePlan(applyEdit(plan, { type: 'box.move', box: id, at: { x, y } }))
+        const again = drawHarness(moved, wiresOf(moved), defaultLayers, arrangement)
+        const mine = again.wires.filter(({ wire }) => wire.from.device === id && !wire.to.device)
+        const edges = [again.board.x, again.board.x + again.board.width]
+        const straight = mine.some(({ points: [from, to] }) => edges.some((edge) => (from!.x - edge) * (to!.x - edge) <= 0))
+        expect(straight, `${id} at ${y}`).toBe(true)
+      }
+    }
+    expect(straightHeights(drawing, 'ghost')).toEqual([])
   })
 
   it('is the same each time, and draws random plans', () => {

@@ -55,7 +55,7 @@ class WireMaker {
 
   private need(fitted: FittedNeed): void {
     for (const [terminal, pin] of this.pinsOf(fitted)) {
-      const pad = typeof pin === 'string' ? this.pads.ofPin(pin) : pin
+      const pad = typeof pin === 'string' ? this.pads.ofPin(pin, `${fitted.fitted.id}.${terminal}`) : pin
       if (pad) this.add(fitted.fitted, terminal, this.padEnd(pad), 'signal', netName(fitted, terminal), { need: fitted.key })
     }
   }
@@ -115,15 +115,15 @@ class WireMaker {
   private supplies(fitted: FittedDevice, anchor: Pad | undefined): void {
     for (const supply of fitted.device.supplies) {
       const source = this.resolved.plan.supplies[`${fitted.id}/${supply.id}`]
-      const end = source && this.sourceEnd(source, anchor)
+      const end = source && this.sourceEnd(source, anchor, `${fitted.id}.${supply.terminal}`)
       if (end) this.add(fitted, supply.terminal, end, 'supply', source, { source, gauge: gaugeFor(supply.peak) })
     }
   }
 
-  private sourceEnd(source: string, anchor: Pad | undefined): WireEnd | undefined {
+  private sourceEnd(source: string, anchor: Pad | undefined, wire: string): WireEnd | undefined {
     const id = source.slice(source.indexOf(':') + 1)
     if (source.startsWith('rail:')) {
-      const pad = this.pads.ofRail(id, anchor)
+      const pad = this.pads.ofRail(id, anchor, wire)
       return pad && this.padEnd(pad)
     }
     const [owner, output] = splitKey(id)
@@ -142,7 +142,8 @@ class WireMaker {
       const supply = fitted.device.supplies.find((one) => one.ground === terminal.id)
       const source = supply && this.resolved.plan.supplies[`${fitted.id}/${supply.id}`]
       const end =
-        (source?.startsWith('output:') && this.outputGround(source)) || this.groundPad(this.supplyPad(fitted, supply) ?? anchor)
+        (source?.startsWith('output:') && this.outputGround(source)) ||
+        this.groundPad(this.supplyPad(fitted, supply) ?? anchor, `${fitted.id}.${terminal.id}`)
       const peak = supply?.peak ?? 0
       if (end) this.add(fitted, terminal.id, end, 'ground', 'GND', { gauge: gaugeFor(peak) })
     }
@@ -160,8 +161,8 @@ class WireMaker {
     return fitted && ground ? deviceEnd(fitted, ground) : undefined
   }
 
-  private groundPad(anchor: Pad | undefined): WireEnd | undefined {
-    const pad = this.pads.ground(anchor)
+  private groundPad(anchor: Pad | undefined, wire: string): WireEnd | undefined {
+    const pad = this.pads.ground(anchor, wire)
     return pad && this.padEnd(pad)
   }
 
@@ -197,6 +198,7 @@ class WireMaker {
       need: extra.need,
       source: extra.source,
       omitted: override.omitted ?? false,
+      locked: override.locked ?? false,
     })
   }
 }

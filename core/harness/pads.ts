@@ -11,26 +11,47 @@ const crowding = 12
 export class PadBook {
   private readonly taken = new Map<string, number>()
 
-  constructor(private readonly resolved: ResolvedPlan) {}
-
-  /** A pad of the pin, one not yet used if there is one. */
-  ofPin(pin: string): Pad | undefined {
-    return this.take(this.resolved.padsOfPin(pin))
+  /** Pads that were chosen by hand are taken from the start. */
+  constructor(private readonly resolved: ResolvedPlan) {
+    for (const { pad } of Object.values(resolved.plan.wires)) if (pad) this.use(pad)
   }
 
-  /** A supply pad of a rail, near a pad. */
-  ofRail(rail: string, near: Pad | undefined): Pad | undefined {
-    return this.take(
-      this.resolved.board.pads.filter((pad) => pad.rail === rail),
-      near,
+  /** The pad that was chosen by hand for a wire. */
+  private chosen(wire: string): Pad | undefined {
+    const pad = this.resolved.plan.wires[wire]?.pad
+    return pad === undefined ? undefined : this.resolved.pad(pad)
+  }
+
+  private use(pad: string): void {
+    this.taken.set(pad, (this.taken.get(pad) ?? 0) + 1)
+  }
+
+  /** The pad chosen by hand for a wire, otherwise one of the pin, not yet used if there is one. */
+  ofPin(pin: string, wire: string): Pad | undefined {
+    return this.chosen(wire) ?? this.take(this.resolved.padsOfPin(pin))
+  }
+
+  /** The pad chosen by hand for a wire, otherwise a supply pad of a rail, near a pad. */
+  ofRail(rail: string, near: Pad | undefined, wire: string): Pad | undefined {
+    const pads = this.resolved.board.pads
+    return (
+      this.chosen(wire) ??
+      this.take(
+        pads.filter((pad) => pad.rail === rail),
+        near,
+      )
     )
   }
 
   /** A ground pad, chosen likewise. */
-  ground(near: Pad | undefined): Pad | undefined {
-    return this.take(
-      this.resolved.board.pads.filter((pad) => pad.kind === 'ground'),
-      near,
+  ground(near: Pad | undefined, wire: string): Pad | undefined {
+    const pads = this.resolved.board.pads
+    return (
+      this.chosen(wire) ??
+      this.take(
+        pads.filter((pad) => pad.kind === 'ground'),
+        near,
+      )
     )
   }
 
@@ -43,7 +64,7 @@ export class PadBook {
     const best = [...pads].sort(
       (one, other) => stranger(one) - stranger(other) || cost(one) - cost(other) || uses(one) - uses(other),
     )[0]
-    if (best) this.taken.set(best.id, uses(best) + 1)
+    if (best) this.use(best.id)
     return best
   }
 }

@@ -36,6 +36,8 @@ export interface Wire {
   need?: NeedKey
   source?: Place
   omitted: boolean
+  /** Held as it is by hand. */
+  locked: boolean
 }
 
 /** Wire sizes at hand, thinnest first. */

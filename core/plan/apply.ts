@@ -193,6 +193,7 @@ function forgetPlaces(plan: Draft<Plan>): void {
   plan.portSettings = {}
   for (const [wire, override] of Object.entries(plan.wires)) {
     delete override.pad
+    delete override.locked
     if (!Object.keys(override).length) delete plan.wires[wire]
   }
   plan.supplies = Object.fromEntries(Object.entries(plan.supplies).filter(([, source]) => source.startsWith('output:')))

@@ -59,6 +59,8 @@ export interface WireOverride {
   pad?: string
   /** The wire is not fitted. */
   omitted?: boolean
+  /** What is set here was held by a lock, not chosen value by value. */
+  locked?: boolean
 }
 
 /** A point on the airframe seen from above: x to the right, y to the front, from the middle of the craft. */

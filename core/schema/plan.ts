@@ -61,6 +61,7 @@ export const wireOverride = Joi.object({
   note: prose,
   pad: id,
   omitted: Joi.boolean(),
+  locked: Joi.boolean(),
 })
 
 /** Names of wires: device, terminal and what the wire is for. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { mdiLock, mdiLockOpenVariantOutline } from '@mdi/js'
 import { resolvePlan, type WireOverride } from '#core/plan'
-import type { Wire } from '#core/harness'
+import { lockWire, unlockWire, type Wire } from '#core/harness'
 import { useNames } from '~/composables/useNames'
 import { useBuild } from '~/stores/build'
 
@@ -18,6 +19,11 @@ const byHand = computed(() => build.plan!.wires[wire.id])
 
 function set(override: WireOverride) {
   build.edit({ type: 'wire.set', wire: wire.id, override })
+}
+
+function setLock() {
+  const plan = build.plan!
+  build.edit(wire.locked ? unlockWire(plan, build.analysis!.wires, wire) : lockWire(plan, wire))
 }
 </script>
 
@@ -57,8 +63,14 @@ function set(override: WireOverride) {
       maxlength="200"
       @change="(event: Event) => set({ note: (event.target as HTMLInputElement).value })"
     />
+    <v-btn
+      :prepend-icon="wire.locked ? mdiLock : mdiLockOpenVariantOutline"
+      title="A locked wire keeps its pad, colour, gauge and length, and what it serves keeps its place"
+      @click="setLock"
+      >{{ wire.locked ? 'Unlock' : 'Lock as it is' }}</v-btn
+    >
     <v-switch :model-value="!wire.omitted" label="Fitted" @update:model-value="(on) => set({ omitted: !on })" />
-    <v-btn v-if="byHand" color="primary" @click="build.edit({ type: 'wire.set', wire: wire.id, override: null })"
+    <v-btn v-if="byHand && !wire.locked" color="primary" @click="build.edit({ type: 'wire.set', wire: wire.id, override: null })"
       >As worked out</v-btn
     >
   </div>

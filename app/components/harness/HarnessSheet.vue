@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
-import { padLetters, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
+import { padLetters, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
 import { wireColours } from '#core/units'
 import { usePanZoom } from '~/composables/usePanZoom'
 import { useBuild } from '~/stores/build'
@@ -23,7 +23,7 @@ const fits = ({ title, subtitle, width }: DrawnBox) => title.length * 7.1 + subt
 const moved = computed(() => Object.keys(build.plan!.layout).length)
 
 /** The device in hand: where it was gripped, and the frame that waits to be drawn. */
-let held: { id: string; dx: number; dy: number; at: { x: number; y: number }; moved: boolean } | undefined
+let held: { id: string; dx: number; dy: number; at: { x: number; y: number }; levels: number[]; moved: boolean } | undefined
 let waiting = 0
 
 function place(event: PointerEvent) {
@@ -32,19 +32,28 @@ function place(event: PointerEvent) {
   return { x: point.x, y: point.y }
 }
 const snap = (value: number) => Math.round(value / 8) * 8
+/** Heights at which a wire runs straight, and where it stood, draw the device to them. */
+const settle = (y: number, levels: number[]) => levels.find((level) => Math.abs(level - y) < 6) ?? snap(y)
 
 function grip(event: PointerEvent, box: DrawnBox) {
   if (event.button !== 0) return
   event.stopPropagation()
   const { x, y } = place(event)
-  held = { id: box.id, dx: x - box.x, dy: y - box.y, at: { x: box.x, y: box.y }, moved: false }
+  held = {
+    id: box.id,
+    dx: x - box.x,
+    dy: y - box.y,
+    at: { x: box.x, y: box.y },
+    levels: [...straightHeights(drawing, box.id), box.y],
+    moved: false,
+  }
   ;(event.currentTarget as SVGElement).setPointerCapture(event.pointerId)
 }
 
 function pull(event: PointerEvent) {
   if (!held) return
   const { x, y } = place(event)
-  const at = { x: snap(x - held.dx), y: snap(y - held.dy) }
+  const at = { x: snap(x - held.dx), y: settle(y - held.dy, held.levels) }
   if (at.x === held.at.x && at.y === held.at.y) return
   held = { ...held, at, moved: true }
   cancelAnimationFrame(waiting)

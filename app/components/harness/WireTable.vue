@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiLock } from '@mdi/js'
 import type { Wire, WireEnd } from '#core/harness'
 import { wireColours, type WireColour } from '#core/units'
 import { useNames } from '~/composables/useNames'
@@ -58,6 +59,7 @@ watch(
       >
         <td class="mono">
           <button @click.stop="selection.select(`wire:${wire.id}`)">{{ wire.number }}</button>
+          <v-icon v-if="wire.locked" :icon="mdiLock" size="13" aria-label="locked" />
         </td>
         <td>
           {{ names.device(wire.from.device!) }} <b class="mono">{{ wire.from.label }}</b>

@@ -17,6 +17,7 @@ const wire = (pad: string, points: Point[]): DrawnWire => ({
     measured: false,
     note: '',
     omitted: false,
+    locked: false,
   },
   points,
   label: points[0]!,

@@ -19,6 +19,7 @@ import {
 import { Router } from './route'
 
 export * from './model'
+export { straightHeights } from './snap'
 export { drawingFigures, type DrawingFigures } from './figures'
 
 /**

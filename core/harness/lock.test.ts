@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest'
+import { allocated } from '../../tests/helpers/plans'
+import { adopt, analyse } from '../engine'
+import { applyEdit, resolvePlan, type Edit, type Plan } from '../plan'
+import { lockWire, unlockWire, wiresOf } from './index'
+
+const laidOut = (plan: Plan) => adopt(plan, analyse(plan).proposal)
+const wiresIn = (plan: Plan) => wiresOf(resolvePlan(plan))
+const named = (plan: Plan, id: string) => wiresIn(plan).find((wire) => wire.id === id)!
+
+describe('a locked wire', () => {
+  it.each(['gnss.gnd', 'gnss.vcc', 'gnss.tx'])('keeps what it has when all else changes: %s', (id) => {
+    const plan = allocated('spillway-hex')
+    const before = named(plan, id)
+    const changes: Edit[] = [
+      { type: 'device.place', device: 'gnss', spot: { x: 180, y: -160 } },
+      { type: 'device.remove', device: 'receiver' },
+    ]
+    const changed = changes.reduce<Plan>(applyEdit, applyEdit(plan, lockWire(plan, before)))
+    const after = named(laidOut(changed), id)
+    for (const key of ['colour', 'gauge', 'length'] as const) expect(after[key]).toBe(before[key])
+    expect(after.to.point).toBe(before.to.point)
+    expect(after.locked).toBe(true)
+    const freed = applyEdit(changed, unlockWire(changed, wiresIn(changed), after))
+    expect(named(laidOut(freed), id).length).not.toBe(before.length)
+  })
+
+  it('goes back to what it was, its note kept, and lets go of its need with the last wire of it', () => {
+    const start = applyEdit(allocated('spillway-hex'), { type: 'wire.set', wire: 'gnss.tx', override: { note: 'twisted' } })
+    let plan = start
+    for (const id of ['gnss.tx', 'gnss.rx']) plan = applyEdit(plan, lockWire(plan, named(plan, id)))
+    const { need } = named(plan, 'gnss.tx')
+    expect(plan.locks[need!]).toBeDefined()
+    plan = applyEdit(plan, unlockWire(plan, wiresIn(plan), named(plan, 'gnss.rx')))
+    expect(plan.locks[need!]).toBeDefined()
+    plan = applyEdit(plan, unlockWire(plan, wiresIn(plan), named(plan, 'gnss.tx')))
+    expect(plan).toEqual(start)
+  })
+
+  it('does not lay a need open that was locked before: it stays until let go by hand or with its last wire', () => {
+    const plan = allocated('spillway-hex')
+    const wire = named(plan, 'gnss.tx')
+    const edit = lockWire(plan, wire)
+    expect(edit).toMatchObject({ type: 'several', label: `Lock wire ${wire.number}` })
+    const locked = applyEdit(plan, edit)
+    expect(lockWire(locked, wire)).toMatchObject({ edits: [{ type: 'wire.set' }] })
+  })
+
+  it('has its pad counted from the start: no third wire is put there', () => {
+    const plan = allocated('spillway-hex')
+    const ground = named(plan, 'gnss.gnd')
+    const other = wiresIn(plan).find(({ kind, to }) => kind === 'ground' && to.point !== ground.to.point)!
+    const chosen = applyEdit(plan, { type: 'wire.set', wire: other.id, override: { pad: ground.to.point } })
+    expect(named(chosen, other.id).to.point).toBe(ground.to.point)
+    expect(wiresIn(chosen).filter(({ to }) => to.point === ground.to.point).length).toBeLessThanOrEqual(2)
+  })
+
+  it('belongs to its board: on another it is worked out', () => {
+    const plan = allocated('culvert-scout')
+    const wire = named(plan, 'gnss.gnd')
+    const locked = applyEdit(plan, lockWire(plan, wire))
+    const { board, definitions } = allocated('spillway-hex')
+    const definition = definitions.boards[board.definition]!
+    const { revision, firmware } = board
+    const moved = applyEdit(locked, { type: 'board.choose', definition, revision, firmware })
+    expect(moved.wires['gnss.gnd']).toEqual({ colour: wire.colour, gauge: wire.gauge, length: wire.length })
+  })
+})
