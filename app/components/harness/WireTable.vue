@@ -114,11 +114,12 @@ watch(
 }
 .wires :deep(td),
 .wires :deep(th) {
-  padding: 0 8px !important;
+  padding: 0 6px !important;
   white-space: nowrap;
 }
 .where {
-  font-size: 12px;
+  font-size: 11.5px;
+  margin-left: 5px;
 }
 .swatch {
   width: 18px;
@@ -128,7 +129,7 @@ watch(
   align-self: center;
 }
 .colour {
-  width: 92px;
+  width: 78px;
 }
 .wires :deep(.v-field__input) {
   padding-top: 4px;
@@ -136,7 +137,10 @@ watch(
   min-height: 28px;
 }
 .length {
-  width: 62px;
+  width: 52px;
+  padding: 2px 4px;
+  border: 1px solid rgba(var(--v-theme-on-surface), 0.4);
+  border-radius: 3px;
   text-align: right;
   color: inherit;
 }
