@@ -1,4 +1,5 @@
-import { defaultLayers, drawHarness, wiresOf, type HarnessDrawing, type Layers } from '#core/harness'
+import type { Analysis } from '#core/engine'
+import { defaultLayers, Sheet, wiresOf, type HarnessDrawing, type Layers } from '#core/harness'
 import { resolvePlan } from '#core/plan'
 import { useBuild } from '~/stores/build'
 import { useQuestions } from './useQuestions'
@@ -13,6 +14,8 @@ export function useHarnessDrawing() {
   const layers = ref<Layers>({ ...defaultLayers })
   const drawing = shallowRef<HarnessDrawing>()
   let asked = 0
+  /** What stays the same while a device is dragged. */
+  let sheet: { of: Analysis; layers: Layers; drawn: Sheet } | undefined
 
   watch(
     () => [build.analysis, layers.value] as const,
@@ -30,8 +33,11 @@ export function useHarnessDrawing() {
     const { plan, analysis } = build
     if (!drawing.value || !analysis) return
     asked += 1
-    const moved = resolvePlan({ ...plan!, layout: { ...plan!.layout, [device]: at } })
-    drawing.value = drawHarness(moved, wiresOf(moved), plain(layers.value), drawing.value.arrangement)
+    if (sheet?.of !== analysis || sheet.layers !== layers.value) {
+      const resolved = resolvePlan(plan!)
+      sheet = { of: analysis, layers: layers.value, drawn: new Sheet(resolved, wiresOf(resolved), plain(layers.value)) }
+    }
+    drawing.value = sheet.drawn.draw(drawing.value.arrangement, { ...plan!.layout, [device]: at })
   }
 
   return { layers, drawing, drag }

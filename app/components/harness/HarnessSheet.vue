@@ -20,6 +20,8 @@ const board = computed(() => drawing.board)
 const signOf = (kind: string) =>
   kind === 'ground' ? padLetters.ground.letter : kind === 'supply' ? padLetters.supply.letter : ''
 const fits = ({ title, subtitle, width }: DrawnBox) => title.length * 7.1 + subtitle.length * 5 < width - 18
+/** What the selection does to a thing; with it and its place, what is drawn of it stays the same while another is dragged. */
+const look = (id: string) => (selection.lit.has(id) ? 'lit' : selection.selected ? 'other' : 'none')
 const moved = computed(() => Object.keys(build.plan!.layout).length)
 
 /** The device in hand: where it was gripped, and the frame that waits to be drawn. */
@@ -141,6 +143,7 @@ function allBack() {
       <g
         v-for="{ wire, points, label } in drawing.wires"
         :key="wire.id"
+        v-memo="[drawing.arrangement, wire, line(points), look(`wire:${wire.id}`)]"
         class="wire"
         :class="{
           chosen: selection.lit.has(`wire:${wire.id}`),
@@ -159,6 +162,7 @@ function allBack() {
       <g
         v-for="pad in board.pads"
         :key="pad.id"
+        v-memo="[drawing.arrangement, board.x, board.y, look(`pad:${pad.id}`)]"
         class="pad"
         :class="{ used: pad.used, under: pad.under, lit: selection.lit.has(`pad:${pad.id}`) }"
         @click="selection.select(`pad:${pad.id}`)"
@@ -187,6 +191,7 @@ function allBack() {
       <g
         v-for="box in drawing.devices"
         :key="box.id"
+        v-memo="[drawing.arrangement, box.x, box.y, box.side, look(`device:${box.id}`)]"
         :class="{ chosen: selection.lit.has(`device:${box.id}`) }"
         class="box"
         tabindex="0"

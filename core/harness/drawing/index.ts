@@ -1,4 +1,4 @@
-import type { ResolvedPlan } from '../../plan'
+import type { Plan, ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
 import { alignColumn, heightOfBend, placesOf, type Places } from './align'
 import { findArrangement, type Look } from './arrangement'
@@ -41,8 +41,8 @@ export function drawHarness(
 
 const orders = ['together', 'by pad'] as const
 
-/** What stays the same however the devices are arranged. */
-class Sheet {
+/** What stays the same however the devices are arranged; made once, it draws many arrangements quickly. */
+export class Sheet {
   private readonly lines: Wire[]
   private readonly shape: ReturnType<typeof boardShape>
   private readonly blocks: Block[]
@@ -77,7 +77,7 @@ class Sheet {
 
   /** Wires on each other and crossings count most, then bends, then height. */
   private look(arrangement: Arrangement): Look {
-    const { all, wires, ways, height } = this.layOut(arrangement)
+    const { all, wires, ways, height } = this.layOut(arrangement, {})
     const { crossings, bends, overlaps, crossed } = drawingFigures({ wires })
     return {
       arrangement,
@@ -88,9 +88,10 @@ class Sheet {
     }
   }
 
-  draw(arrangement: Arrangement): HarnessDrawing {
+  /** @param layout devices that stand elsewhere than arranged, by id; those that were dragged when missing */
+  draw(arrangement: Arrangement, layout: Plan['layout'] = this.resolved.plan.layout): HarnessDrawing {
     const { resolved, shape } = this
-    const { all, ways, origin, wires, right } = this.layOut(arrangement)
+    const { all, ways, origin, wires, right } = this.layOut(arrangement, layout)
     const boxes = all.map((block) => drawBox(shifted(block, origin), resolved))
     const edge = ({ x, width, side }: DrawnBox) => x + width + (side === 'right' ? grid.badge : 0)
     return {
@@ -108,7 +109,7 @@ class Sheet {
   }
 
   /** Blocks and wires in their places, from the board's upper left corner, and where that comes to lie on the sheet. */
-  private layOut(arrangement: Arrangement) {
+  private layOut(arrangement: Arrangement, layout: Plan['layout']) {
     const { shape, router } = this
     const columns = this.columns(arrangement)
     const all = [...columns.left, ...columns.right]
@@ -123,7 +124,7 @@ class Sheet {
     const upper = Math.min(ways.top, ...all.map(({ y }) => y))
     const lower = Math.max(ways.bottom, ...all.map(({ y, height }) => y + height))
     const origin = { x: grid.padding + grid.badge - leftX, y: grid.padding + grid.row - upper }
-    if (this.moveDragged(all, origin)) ways = router.plan(all, arrangement.round)
+    if (this.moveDragged(all, layout, origin)) ways = router.plan(all, arrangement.round)
     return { all, ways, origin, wires: router.draw(ways), right: rightX + grid.device, height: lower - upper }
   }
 
@@ -153,10 +154,10 @@ class Sheet {
   }
 
   /** Puts devices that were dragged where they were left. Whether there are any. */
-  private moveDragged(blocks: Block[], origin: Point): boolean {
-    const dragged = blocks.filter(({ id }) => this.resolved.plan.layout[id])
+  private moveDragged(blocks: Block[], layout: Plan['layout'], origin: Point): boolean {
+    const dragged = blocks.filter(({ id }) => layout[id])
     for (const block of dragged) {
-      const { x, y } = this.resolved.plan.layout[block.id]!
+      const { x, y } = layout[block.id]!
       block.x = x - origin.x
       block.y = y - origin.y
       block.side = block.x + grid.device / 2 < this.shape.width / 2 ? 'left' : 'right'
