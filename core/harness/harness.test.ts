@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { allocated } from '../../tests/helpers/plans'
+import { allocated, demo, library } from '../../tests/helpers/plans'
 import { layered, outside } from '../../tests/helpers/layered'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
@@ -164,6 +164,15 @@ describe('drawHarness', () => {
     expect(own.crossings).toBeLessThanOrEqual(other.crossings)
     expect(own.bends).toBeLessThanOrEqual(other.bends)
     expect(drawingFigures(drawing).overlaps).toBe(0)
+  })
+
+  it('lays no two wires on each other on any shipped board', () => {
+    for (const definition of Object.values(library.boards)) {
+      const [revision, firmware] = [Object.keys(definition.revisions)[0]!, Object.keys(definition.firmwares)[0]!]
+      const resolved = resolvePlan(laidOut(demo('spillway-hex', { type: 'board.choose', definition, revision, firmware })))
+      const drawing = drawHarness(resolved, wiresOf(resolved), everyLayer)
+      expect(drawingFigures(drawing).overlaps, definition.name).toBe(0)
+    }
   })
 
   it('keeps a device where it was dragged, and its wires with it, on either side', () => {

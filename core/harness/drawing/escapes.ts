@@ -28,22 +28,40 @@ export function findEscapes(resolved: ResolvedPlan, shape: Omit<DrawnBoard, 'x' 
     const along = (pad: Pad) => (level ? point(pad).y : point(pad).x)
     const limit = level ? height : width
     const border = all.filter((pad) => pad.side === 'top' && depth(pad) <= borderDepth)
-    const marks = border.map(along).sort((a, b) => a - b)
-    const slots = [...marks, limit - 4]
-      .map((mark, at) => (mark + (marks[at - 1] ?? 4)) / 2)
-      .filter((slot) => !marks.some((mark) => Math.abs(mark - slot) < 5))
+    const marks = border.map(along)
+    const beyond = (pad: Pad) => all.filter((other) => other !== pad && depth(other) < depth(pad)).map(along)
     const out = (at: number, inset: number): Point =>
       level ? { x: edge === 'left' ? inset : width - inset, y: at } : { x: at, y: edge === 'top' ? inset : height - inset }
     for (const pad of border) if (used.has(pad.id)) escapes.set(pad.id, { edge, points: [point(pad), out(along(pad), 0)] })
     const inner = all.filter((pad) => !border.includes(pad) && used.has(pad.id)).sort((a, b) => along(a) - along(b))
+    const taken: number[] = []
     for (const pad of inner) {
-      const free = [...slots].sort((a, b) => Math.abs(a - along(pad)) - Math.abs(b - along(pad)))[0] ?? along(pad)
-      slots.splice(slots.indexOf(free), slots.includes(free) ? 1 : 0)
+      const clear = (at: number) => !taken.some((other) => Math.abs(other - at) < between)
+      const straight = clear(along(pad)) && !beyond(pad).some((other) => Math.abs(other - along(pad)) < besidePad)
+      const ways = waysOut(marks, limit).filter(clear)
+      const free = straight
+        ? along(pad)
+        : (ways.sort((a, b) => Math.abs(a - along(pad)) - Math.abs(b - along(pad)))[0] ?? along(pad))
+      taken.push(free)
       const inset = Math.min(depth(pad) * scale, borderDepth * scale + 8 + (inner.indexOf(pad) % 6) * 4)
-      const jog = out(along(pad), inset)
-      const turn = out(free, inset)
-      escapes.set(pad.id, { edge, points: [point(pad), jog, turn, out(free, 0)] })
+      escapes.set(pad.id, { edge, points: [point(pad), out(along(pad), inset), out(free, inset), out(free, 0)] })
     }
   }
   return escapes
+}
+
+/** A wire passes a pad at this distance from its middle at least, and another wire at that. */
+const besidePad = 8
+const between = 6
+
+/** Where along an edge a wire can leave between its pads. */
+function waysOut(marks: number[], limit: number): number[] {
+  const sorted = [4 - besidePad, ...[...marks].sort((a, b) => a - b), limit - 4 + besidePad]
+  return sorted.slice(1).flatMap((mark, at) => {
+    const from = sorted[at]! + besidePad
+    const room = mark - besidePad - from
+    if (room < 0) return []
+    const count = Math.floor(room / between)
+    return Array.from({ length: count + 1 }, (_, step) => from + (room - count * between) / 2 + step * between)
+  })
 }

@@ -3,7 +3,7 @@ import type { Wish } from './align'
 import type { Escapes } from './escapes'
 import { innerX, rowY, type Block, type Row } from './blocks'
 import { assignTracks, type Run, type RunEnd } from './channel'
-import { clearance, layLanes, type LaneRequest } from './lanes'
+import { clearance, layLanes, least, type LaneRequest } from './lanes'
 import { grid, type Brim, type DrawnBoard, type DrawnWire, type Point, type Side } from './model'
 
 /** A wire's way through the channel of one side. */
@@ -149,12 +149,19 @@ export class Router {
     const count = { left: 0, right: 0 }
     for (const edge of ['left', 'right'] as const) {
       const from = (one: (typeof round)[number]) => (one.brim === 'top' ? one.y : this.shape.height - one.y)
-      const upward = { top: 0, bottom: 0 }
+      const last = { top: 0, bottom: 0 }
+      const stood: { place: number; brim: Brim; y: number }[] = []
       for (const one of round.filter((other) => other.edge === edge).sort((a, b) => from(a) - from(b))) {
-        const out = firstUpright + (upward[one.brim] += 1) * uprightStep
+        const meets = ({ brim, y }: { brim: Brim; y: number }) =>
+          brim === one.brim || (brim === 'top' ? y > one.y - least : y < one.y + least)
+        let place = last[one.brim] + 1
+        while (stood.some((other) => other.place === place && meets(other))) place += 1
+        last[one.brim] = place
+        stood.push({ place, ...one })
+        const out = firstUpright + place * uprightStep
         x.set(one.wire.id, edge === 'left' ? -out : this.shape.width + out)
       }
-      count[edge] = Math.max(upward.top, upward.bottom)
+      count[edge] = Math.max(last.top, last.bottom)
     }
     return { x, count }
   }
