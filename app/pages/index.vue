@@ -80,22 +80,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New build</v-btn>
         <input ref="file" type="file" accept=".json,application/json" hidden aria-label="Plan file" @change="openFile" />
       </div>
-      <v-alert
-        v-if="refused"
-        type="error"
-        variant="outlined"
-        density="compact"
-        closable
-        class="ma-4"
-        @click:close="refused = undefined"
-      >
-        <b>{{ refused.file }} cannot be opened.</b> Nothing was changed.
-        <ul class="pl-4">
-          <li v-for="one in refused.problems" :key="one.place + one.message">
-            <span v-if="one.place" class="mono">{{ one.place }}</span> {{ one.message }}
-          </li>
-        </ul>
-      </v-alert>
+      <RefusedFile v-if="refused" v-bind="refused" what="opened" @close="refused = undefined" />
       <p v-if="failure" role="alert" class="pa-4 text-error">{{ failure }}</p>
       <p v-else-if="!builds" class="pa-4 quiet">Fetching the builds.</p>
       <p v-else-if="!builds.length" class="pa-4">
@@ -161,10 +146,6 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
 </template>
 
 <style scoped>
-.page {
-  height: 100vh;
-  overflow: auto;
-}
 .name {
   padding-block: 8px !important;
   min-width: 260px;

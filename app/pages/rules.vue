@@ -44,10 +44,6 @@ const families = computed(() => {
 </template>
 
 <style scoped>
-.page {
-  height: 100vh;
-  overflow: auto;
-}
 .find {
   max-width: 240px;
 }

@@ -1,8 +1,4 @@
 <script setup lang="ts">
-import { mdiThemeLightDark } from '@mdi/js'
-import { useThemeSwitch } from '~/composables/useThemeSwitch'
-
-const switchTheme = useThemeSwitch()
 const places = [
   { to: '/', name: 'Builds' },
   { to: '/catalogue', name: 'Catalogue' },
@@ -11,26 +7,17 @@ const places = [
 </script>
 
 <template>
-  <header class="top no-print">
+  <HeadBar>
     <img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b>
     <nav aria-label="Places">
       <NuxtLink v-for="place in places" :key="place.to" :to="place.to" exact-active-class="here">{{ place.name }}</NuxtLink>
     </nav>
     <v-spacer />
     <slot />
-    <v-btn :icon="mdiThemeLightDark" aria-label="Light or dark" title="Light or dark" @click="switchTheme" />
-  </header>
+  </HeadBar>
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  height: 44px;
-  padding: 0 12px;
-  border-bottom: var(--edge);
-}
 nav {
   display: flex;
   gap: 4px;

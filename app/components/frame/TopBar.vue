@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { mdiHistory, mdiMagnify, mdiRedo, mdiThemeLightDark, mdiUndo } from '@mdi/js'
-import { useThemeSwitch } from '~/composables/useThemeSwitch'
+import { mdiHistory, mdiMagnify, mdiRedo, mdiUndo } from '@mdi/js'
 import { useBuild } from '~/stores/build'
 
 const emit = defineEmits<{ palette: []; versions: [] }>()
 const build = useBuild()
-const switchTheme = useThemeSwitch()
+const bar = useTemplateRef<{ switchTheme: () => void }>('bar')
 
 const saved = computed(() => {
   const words = {
@@ -18,11 +17,11 @@ const saved = computed(() => {
   return words[build.saveState]
 })
 
-defineExpose({ switchTheme })
+defineExpose({ switchTheme: () => bar.value?.switchTheme() })
 </script>
 
 <template>
-  <header class="top no-print">
+  <HeadBar ref="bar">
     <NuxtLink to="/" class="home" aria-label="All builds"
       ><img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b></NuxtLink
     >
@@ -49,21 +48,10 @@ defineExpose({ switchTheme })
       Redo
     </v-btn>
     <v-btn :prepend-icon="mdiMagnify" @click="emit('palette')">Commands <kbd class="mono ml-2 quiet">Ctrl K</kbd></v-btn>
-    <v-btn :icon="mdiThemeLightDark" aria-label="Light or dark" title="Light or dark" @click="switchTheme">
-      <v-icon :icon="mdiThemeLightDark" />
-    </v-btn>
-  </header>
+  </HeadBar>
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  height: 44px;
-  padding: 0 12px;
-  border-bottom: var(--edge);
-}
 .home {
   display: flex;
   align-items: center;

@@ -93,14 +93,7 @@ async function remove(one: Definition) {
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New {{ kind }}</v-btn>
         <input ref="file" type="file" accept=".json,.yaml,.yml" hidden aria-label="Definition file" @change="take" />
       </div>
-      <v-alert v-if="refused" type="error" variant="outlined" density="compact" closable class="ma-4" @click:close="refused = undefined">
-        <b>{{ refused.file }} cannot be taken in.</b> Nothing was changed.
-        <ul class="pl-4">
-          <li v-for="one in refused.problems" :key="one.place + one.message">
-            <span v-if="one.place" class="mono">{{ one.place }}</span> {{ one.message }}
-          </li>
-        </ul>
-      </v-alert>
+      <RefusedFile v-if="refused" v-bind="refused" what="taken in" @close="refused = undefined" />
       <p v-if="!catalogue.library" class="pa-4 quiet">Fetching the catalogue.</p>
       <v-table v-else class="plain" hover>
         <thead>
@@ -139,10 +132,6 @@ async function remove(one: Definition) {
 </template>
 
 <style scoped>
-.page {
-  height: 100vh;
-  overflow: auto;
-}
 .find {
   max-width: 220px;
 }

@@ -11,7 +11,15 @@ const fittedFor = <N>(need: N) =>
   ({ key: 'x/n', fitted: resolvePlan(base).devices[0]!, need }) as unknown as FittedNeed & { need: N }
 
 const i2c = (addresses: number[], pullUp: boolean) =>
-  fittedFor<I2cNeed>({ id: 'n', label: 'Compass', kind: 'i2c', sda: 'sda', scl: 'scl', addresses, pullUp } as I2cNeed)
+  fittedFor<I2cNeed>({
+    id: 'n',
+    label: 'Compass',
+    kind: 'i2c',
+    sda: 'sda',
+    scl: 'scl',
+    addresses,
+    ...(pullUp ? { pullUp: 4700 } : {}),
+  })
 const can = fittedFor<CanNeed>({ id: 'n', label: 'Power module', kind: 'can', high: 'h', low: 'l' } as CanNeed)
 const receiver = (kind: ReceiverNeed['kind'], count: number) =>
   fittedFor<ReceiverNeed>({
