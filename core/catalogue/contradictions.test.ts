@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { library } from '../../tests/helpers/plans'
 import type { BoardDefinition } from './board'
 import { boardContradictions, deviceContradictions, terminalsOfNeed } from './contradictions'
-import type { DeviceDefinition } from './device'
+import type { DeviceDefinition, Need } from './device'
 
 const corran = library.boards['corran-7']!
-const overlay = Object.values(library.devices).find(({ needs }) => Object.values(needs).some(({ kind }) => kind === 'serial'))!
+const needsOf = ({ needs }: DeviceDefinition) => needs as Record<string, Need>
+const overlay = Object.values(library.devices).find((device) => Object.values(needsOf(device)).some(({ kind }) => kind === 'serial'))!
 
 const toldOf = <T>(whole: T, edit: (draft: T) => void, judge: (draft: T) => { place: string; message: string }[]) => {
   const draft = structuredClone(whole)
@@ -57,7 +58,7 @@ describe('what contradicts itself', () => {
 
   const [ground] = Object.entries(overlay.terminals).find(([, { role }]) => role === 'ground')!
   const [feed] = Object.entries(overlay.supplies)[0]!
-  const [serial] = Object.entries(overlay.needs).find(([, { kind }]) => kind === 'serial')!
+  const [serial] = Object.entries(needsOf(overlay)).find(([, { kind }]) => kind === 'serial')!
   const devices: [string, (draft: DeviceDefinition) => void, string][] = [
     ['a supply at a ground', (draft) => (draft.supplies[feed]!.terminal = ground), `supplies.${feed}.terminal: terminal "${ground}" is ground, not supply`],
     ['a supply at nothing', (draft) => (draft.supplies[feed]!.terminal = 'ghost'), `supplies.${feed}.terminal: there is no terminal "ghost"`],
@@ -72,7 +73,7 @@ describe('what contradicts itself', () => {
     [
       'a rate that is not among its rates',
       (draft) => {
-        const need = draft.needs[serial]!
+        const need = needsOf(draft)[serial]!
         if (need.kind === 'serial') need.options[0]!.default = 12_345
       },
       `needs.${serial}.options[0].default: 12345 is not among its bauds`,
@@ -92,8 +93,8 @@ describe('what contradicts itself', () => {
 describe('terminalsOfNeed', () => {
   it('are terminals of the device for every need of every device, one twice only where a link has one wire', () => {
     for (const device of Object.values(library.devices)) {
-      for (const [id, need] of Object.entries(device.needs)) {
-        const terminals = terminalsOfNeed({ ...need, id } as Parameters<typeof terminalsOfNeed>[0])
+      for (const [id, need] of Object.entries(needsOf(device))) {
+        const terminals = terminalsOfNeed(need)
         if (new Set(terminals).size < terminals.length) expect(need.kind, `${device.id} ${id}`).toBe('serial')
         for (const terminal of terminals) expect(Object.keys(device.terminals), `${device.id} ${id}`).toContain(terminal)
         expect(terminals.length > 0).toBe(need.kind !== 'control')
