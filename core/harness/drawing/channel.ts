@@ -7,8 +7,6 @@ export interface RunEnd {
 /** A wire's way through a channel: along one end, up or down a track, along the other. */
 export interface Run {
   ends: [RunEnd, RunEnd]
-  /** Runs of one key belong to one pad: they are one trunk and may lie on each other. */
-  key?: string
 }
 
 const low = ({ ends: [a, b] }: Run) => Math.min(a.y, b.y)
@@ -36,7 +34,6 @@ const clashCost = 20
 
 /** What it costs that the first has its track nearer to the board. */
 export function orderCost(inner: Run, outer: Run): number {
-  if (inner.key !== undefined && inner.key === outer.key) return 0
   return crossings(inner, outer) + (clash(inner, outer) ? clashCost : 0)
 }
 

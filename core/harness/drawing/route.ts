@@ -1,5 +1,6 @@
 import type { Wire } from '../wires'
 import type { Wish } from './align'
+import type { Edge } from './board'
 import type { Escapes } from './escapes'
 import { innerX, rowY, type Block, type Row } from './blocks'
 import { assignTracks, type Run, type RunEnd } from './channel'
@@ -75,7 +76,8 @@ export class Router {
     const { requests, uprights } = this.requests(byId, brims)
     const rows = { left: rowsOf(blocks, 'left'), right: rowsOf(blocks, 'right') }
     const lanes = layLanes(requests, this.shape.height, rows)
-    const passages = this.wires.flatMap((wire) => this.passages(wire, byId, lanes, uprights))
+    const offsets = this.offsets(byId, lanes, uprights)
+    const passages = this.wires.flatMap((wire) => this.passages(wire, byId, lanes, uprights, offsets.get(wire.id) ?? 0))
     const tracks = new Map<Passage, number>()
     const width = { left: 0, right: 0 }
     for (const side of ['left', 'right'] as const) {
@@ -166,7 +168,50 @@ export class Router {
     return { x, count }
   }
 
-  private passages(wire: Wire, byId: Map<string, Block>, lanes: Map<string, number>, uprights: Uprights): Passage[] {
+  /**
+   * How far along the edge from its pad's middle each wire starts, so that wires
+   * to one pad run side by side: in the order in which they turn off, the one that
+   * goes straight on in the middle.
+   */
+  private offsets(byId: Map<string, Block>, lanes: Map<string, number>, uprights: Uprights): Map<string, number> {
+    const byPad = new Map<string, { id: string; order: number; straight: boolean }[]>()
+    for (const wire of this.wires) {
+      const escape = wire.to.device ? undefined : this.escapes.get(wire.to.point)
+      const block = byId.get(wire.from.device!)
+      const row = block && heightOf(block, wire, wire.from.point)
+      if (!block || row === undefined || escape?.points.length !== 2) continue
+      const { y } = exitOf(escape.points)
+      const lane = lanes.get(wire.id)
+      const order = lane === undefined ? row : this.turning(escape.edge, block.side, lane, uprights.x.get(wire.id))
+      const straight = lane === undefined && row === y
+      byPad.set(wire.to.point, [...(byPad.get(wire.to.point) ?? []), { id: wire.id, order, straight }])
+    }
+    const offsets = new Map<string, number>()
+    for (const mine of byPad.values()) {
+      mine.sort((a, b) => a.order - b.order)
+      const straight = mine.findIndex((one) => one.straight)
+      const middle = straight < 0 ? (mine.length - 1) / 2 : straight
+      const step = Math.min(sideBySide, onPad / Math.max(1, middle, mine.length - 1 - middle))
+      mine.forEach(({ id }, at) => offsets.set(id, Math.round((at - middle) * step * 2) / 2))
+    }
+    return offsets
+  }
+
+  /** Where among the wires of a pad one starts that takes a lane, along the edge: nested with those that turn the same way. */
+  private turning(edge: Edge, side: Side, lane: number, upright: number | undefined): number {
+    const far = lane < 0 ? -lane : lane - this.shape.height
+    if (edge === 'top' || edge === 'bottom') return side === 'left' ? far - beyondAll : beyondAll - far
+    const out = Math.abs((upright ?? 0) - this.shape.width / 2)
+    return lane < 0 ? out - beyondAll : beyondAll - out
+  }
+
+  private passages(
+    wire: Wire,
+    byId: Map<string, Block>,
+    lanes: Map<string, number>,
+    uprights: Uprights,
+    offset: number,
+  ): Passage[] {
     const block = byId.get(wire.from.device!)
     const row = block && heightOf(block, wire, wire.from.point)
     if (!block || row === undefined) return []
@@ -175,7 +220,9 @@ export class Router {
     if (wire.to.device) return betweenDevices(wire, block, byId.get(wire.to.device), lane)
     const escape = this.escapes.get(wire.to.point)
     if (!escape) return []
-    const { points, edge } = escape
+    const { edge } = escape
+    const level = edge === 'left' || edge === 'right'
+    const points = escape.points.map(({ x, y }) => (level ? { x, y: y + offset } : { x: x + offset, y }))
     const exit = exitOf(points)
     const enter = (y: number, before: Point[]): Passage => ({
       wire,
@@ -183,7 +230,7 @@ export class Router {
       block,
       other: undefined,
       before,
-      run: { ends: [atDevice(row), { y, at: 'board' }], key: wire.to.point },
+      run: { ends: [atDevice(row), { y, at: 'board' }] },
     })
     if (lane === undefined) return [enter(exit.y, points)]
     if (edge === 'top' || edge === 'bottom') return [enter(lane, [...points, { x: exit.x, y: lane }])]
@@ -209,6 +256,11 @@ function betweenDevices(wire: Wire, block: Block, other: Block | undefined, lane
   return [half(block, start), half(other, end)]
 }
 
+/** Distance of two wires on one pad, and how far from its middle one starts at most. */
+const sideBySide = 4
+const onPad = 5.5
+/** Larger than any height. */
+const beyondAll = 1e6
 const firstUpright = 2
 const uprightStep = 4
 /** From the board's edge to the first track of a channel. */

@@ -2,7 +2,8 @@ import type { HarnessDrawing } from './model'
 
 /**
  * Heights of a device's upper edge at which one of its wires runs straight to where
- * it leaves the board on its side.
+ * it leaves the board on its side. A straight wire starts at its pad's middle, also
+ * where others start beside it.
  */
 export function straightHeights({ devices, wires, board }: HarnessDrawing, id: string): number[] {
   const box = devices.find((device) => device.id === id)
@@ -15,7 +16,9 @@ export function straightHeights({ devices, wires, board }: HarnessDrawing, id: s
       const from = points[at]!
       const crosses = from.y === to.y && (from.x - edge) * (to.x - edge) <= 0
       const level = from.y >= board.y && from.y <= board.y + board.height
-      return crosses && level ? [from.y - (terminal.y - box.y)] : []
+      const pad = at === points.length - 2 ? board.pads.find((one) => one.id === wire.to.point) : undefined
+      const middle = pad ? board.y + pad.y : from.y
+      return crosses && level ? [middle - (terminal.y - box.y)] : []
     })
   })
   return [...new Set(heights)].sort((a, b) => a - b)
