@@ -51,23 +51,23 @@ export function motorSpots(outline: Plan['craft']['outline'], size: Millimetres)
 const usual: Record<DeviceClass, [x: number, y: number]> = {
   receiver: [-0.12, -0.2],
   gnss: [0, 0.17],
-  overlay: [-0.08, 0.08],
-  camera: [0, 0.27],
-  transmitter: [0.1, -0.25],
+  overlay: [-0.07, 0.06],
+  camera: [-0.01, 0.25],
+  transmitter: [0.1, -0.22],
   'video-link': [0.1, -0.25],
   logger: [0.1, 0.06],
   adapter: [0.12, -0.1],
   buzzer: [0.05, -0.2],
-  lights: [-0.13, -0.06],
-  gimbal: [0.03, 0.23],
+  lights: [-0.15, -0.06],
+  gimbal: [0.1, 0.29],
   traffic: [-0.13, 0.12],
-  esc: [0, -0.07],
+  esc: [0, -0.095],
   converter: [-0.06, -0.14],
   sensor: [0.11, 0.14],
   telemetry: [-0.05, -0.26],
   computer: [0.07, 0.12],
   switch: [-0.05, 0.2],
-  light: [-0.08, 0.25],
+  light: [-0.1, 0.25],
   release: [-0.1, -0.12],
   servo: [0.3, -0.01],
   power: [0, -0.13],
@@ -80,7 +80,7 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   if (placement[id]) return placement[id]
   if (id === 'board') return { x: 0, y: 0 }
   const wing = craft.outline === 'wing'
-  if (id === 'battery') return { x: 0, y: Math.round((wing ? 0.07 : -0.2) * craft.size) }
+  if (id === 'battery') return { x: 0, y: Math.round((wing ? 0.07 : -0.235) * craft.size) }
   const fitted = resolved.device(id)
   if (!fitted) return { x: 0, y: 0 }
   const same = resolved.devices.filter(({ device }) => device.class === fitted.device.class)
