@@ -104,4 +104,11 @@ describe('command line', () => {
     expect(ypodoma('draw', hex, '--svg', '-', '--layers', 'smell').stderr).toContain('--layers smell')
     expect(ypodoma('draw', hex, '--svg', '/nowhere/at/all.svg').status).toBe(2)
   })
+  it('ends quietly when its reader has seen enough', () => {
+    const hex = file('hex6.json', ypodoma('demo-plan', 'spillway-hex').stdout)
+    const command = `"${process.execPath}" node_modules/tsx/dist/cli.mjs cli/main.ts power "${hex}" | head -n 1`
+    const { stdout, stderr } = spawnSync('sh', ['-c', command], { encoding: 'utf8' })
+    expect(stdout).toMatch(/^Battery/)
+    expect(stderr).toBe('')
+  })
 })

@@ -1,7 +1,9 @@
 import { Command } from 'commander'
 import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
 import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
-import { finish } from './output'
+import { endWithReader, finish } from './output'
+
+endWithReader()
 
 const program = new Command('ypodoma')
   .description('Decide which peripheral goes where on a flight controller, from a plan file.')

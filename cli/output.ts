@@ -6,6 +6,14 @@ import type { Plan } from '#core/plan'
 /** Input that cannot be used; ends with exit code 2. */
 export class Unusable extends Error {}
 
+/** A reader that has seen enough, such as `head`, ends the program without a complaint. */
+export function endWithReader(): void {
+  process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+    if (error.code !== 'EPIPE') throw error
+    process.exit()
+  })
+}
+
 /** Writes a line. */
 export function print(text: string): void {
   process.stdout.write(`${text}\n`)
