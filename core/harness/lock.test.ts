@@ -37,13 +37,31 @@ describe('a locked wire', () => {
     expect(plan).toEqual(start)
   })
 
-  it('does not lay a need open that was locked before: it stays until let go by hand or with its last wire', () => {
-    const plan = allocated('spillway-hex')
-    const wire = named(plan, 'gnss.tx')
-    const edit = lockWire(plan, wire)
-    expect(edit).toMatchObject({ type: 'several', label: `Lock wire ${wire.number}` })
-    const locked = applyEdit(plan, edit)
-    expect(lockWire(locked, wire)).toMatchObject({ edits: [{ type: 'wire.set' }] })
+  it('gives back what was set by hand before, and leaves a need locked that was locked before', () => {
+    const { need } = named(allocated('spillway-hex'), 'gnss.tx')
+    const place = allocated('spillway-hex').assignment[need!]!.place
+    const start = allocated(
+      'spillway-hex',
+      { type: 'wire.set', wire: 'gnss.tx', override: { colour: 'PK', length: 333 } },
+      { type: 'need.lock', need: need!, place },
+    )
+    const locked = applyEdit(start, lockWire(start, named(start, 'gnss.tx')))
+    expect(named(locked, 'gnss.tx')).toMatchObject({ colour: 'PK', length: 333, locked: true })
+    expect(applyEdit(locked, unlockWire(locked, wiresIn(locked), named(locked, 'gnss.tx')))).toEqual(start)
+  })
+
+  it('hands the place of its need on to the other locked wire, whichever goes first', () => {
+    const start = allocated('spillway-hex')
+    for (const order of [
+      ['gnss.tx', 'gnss.rx'],
+      ['gnss.rx', 'gnss.tx'],
+    ]) {
+      let plan = start
+      for (const id of ['gnss.tx', 'gnss.rx']) plan = applyEdit(plan, lockWire(plan, named(plan, id)))
+      plan = applyEdit(plan, unlockWire(plan, wiresIn(plan), named(plan, order[0]!)))
+      expect(Object.keys(plan.locks)).toHaveLength(Object.keys(start.locks).length + 1)
+      expect(applyEdit(plan, unlockWire(plan, wiresIn(plan), named(plan, order[1]!)))).toEqual(start)
+    }
   })
 
   it('has its pad counted from the start: no third wire is put there', () => {

@@ -1,36 +1,45 @@
-import type { Edit, Plan } from '../plan'
+import type { Edit, LockHold, Plan, WireOverride } from '../plan'
 import type { Wire } from './wires'
 
 /**
  * Holds a wire as it is: pad, colour, gauge and length stay whatever else is
  * worked out anew, and the need it serves stays at its place. It can still be
- * changed by hand.
+ * changed by hand. What was set by hand before is not counted as held.
  * @param wire as worked out for the plan
  */
 export function lockWire(plan: Plan, wire: Wire): Edit {
   const { colour, gauge, length, need } = wire
-  const pad = wire.to.device ? {} : { pad: wire.to.point }
-  const place = need && plan.assignment[need]?.place
-  const hold: Edit = { type: 'wire.set', wire: wire.id, override: { ...pad, colour, gauge, length, locked: true } }
-  const also: Edit[] = place && plan.locks[need] === undefined ? [{ type: 'need.lock', need, place }] : []
-  return { type: 'several', label: `Lock wire ${wire.number}`, edits: [hold, ...also] }
+  const values: Omit<WireOverride, 'locked'> = { colour, gauge, length, ...(wire.to.device ? {} : { pad: wire.to.point }) }
+  const before = plan.wires[wire.id] ?? {}
+  const place = need && plan.locks[need] === undefined ? plan.assignment[need]?.place : undefined
+  const locked: LockHold[] = (['pad', 'colour', 'gauge', 'length'] as const).filter(
+    (key) => values[key] !== undefined && before[key] === undefined,
+  )
+  return {
+    type: 'several',
+    label: `Lock wire ${wire.number}`,
+    edits: [
+      { type: 'wire.set', wire: wire.id, override: { ...values, locked: place ? [...locked, 'need'] : locked } },
+      ...(place ? [{ type: 'need.lock' as const, need: need!, place }] : []),
+    ],
+  }
 }
 
 /**
- * Lets a wire be worked out again. The place of its need is let go when no other
+ * Lets a wire be worked out again: all that its lock held is let go, what was set
+ * by hand before stays. A need that the lock holds stays held while another
  * locked wire serves it.
  * @param wires all wires of the plan
  */
 export function unlockWire(plan: Plan, wires: Wire[], wire: Wire): Edit {
-  const { need } = wire
-  const held = wires.some((other) => other.id !== wire.id && other.need === need && other.locked)
-  const also: Edit[] = need && plan.locks[need] !== undefined && !held ? [{ type: 'need.unlock', need }] : []
-  const { note, omitted } = plan.wires[wire.id] ?? {}
-  const kept = { ...(note ? { note } : {}), ...(omitted ? { omitted } : {}) }
-  const set: Edit[] = Object.keys(kept).length ? [{ type: 'wire.set', wire: wire.id, override: kept }] : []
-  return {
-    type: 'several',
-    label: `Unlock wire ${wire.number}`,
-    edits: [{ type: 'wire.set', wire: wire.id, override: null }, ...set, ...also],
+  const { locked = [], ...values } = plan.wires[wire.id] ?? {}
+  const kept = Object.fromEntries(Object.entries(values).filter(([key]) => !locked.includes(key as LockHold)))
+  const heir = wires.find((other) => other.id !== wire.id && other.need === wire.need && other.locked)
+  const edits: Edit[] = [{ type: 'wire.set', wire: wire.id, override: null }]
+  if (Object.keys(kept).length) edits.push({ type: 'wire.set', wire: wire.id, override: kept })
+  if (wire.need && locked.includes('need')) {
+    const hold = heir && ([...(plan.wires[heir.id]?.locked ?? []), 'need'] as LockHold[])
+    edits.push(heir ? { type: 'wire.set', wire: heir.id, override: { locked: hold } } : { type: 'need.unlock', need: wire.need })
   }
+  return { type: 'several', label: `Unlock wire ${wire.number}`, edits }
 }

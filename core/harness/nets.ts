@@ -198,7 +198,7 @@ class WireMaker {
       need: extra.need,
       source: extra.source,
       omitted: override.omitted ?? false,
-      locked: override.locked ?? false,
+      locked: override.locked !== undefined,
     })
   }
 }

@@ -50,6 +50,9 @@ export interface LinkSettings {
   feature?: boolean
 }
 
+/** What the lock of a wire can hold: its values, and the place of the need it serves. */
+export type LockHold = 'pad' | 'colour' | 'gauge' | 'length' | 'need'
+
 export interface WireOverride {
   colour?: WireColour
   gauge?: number
@@ -59,8 +62,8 @@ export interface WireOverride {
   pad?: string
   /** The wire is not fitted. */
   omitted?: boolean
-  /** What is set here was held by a lock, not chosen value by value. */
-  locked?: boolean
+  /** The wire is locked; what the lock holds and was not set by hand before. */
+  locked?: LockHold[]
 }
 
 /** A point on the airframe seen from above: x to the right, y to the front, from the middle of the craft. */

@@ -61,7 +61,9 @@ export const wireOverride = Joi.object({
   note: prose,
   pad: id,
   omitted: Joi.boolean(),
-  locked: Joi.boolean(),
+  locked: Joi.array()
+    .items(Joi.valid('pad', 'colour', 'gauge', 'length', 'need'))
+    .unique(),
 })
 
 /** Names of wires: device, terminal and what the wire is for. */
