@@ -4,6 +4,7 @@ const layers = [
   ['catalogue'],
   ['plan'],
   ['schema', 'links'],
+  ['suitability'],
   ['allocation', 'harness'],
   ['checks'],
   ['documents'],

@@ -117,10 +117,10 @@ export function whyCommand(file: string, options: { need: string; place: string;
     throw new Unusable(
       `--need ${options.need}: there is no such need; there are ${problem.wants.map(({ key }) => key).join(', ')}`,
     )
-  const place = want.offers.find((offer) => offer.place === options.place || offer.place.endsWith(`:${options.place}`))?.place
+  const place = want.verdicts.find(({ place }) => place === options.place || place.endsWith(`:${options.place}`))?.place
   if (!place)
     throw new Unusable(
-      `--place ${options.place}: no place for this need; there are ${want.offers.map((offer) => offer.place).join(', ')}`,
+      `--place ${options.place}: no place for this need; there are ${want.verdicts.map((verdict) => verdict.place).join(', ')}`,
     )
   const forced = forcePlace(problem, plan, base, options.need, place)
   process.exitCode = forced.possible ? 0 : 1

@@ -2,16 +2,26 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { parsePlan } from '#core/schema'
+import { runProgram } from './program'
 
 const folder = mkdtempSync(join(tmpdir(), 'ypodoma-cli-'))
 
+/** The command line within this process, with what it writes and the code it would end with. */
 function ypodoma(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'cli/main.ts', ...args], {
-    encoding: 'utf8',
-  })
-  return { status, stdout, stderr }
+  const written = { stdout: '', stderr: '' }
+  const spies = (['stdout', 'stderr'] as const).map((stream) =>
+    vi.spyOn(process[stream], 'write').mockImplementation((text) => Boolean((written[stream] += text as string))),
+  )
+  process.exitCode = undefined
+  try {
+    runProgram(args)
+    return { status: process.exitCode ?? 0, ...written }
+  } finally {
+    process.exitCode = undefined
+    for (const spy of spies) spy.mockRestore()
+  }
 }
 
 function file(name: string, text: string) {
@@ -104,9 +114,17 @@ describe('command line', () => {
     expect(ypodoma('draw', hex, '--svg', '-', '--layers', 'smell').stderr).toContain('--layers smell')
     expect(ypodoma('draw', hex, '--svg', '/nowhere/at/all.svg').status).toBe(2)
   })
+  it('runs as a program of its own, with its exit code', () => {
+    const run = (...args: string[]) =>
+      spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...args], { encoding: 'utf8' })
+    const { status, stdout } = run('analyse', file('own.json', ypodoma('demo-plan', 'culvert-scout').stdout), '--json')
+    expect(status).toBe(1)
+    expect(JSON.parse(stdout)).toHaveProperty('findings')
+    expect(run('analyse', '/nowhere.json')).toMatchObject({ status: 2, stderr: '/nowhere.json: there is no such file\n' })
+  })
   it('ends quietly when its reader has seen enough', () => {
     const hex = file('hex6.json', ypodoma('demo-plan', 'spillway-hex').stdout)
-    const command = `"${process.execPath}" node_modules/tsx/dist/cli.mjs cli/main.ts power "${hex}" | head -n 1`
+    const command = `"${process.execPath}" --import tsx cli/main.ts power "${hex}" | head -n 1`
     const { stdout, stderr } = spawnSync('sh', ['-c', command], { encoding: 'utf8' })
     expect(stdout).toMatch(/^Battery/)
     expect(stderr).toBe('')

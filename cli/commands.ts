@@ -102,8 +102,8 @@ export function powerCommand(file: string, { json, state }: { json?: boolean; st
 
 /** Writes the harness drawing as SVG. @throws Unusable for an unknown layer or a file that cannot be written */
 export function drawCommand(file: string, { svg, layers }: { svg: string; layers: string }): void {
-  const wanted = layers.split(',').map((one) => one.trim())
-  const unknown = wanted.find((one) => !(one in defaultLayers))
+  const wanted = layers.split(',').map((layer) => layer.trim())
+  const unknown = wanted.find((layer) => !(layer in defaultLayers))
   if (unknown !== undefined) throw new Unusable(`--layers ${unknown}: expected ${Object.keys(defaultLayers).join(', ')}`)
   const { plan } = allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)

@@ -32,18 +32,22 @@ export interface BuildSummary {
   plan: Plan
 }
 
-export interface SavedVersion {
-  number: number
-  savedAt: string
-  author: string
-  note: string
-  steps: string[]
-}
-
 export type Catalogue = Library & { origins: Record<string, 'shipped' | 'own'> }
 
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
+
 /** Calls the product's own server. @throws ApiError */
-export async function callApi<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function callApi<T>(method: Method, path: string, body?: unknown): Promise<T> {
+  const response = await answered(method, path, body)
+  return (await response.json().catch(() => undefined)) as T
+}
+
+/** Calls the server for a file. @throws ApiError */
+export async function callForFile(method: Method, path: string, body?: unknown): Promise<Blob> {
+  return (await answered(method, path, body)).blob()
+}
+
+async function answered(method: Method, path: string, body: unknown): Promise<Response> {
   let response: Response
   try {
     response = await fetch(path, {
@@ -54,8 +58,8 @@ export async function callApi<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', path
   } catch {
     throw new ApiError(0, 'the server does not answer', [], undefined)
   }
+  if (response.ok) return response
   const answer: unknown = await response.json().catch(() => undefined)
-  if (response.ok) return answer as T
   const data = (answer as { data?: { message?: string; problems?: Problem[] } } | undefined)?.data
   throw new ApiError(response.status, data?.message ?? `the server answered ${response.status}`, data?.problems ?? [], answer)
 }

@@ -1,25 +1,24 @@
 import type { Forced } from '#core/allocation'
-import { splitKey } from '#core/plan'
-import { useBuild } from '~/stores/build'
+import { splitKey, type Place } from '#core/plan'
 import { useNames } from './useNames'
+import { usePlan } from './usePlan'
 import { useQuestions } from './useQuestions'
 
 /** Says what it would mean to put a need at a place, by a search with that choice forced. */
 export function useConsequences() {
-  const build = useBuild()
+  const plan = usePlan()
   const names = useNames()
   const questions = useQuestions()
-  const asked = ref<{ need: string; place: string }>()
+  const asked = ref<{ need: string; place: Place }>()
   const answer = shallowRef<Forced>()
-  onScopeDispose(questions.stop)
 
-  async function look(need: string | undefined, place: string | undefined) {
+  async function look(need: string | undefined, place: Place | undefined) {
     if (asked.value?.need === need && asked.value?.place === place) return
     answer.value = undefined
     asked.value = need && place ? { need, place } : undefined
     const question = asked.value
     if (!question) return
-    const found = await questions.force(build.plan!, question.need, question.place)
+    const found = await questions.force(plan.value, question.need, question.place)
     if (asked.value === question) answer.value = found
   }
 

@@ -35,14 +35,14 @@ export function useDefinition() {
   const future = shallowRef<Editable[]>([])
 
   const versions = computed<Record<string, { name: string; note: string; differences: Differences }>>(() => {
-    const one = document.value
-    return !one ? {} : one.kind === 'board' ? one.revisions : one.variants
+    const current = document.value
+    return !current ? {} : current.kind === 'board' ? current.revisions : current.variants
   })
   /** The definition with the differences of the desk applied. */
   const asShown = computed<Editable | undefined>(() => {
-    const one = document.value
+    const current = document.value
     const version = versions.value[desk.value]
-    return one && version ? mergeDifferences(one, version.differences) : one
+    return current && version ? mergeDifferences(current, version.differences) : current
   })
   const dirty = computed(() => JSON.stringify(document.value) !== JSON.stringify(saved.value))
 
@@ -74,13 +74,13 @@ export function useDefinition() {
 
   /** Changes what is on the desk: the base itself, or a revision, of which only the differences are kept. */
   function changeShown(next: Editable, fromText = false) {
-    const one = document.value!
+    const current = document.value!
     if (!desk.value) return change(next, fromText)
     const strip = (whole: Editable) => Object.fromEntries(Object.entries(whole).filter(([key]) => !wholeKeys.includes(key)))
-    const differences = differencesBetween(strip(one), strip(next))
-    const key = versionsKey(one.kind)
+    const differences = differencesBetween(strip(current), strip(next))
+    const key = versionsKey(current.kind)
     change(
-      { ...one, [key]: { ...versions.value, [desk.value]: { ...versions.value[desk.value]!, differences } } } as Editable,
+      { ...current, [key]: { ...versions.value, [desk.value]: { ...versions.value[desk.value]!, differences } } } as Editable,
       fromText,
     )
   }
@@ -96,13 +96,16 @@ export function useDefinition() {
       const value = parse(typed) as Record<string, unknown>
       if (typeof value !== 'object' || value === null || Array.isArray(value))
         throw new Error('a definition is a map of names to values')
-      const one = document.value!
+      const current = document.value!
       if (!desk.value) {
         const read = readDefinition(value)
-        if (read.kind !== one.kind || read.id !== one.id) throw new Error(`kind and id stay ${one.kind} and ${one.id}`)
+        if (read.kind !== current.kind || read.id !== current.id)
+          throw new Error(`kind and id stay ${current.kind} and ${current.id}`)
         change(read as Editable, true)
       } else {
-        const whole = Object.fromEntries(wholeKeys.filter((key) => key in one).map((key) => [key, one[key as keyof Editable]]))
+        const whole = Object.fromEntries(
+          wholeKeys.filter((key) => key in current).map((key) => [key, current[key as keyof Editable]]),
+        )
         changeShown({ ...whole, ...value } as unknown as Editable, true)
       }
       broken.value = []
@@ -123,9 +126,9 @@ export function useDefinition() {
     }
   })
   const gaps = computed<Contradiction[]>(() => {
-    const one = asShown.value
-    if (!one || wrong.value.length) return []
-    return one.kind === 'board' ? boardGaps(one) : deviceGaps(one)
+    const current = asShown.value
+    if (!current || wrong.value.length) return []
+    return current.kind === 'board' ? boardGaps(current) : deviceGaps(current)
   })
 
   function undo() {
@@ -147,9 +150,9 @@ export function useDefinition() {
   }
 
   async function save() {
-    const one = document.value!
-    await callApi('PUT', `/api/definitions/${one.kind}/${one.id}`, { definition: one })
-    saved.value = one
+    const current = document.value!
+    await callApi('PUT', `/api/definitions/${current.kind}/${current.id}`, { definition: current })
+    saved.value = current
   }
 
   return {

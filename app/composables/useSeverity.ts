@@ -1,5 +1,5 @@
 import { mdiAlertOctagon, mdiAlert, mdiInformationOutline, mdiRhombusOutline } from '@mdi/js'
-import type { Finding, Severity } from '#core/checks'
+import { stageOf, type Finding, type Severity, type Stage } from '#core/checks'
 
 /** Shape, colour and word of each severity: octagon, triangle, diamond, circle. */
 export const severityLook: Record<Severity, { icon: string; colour: string; word: string; meaning: string }> = {
@@ -9,18 +9,9 @@ export const severityLook: Record<Severity, { icon: string; colour: string; word
   note: { icon: mdiInformationOutline, colour: 'note', word: 'Note', meaning: 'worth knowing' },
 }
 
-export type Stage = 'fit-out' | 'allocation' | 'harness'
-
-export const stages: { id: Stage; name: string; families: string[] }[] = [
-  { id: 'fit-out', name: 'Fit-out', families: ['PWR'] },
-  { id: 'allocation', name: 'Allocation', families: ['FIT', 'SER', 'PAD', 'BUS'] },
-  { id: 'harness', name: 'Harness', families: ['GND', 'LVL', 'VID', 'MEC'] },
-]
-
-/** Findings that belong to a stage, by the family of their rule. */
+/** Findings that are counted in a stage. */
 export function findingsOf(stage: Stage, findings: Finding[]): Finding[] {
-  const { families } = stages.find((one) => one.id === stage)!
-  return findings.filter((finding) => families.includes(finding.rule.slice(0, 3)))
+  return findings.filter(({ rule }) => stageOf(rule) === stage)
 }
 
 /** How many findings there are of each severity, gravest first, none left out but those of zero. */

@@ -3,7 +3,9 @@ import { mdiDownload, mdiFileUploadOutline, mdiPlus, mdiTrayArrowDown } from '@m
 import type { Finding } from '#core/checks'
 import { ApiError, callApi, type BuildSummary, type Problem } from '~/composables/useApi'
 import { countBySeverity } from '~/composables/useSeverity'
-import { useEngine } from '~/composables/useEngine'
+import { Analyst } from '~/engine/analyst'
+import { EngineClient } from '~/engine/client'
+import { engineThread } from '~/engine/thread'
 import { download } from '~/composables/download'
 import { useNotices } from '~/stores/notices'
 
@@ -14,8 +16,8 @@ const refused = shallowRef<{ file: string; problems: Problem[] }>()
 const file = useTemplateRef<HTMLInputElement>('file')
 const notices = useNotices()
 const failure = ref('')
-const engine = useEngine()
-onBeforeUnmount(() => engine.stop())
+const analyst = new Analyst(new EngineClient(engineThread))
+onScopeDispose(() => analyst.end())
 
 useHead({ title: 'Builds · Ypodoma' })
 
@@ -26,8 +28,10 @@ async function load() {
     failure.value = (error as Error).message
     return
   }
-  for (const build of builds.value.filter((one) => one.allocated && !one.removed)) {
-    findings[build.id] = (await engine.preview(build.plan)).analysis.findings
+  for (const build of builds.value.filter(({ allocated, removed }) => allocated && !removed)) {
+    const answer = await analyst.preview(build.plan)
+    if (!answer) return
+    findings[build.id] = answer.analysis.findings
   }
 }
 onMounted(load)
@@ -112,10 +116,10 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
               <span v-if="!build.allocated" class="quiet">not allocated yet</span>
               <span v-else-if="findings[build.id]" class="marks"
                 ><SeverityMark
-                  v-for="one in countBySeverity(findings[build.id]!)"
-                  :key="one.severity"
-                  :severity="one.severity"
-                  :count="one.count"
+                  v-for="{ severity, count } in countBySeverity(findings[build.id]!)"
+                  :key="severity"
+                  :severity
+                  :count
                 /><span v-if="!findings[build.id]!.length" class="quiet">none</span></span
               >
             </td>
@@ -147,14 +151,14 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
 
 <style scoped>
 .name {
-  padding-block: 8px !important;
+  padding-block: var(--space-4) !important;
   min-width: 260px;
 }
 .name a {
   color: rgb(var(--v-theme-primary));
 }
 .note {
-  font-size: 12.5px;
+  font-size: var(--text-small);
   max-width: 46ch;
 }
 .marks,
@@ -163,7 +167,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
   display: table-cell;
 }
 .marks > * + * {
-  margin-left: 8px;
+  margin-left: var(--space-4);
 }
 .away {
   opacity: 0.6;

@@ -1,18 +1,15 @@
 <script setup lang="ts">
-import { rules } from '#core/checks'
+import { families, rules } from '#core/checks'
+import { hasWords } from '~/composables/search'
 import { severityLook } from '~/composables/useSeverity'
 
 useHead({ title: 'Rules · Ypodoma' })
 const wanted = ref('')
-const families = computed(() => {
-  const words = wanted.value.toLowerCase().split(/\s+/)
-  const found = rules
-    .map(({ meta }) => meta)
-    .filter((meta) => words.every((word) => `${meta.id} ${meta.title} ${meta.why}`.toLowerCase().includes(word)))
-  return [...new Set(found.map((meta) => meta.family))].map((family) => ({
-    family,
-    rules: found.filter((meta) => meta.family === family),
-  }))
+const groups = computed(() => {
+  const found = rules.map(({ meta }) => meta).filter(({ id, title, why }) => hasWords(`${id} ${title} ${why}`, wanted.value))
+  return Object.entries(families)
+    .map(([family, { name }]) => ({ name, rules: found.filter((meta) => meta.family === family) }))
+    .filter((group) => group.rules.length)
 })
 </script>
 
@@ -26,9 +23,9 @@ const families = computed(() => {
         <v-spacer />
         <v-text-field v-model="wanted" label="Find a rule" class="find" clearable />
       </div>
-      <section v-for="one in families" :key="one.family">
-        <h2>{{ one.family }}</h2>
-        <article v-for="rule in one.rules" :id="rule.id" :key="rule.id">
+      <section v-for="group in groups" :key="group.name">
+        <h2>{{ group.name }}</h2>
+        <article v-for="rule in group.rules" :id="rule.id" :key="rule.id">
           <span class="mono id">{{ rule.id }}</span>
           <div>
             <b>{{ rule.title }}</b>
@@ -38,7 +35,7 @@ const families = computed(() => {
           </div>
         </article>
       </section>
-      <p v-if="!families.length" class="pa-4">No rule has these words.</p>
+      <p v-if="!groups.length" class="pa-4">No rule has these words.</p>
     </main>
   </div>
 </template>
@@ -48,18 +45,17 @@ const families = computed(() => {
   max-width: 240px;
 }
 h2 {
-  font-size: 14px;
-  padding: 12px 16px 2px;
-  text-transform: capitalize;
+  font-size: var(--text-head);
+  padding: var(--space-5) var(--space-6) var(--space-1);
 }
 article {
   display: grid;
   grid-template-columns: 72px 1fr;
-  padding: 5px 16px;
+  padding: var(--space-2) var(--space-6);
   max-width: 110ch;
 }
 .weight {
-  margin-left: 8px;
-  font-size: 12.5px;
+  margin-left: var(--space-4);
+  font-size: var(--text-small);
 }
 </style>

@@ -1,28 +1,24 @@
 import { defineStore } from 'pinia'
-import { splitKey } from '#core/plan'
+import { partsOf, referTo, splitKey, type Subject } from '#core/plan'
 import { useBuild } from './build'
-
-/** `device:ID`, `need:DEVICE/NEED`, `port:ID`, `pad:ID`, `wire:ID` or `rail:ID`. */
-export type Selected = string
 
 /** What is selected, and all that belongs to it on any view. */
 export const useSelection = defineStore('selection', () => {
   const build = useBuild()
-  const selected = ref<Selected>()
+  const selected = ref<Subject>()
 
   const lit = computed<Set<string>>(() => {
     const chosen = selected.value
     const { plan, analysis } = build
     if (!chosen || !plan || !analysis) return new Set()
-    const found = new Set([chosen])
+    const found = new Set<string>([chosen])
     const placeOf = (need: string) => plan.assignment[need]?.place
     const takeNeed = (need: string) => {
-      found.add(`need:${need}`)
+      found.add(referTo('need', need))
       const place = placeOf(need)
       if (place) found.add(place)
     }
-    const at = chosen.indexOf(':')
-    const [kind, id] = [chosen.slice(0, at), chosen.slice(at + 1)]
+    const { kind, id } = partsOf(chosen)
     const needs = Object.keys(plan.assignment)
     if (kind === 'device') needs.filter((need) => splitKey(need)[0] === id).forEach(takeNeed)
     else if (kind === 'need') takeNeed(id)
@@ -51,7 +47,7 @@ export const useSelection = defineStore('selection', () => {
     return found
   })
 
-  function select(what: Selected | undefined) {
+  function select(what: Subject | undefined) {
     selected.value = selected.value === what ? undefined : what
   }
 

@@ -85,7 +85,7 @@ describe('allocate', () => {
       revision: '2',
       firmware: 'current',
     })
-    const plan = {
+    const plan: Plan = {
       ...skerry,
       locks: { 'logger/log': 'port:uart2', 'adapter/config': 'port:uart2' },
       bans: { 'receiver/rc': ['port:uart2'] },

@@ -1,4 +1,4 @@
-import type { NeedKey, Place, Placement, Plan, ResolvedPlan, SupplyKey } from '../plan'
+import { idIn, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
 import { solveCompiled, type PackingResult, type SearchLimits } from './packing'
 import { layOut, scoreOf, type Problem, type Score, type Want } from './problem'
 import type { Candidate, Reason } from './verdict'
@@ -8,7 +8,7 @@ export interface Allocation {
   assignment: Record<NeedKey, Placement>
   supplies: Record<SupplyKey, Place>
   /** Needs and supplies that got no place. */
-  unmet: string[]
+  unmet: (NeedKey | SupplyKey)[]
   /** What each place taken costs or is worth noting, by need or supply. */
   reasons: Record<string, Reason[]>
   score: Score
@@ -119,16 +119,14 @@ function readResult(problem: Problem, constraints: Constraints, result: PackingR
 
 /** Says of links on one port what their sharing means. */
 function tellSharing({ resolved }: Problem, { assignment, reasons }: Allocation): void {
-  for (const [key, { place, during }] of Object.entries(assignment)) {
-    if (!place.startsWith('port:')) continue
-    for (const [other, { place: theirs, during: when }] of Object.entries(assignment)) {
+  const docked = Object.entries(assignment).filter(([, { place }]) => idIn('port', place) !== undefined)
+  for (const [key, { place, during }] of docked) {
+    for (const [other, { place: theirs, during: when }] of docked) {
       if (other === key || theirs !== place) continue
       const name = resolved.need(other)?.fitted.instance.name ?? other
-      const text =
-        during && when && during !== when
-          ? `${name} has the port while ${when}`
-          : `shares the port with ${name}: one listens, the other talks`
-      reasons[key] = [...(reasons[key] ?? []), { rule: during && when && during !== when ? 'SER-11' : 'SER-13', text, risk: 0 }]
+      const byState = during && when && during !== when
+      const text = byState ? `${name} has the port while ${when}` : `shares the port with ${name}: one listens, the other talks`
+      reasons[key] = [...(reasons[key] ?? []), { rule: byState ? 'SER-11' : 'SER-13', text, risk: 0 }]
     }
   }
 }

@@ -1,7 +1,7 @@
 import { solveNear, type Allocation, type Constraints } from './allocate'
 import { compareScores, movesBetween, type Move } from './force'
 import type { SearchLimits } from './packing'
-import type { Place } from '../plan'
+import { idIn, type Place } from '../plan'
 import type { Problem, Score } from './problem'
 import type { Reason } from './verdict'
 
@@ -51,7 +51,7 @@ export function alternatives(
 /** What an allocation gives up, and how its links share: the places themselves do not count. */
 function signature({ reasons, unmet, assignment }: Allocation): string {
   const sharing = Object.entries(assignment)
-    .filter(([, { place }]) => place.startsWith('port:'))
+    .filter(([, { place }]) => idIn('port', place) !== undefined)
     .map(
       ([key, { place }]) =>
         `${key}+${Object.keys(assignment)

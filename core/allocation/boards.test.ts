@@ -75,7 +75,7 @@ describe('possibleAdditions', () => {
       })
       const { unmet } = allocate(resolvePlan(more))
       expect(unmet.some((key) => key.startsWith('more/'))).toBe(!found.fits)
-      for (const key of unmet.filter((one) => !one.startsWith('more/'))) expect(base.unmet).toContain(key)
+      for (const key of unmet.filter((left) => !left.startsWith('more/'))) expect(base.unmet).toContain(key)
     }
   })
 })

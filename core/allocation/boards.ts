@@ -1,9 +1,9 @@
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
 import { protocolsOf } from '../catalogue'
-import { applyEdit, freshDeviceId, resolvePlan, type Edit, type Plan, type ResolvedPlan } from '../plan'
+import { applyEdit, freshDeviceId, idIn, resolvePlan, type Edit, type Plan, type ResolvedPlan } from '../plan'
 import type { Amps, Grams } from '../units'
 import { allocate, type Allocation } from './allocate'
-import { sourcesOf } from './candidates'
+import { sourcesOf } from '../suitability'
 import type { SearchLimits } from './packing'
 import { compareScores } from './force'
 import type { Score } from './problem'
@@ -74,7 +74,7 @@ function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits
 
 function spareCurrent(resolved: ResolvedPlan, { supplies }: Allocation): Amps {
   return sourcesOf(resolved)
-    .filter((source) => source.place.startsWith('rail:') && (source.kind === 'linear' || source.kind === 'switching'))
+    .filter((source) => idIn('rail', source.place) !== undefined && (source.kind === 'linear' || source.kind === 'switching'))
     .reduce((sum, source) => {
       const drawn = resolved.supplies
         .filter(({ key }) => supplies[key] === source.place)

@@ -16,7 +16,7 @@ describe('solveNear', () => {
       fc.property(randomPlan(5), fc.nat(40), fc.nat(10), (plan, which, where) => {
         const { problem, base } = prepare(plan)
         const want = problem.wants[which % problem.wants.length]
-        const offer = want?.offers[where % Math.max(1, want.offers.length)]
+        const offer = want?.verdicts[where % Math.max(1, want.verdicts.length)]
         if (!want || !offer) return
         const bans = { ...plan.bans, [want.key]: [...(plan.bans[want.key] ?? []), offer.place] }
         const near = solveNear(problem, { ...plan, bans }, base, [want.key])
@@ -34,7 +34,7 @@ describe('forcePlace', () => {
         const { problem, base } = prepare(plan)
         const want = problem.wants[which % Math.max(1, problem.wants.length)]
         if (!want) return
-        for (const { place, candidates } of want.offers) {
+        for (const { place, candidates } of want.verdicts) {
           const forced = forcePlace(problem, plan, base, want.key, place)
           if (!candidates.length) {
             expect(forced).toMatchObject({ possible: false })

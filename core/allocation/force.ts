@@ -42,20 +42,20 @@ export function forcePlace(
   place: Place,
   limits: SearchLimits = {},
 ): Forced {
-  const want = problem.wants.find((one) => one.key === key)
-  const offer = want?.offers.find((one) => one.place === place)
+  const want = problem.wants.find((want) => want.key === key)
+  const verdict = want?.verdicts.find((offered) => offered.place === place)
   const nothing: Forced = {
     key,
     place,
     possible: false,
-    refusals: offer?.refusals ?? [],
+    refusals: verdict?.refusals ?? [],
     reasons: [],
     moves: [],
     losers: [],
     worse: zero,
     proven: true,
   }
-  if (!offer?.candidates.length) return nothing
+  if (!verdict?.candidates.length) return nothing
   const bans = { ...constraints.bans, [key]: (constraints.bans[key] ?? []).filter((other) => other !== place) }
   const forced = solveNear(problem, { ...constraints, locks: { ...constraints.locks, [key]: place }, bans }, base, [key], limits)
   if (forced.unmet.includes(key)) {
@@ -89,7 +89,9 @@ export function movesBetween(
   before: Pick<Allocation, 'assignment' | 'supplies'>,
   after: Pick<Allocation, 'assignment' | 'supplies'>,
 ): Move[] {
-  const keys = new Set([before, after].flatMap((one) => [...Object.keys(one.assignment), ...Object.keys(one.supplies)]))
+  const keys = new Set(
+    [before, after].flatMap(({ assignment, supplies }) => [...Object.keys(assignment), ...Object.keys(supplies)]),
+  )
   return [...keys]
     .map((key) => ({ key, from: placeOf(before, key), to: placeOf(after, key) }))
     .filter(({ from, to }) => from !== to)

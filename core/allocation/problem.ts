@@ -1,15 +1,17 @@
-import type { FittedNeed, FittedSupply, Plan, Priority, ResolvedPlan } from '../plan'
-import { offersFor, sourcesOf, supplyOffers, takesPlace } from './candidates'
+import type { FittedNeed, FittedSupply, NeedKey, Plan, Priority, ResolvedPlan, SupplyKey } from '../plan'
+import { takesPlace } from '../catalogue'
+import { capacitiesOf } from '../suitability'
+import { contested } from './contested'
 import { compile, type Compiled, type Packing, type PackingItem, type PackingOption } from './packing'
-import { riskOf, type Candidate, type Offer } from './verdict'
+import { riskOf, verdictsFor, verdictsForSupply, type Candidate, type Verdict } from './verdict'
 
 /** A need or a supply that the allocator finds a place for. */
 export interface Want {
-  key: string
+  key: NeedKey | SupplyKey
   priority: Priority
   need?: FittedNeed
   supply?: FittedSupply
-  offers: Offer[]
+  verdicts: Verdict[]
   candidates: Candidate[]
 }
 
@@ -36,18 +38,18 @@ export interface Problem {
 export function layOut(resolved: ResolvedPlan): Problem {
   const wants = [
     ...resolved.needs
-      .filter(takesPlace)
-      .map((need): Want => want(need.key, offersFor(resolved, need), need.fitted.instance.priority, { need })),
+      .filter(({ need }) => takesPlace(need))
+      .map((need): Want => want(need.key, verdictsFor(resolved, need), need.fitted.instance.priority, { need })),
     ...suppliesToFeed(resolved).map((supply): Want =>
-      want(supply.key, supplyOffers(resolved, supply), supply.fitted.instance.priority, { supply }),
+      want(supply.key, verdictsForSupply(resolved, supply), supply.fitted.instance.priority, { supply }),
     ),
   ]
   const weights = weigh(wants)
   return { resolved, wants, compiled: compile(packingOf(resolved, wants, weights)), weights }
 }
 
-function want(key: string, offers: Offer[], priority: Priority, what: Pick<Want, 'need' | 'supply'>): Want {
-  return { key, priority, ...what, offers, candidates: offers.flatMap((offer) => offer.candidates) }
+function want(key: Want['key'], verdicts: Verdict[], priority: Priority, what: Pick<Want, 'need' | 'supply'>): Want {
+  return { key, priority, ...what, verdicts, candidates: verdicts.flatMap(({ candidates }) => candidates) }
 }
 
 /** Of supplies that are alternatives to each other only the first is fed. */
@@ -68,7 +70,7 @@ function suppliesToFeed(resolved: ResolvedPlan): FittedSupply[] {
  * is taken, and the answer is always the same.
  */
 function weigh(wants: Want[]): Problem['weights'] {
-  let below = wants.reduce((sum, { offers }) => sum + offers.length, 0)
+  let below = wants.reduce((sum, { verdicts }) => sum + verdicts.length, 0)
   const next = (most: number) => {
     const weight = below + 1
     below += weight * most
@@ -88,13 +90,22 @@ function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weig
   const modes = numbering()
   const values = numbering()
   const loads = numbering()
-  const limits = capacityLimits(resolved)
+  const limits = capacitiesOf(resolved)
+  const matters = contested(wants, limits)
+  const taken = ({ claims }: Candidate): Omit<PackingOption, 'cost'> => {
+    const option: Omit<PackingOption, 'cost'> = { units: [], modes: [], loads: [] }
+    for (const claim of claims) {
+      if (!matters(claim)) continue
+      if (claim.kind === 'alone') option.units.push(units.number(claim.thing))
+      else if (claim.kind === 'alike') option.modes.push([modes.number(claim.thing), values.number(`${claim.thing}=${claim.as}`)])
+      else option.loads.push([loads.number(claim.thing), claim.amount])
+    }
+    return option
+  }
   const items = wants.map((want): PackingItem => {
-    const order = new Map(want.offers.map((offer, at) => [offer.place, at]))
+    const order = new Map(want.verdicts.map(({ place }, at) => [place, at]))
     const options = want.candidates.map((candidate): PackingOption => ({
-      units: candidate.units.map(units.number),
-      modes: candidate.modes.map(([name, setting]) => [modes.number(name), values.number(`${name}=${setting}`)]),
-      loads: candidate.loads.map(([name, amount]) => [loads.number(name), amount]),
+      ...taken(candidate),
       cost:
         riskOf(candidate) * weights.risk +
         (moved(resolved.plan, want, candidate) ? weights.move : 0) +
@@ -126,17 +137,6 @@ function numbering() {
     return names.size - 1
   }
   return { number, names }
-}
-
-function capacityLimits(resolved: ResolvedPlan): Map<string, number> {
-  const { configuration } = resolved.board
-  return new Map([
-    ['configuration', configuration.maxLinks - (configuration.usb ? 1 : 0)],
-    ...sourcesOf(resolved).map((source): [string, number] => [
-      source.place,
-      Math.max(0, Math.round((source.limit - source.own) * 1000)),
-    ]),
-  ])
 }
 
 function skipCost({ priority }: Want, weights: Problem['weights']): number {

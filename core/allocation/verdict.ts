@@ -1,6 +1,5 @@
-import type { Frame } from '../catalogue'
-import type { Place, Placement } from '../plan'
-import type { Baud } from '../units'
+import type { FittedNeed, FittedSupply, Place, Placement, ResolvedPlan } from '../plan'
+import { isPossible, offersFor, supplyOffers, type Claim, type Fact, type Offer, type Way } from '../suitability'
 
 /** One reason in words, with the rule it comes from and what it weighs. */
 export interface Reason {
@@ -10,33 +9,51 @@ export interface Reason {
   risk: number
 }
 
-/** A way of meeting a need at a place. */
+/** A way of meeting a need at a place that the search may choose. */
 export interface Candidate {
   placement: Placement
   reasons: Reason[]
-  /** Names of things only one need can have; the first is the main one. */
-  units: string[]
-  /** Shared settings this sets: `[name, value]`. */
-  modes: [name: string, value: string][]
-  /** `[capacity, amount]`: milliamperes of a rail, configuration links. */
-  loads: [name: string, amount: number][]
+  claims: Claim[]
 }
 
-/** What a place offers a need: ways of using it, or why there is none. */
-export interface Offer {
+/** What a place is to a need for the search: ways of using it, or why there is none. */
+export interface Verdict {
   place: Place
   candidates: Candidate[]
   /** Why the place cannot be used; empty when there are candidates. */
   refusals: Reason[]
 }
 
-/** Values a serial link has at both ends under a candidate. */
-export interface LinkRate {
-  protocol: string
-  baud: Baud
-  frame: Frame
-  inverted: boolean
-  halfDuplex: boolean
+/** What each place of the board is to a need. */
+export function verdictsFor(resolved: ResolvedPlan, need: FittedNeed): Verdict[] {
+  return offersFor(resolved, need).map(verdictOf)
+}
+
+/** What each source is to a supply input. */
+export function verdictsForSupply(resolved: ResolvedPlan, supply: FittedSupply): Verdict[] {
+  return supplyOffers(resolved, supply).map(verdictOf)
+}
+
+function verdictOf({ place, ways }: Offer): Verdict {
+  const candidates = ways.filter(isPossible).map(candidateOf)
+  return { place, candidates, refusals: candidates.length ? [] : refusalsOf(ways) }
+}
+
+function candidateOf({ placement, facts, claims }: Way): Candidate {
+  return { placement, claims, reasons: facts.map(reasonOf) }
+}
+
+/** Each reason once, whichever ways it speaks against. */
+function refusalsOf(ways: Way[]): Reason[] {
+  const reasons = new Map<string, Reason>()
+  for (const { facts } of ways) {
+    for (const fact of facts) if (fact.impossible && !reasons.has(fact.text)) reasons.set(fact.text, reasonOf(fact))
+  }
+  return [...reasons.values()]
+}
+
+function reasonOf({ rule, text, cost }: Fact): Reason {
+  return { rule, text, risk: cost }
 }
 
 /** Risk points of a candidate. */

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { demo, library } from '../../tests/helpers/plans'
 import { randomPlan } from '../../tests/helpers/random-plan'
-import { applyEdit, resolvePlan, type Plan } from '../plan'
+import { applyEdit, referTo, resolvePlan, type Plan } from '../plan'
 import { conflictOf, layOut, solveProblem, waysOut, type Conflict, type Problem } from './index'
 
 const prepare = (plan: Plan) => {
@@ -33,7 +33,7 @@ describe('conflictOf', () => {
             expect(
               fits(
                 problem,
-                all.filter((one) => one !== need),
+                all.filter((kept) => kept !== need),
                 conflict.choices,
               ),
               `without ${need}`,
@@ -44,7 +44,7 @@ describe('conflictOf', () => {
               fits(
                 problem,
                 all,
-                conflict.choices.filter((one) => one !== choice),
+                conflict.choices.filter((kept) => kept !== choice),
               ),
               `without the ${choice.kind}`,
             ).toBe(true)
@@ -123,7 +123,7 @@ describe('waysOut', () => {
       ...['uart1', 'uart2', 'uart3', 'uart4', 'uart5', 'uart6'].map((port) => ({
         type: 'need.ban' as const,
         need: 'logger/log',
-        place: `port:${port}`,
+        place: referTo('port', port),
       })),
       { type: 'need.ban', need: 'logger/log', place: 'port:uart7' },
     )

@@ -53,7 +53,7 @@ function shrink(problem: Problem, key: string, others: string[], choices: Confli
     if (!fitsTogether(problem, [key, ...needs], fewer, limits)) held = fewer
   }
   for (const other of others) {
-    const fewer = needs.filter((one) => one !== other)
+    const fewer = needs.filter((need) => need !== other)
     if (!fitsTogether(problem, [key, ...fewer], held, limits)) needs = fewer
   }
   return { key, needs, choices: held }
@@ -87,7 +87,7 @@ export function waysOut(
   const single = edits.flatMap((edit) => tryEdit(plan, base, conflict.key, edit, limits))
   if (single.length) return single
   const small = edits.filter((edit) => edit.type !== 'board.choose')
-  const pairs = small.flatMap((one, at) => small.slice(at + 1).map((other) => [one, other] as const))
+  const pairs = small.flatMap((edit, at) => small.slice(at + 1).map((other) => [edit, other] as const))
   return pairs.slice(0, 300).flatMap(([one, other]) => {
     if (limits.stopped?.()) return []
     const label = `${describeEdit(one, plan)}, and ${lowerFirst(describeEdit(other, plan))}`
@@ -101,7 +101,7 @@ function lowerFirst(text: string): string {
 
 function possibleEdits(plan: Plan, { key, needs, choices }: Conflict, boards: BoardDefinition[]): Edit[] {
   const involved = [key, ...needs]
-  const devices = [...new Set(involved.map((one) => splitKey(one)[0]))].map((id) =>
+  const devices = [...new Set(involved.map((key) => splitKey(key)[0]))].map((id) =>
     plan.devices.find((device) => device.id === id)!,
   )
   const board = plan.definitions.boards[plan.board.definition]!
@@ -148,7 +148,7 @@ function tryEdit(plan: Plan, base: Allocation, key: string, edit: Edit, limits: 
   const problem = layOut(resolvePlan(after))
   const wanted = problem.wants.some((want) => want.key === key)
   const { unmet } = solveProblem(problem, after, limits)
-  const rank = (one: string) => rankOf(after, one)
+  const rank = (key: string) => rankOf(after, key)
   const newly = unmet.filter((other) => !base.unmet.includes(other))
   if (!wanted || unmet.includes(key) || newly.some((other) => rank(other) <= rank(key))) return []
   const given = [...new Set(newly.map((other) => after.devices.find(({ id }) => id === splitKey(other)[0])!.name))]

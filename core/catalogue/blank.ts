@@ -1,11 +1,12 @@
 import type { BoardDefinition } from './board'
 import type { DeviceDefinition } from './device'
+import { definitionSchemas } from './upgrade'
 
 /** A board to start from: outline, battery and 5 V rails, no pads yet. */
 export function blankBoard(id: string, name: string): BoardDefinition {
   return {
     kind: 'board',
-    schema: 1,
+    schema: definitionSchemas.board,
     id,
     name,
     maker: 'own',
@@ -41,7 +42,7 @@ function rail(given: Partial<BoardDefinition['rails'][string]> & { label: string
 export function blankDevice(id: string, name: string): DeviceDefinition {
   return {
     kind: 'device',
-    schema: 1,
+    schema: definitionSchemas.device,
     id,
     name,
     maker: 'own',

@@ -1,24 +1,28 @@
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts } from '../units'
+import type { definitionSchemas } from './upgrade'
 
-/** What a pin can be used as. A pin does one of these at a time. */
-export const pinUses = [
-  'uart-tx',
-  'uart-rx',
-  'pulse',
-  'led-data',
-  'switch',
-  'analog',
-  'buzzer',
-  'i2c-sda',
-  'i2c-scl',
-  'can-h',
-  'can-l',
-  'receiver-pulse',
-  'receiver-channel',
-  'video-in',
-  'video-out',
-] as const
-export type PinUse = (typeof pinUses)[number]
+/** What a pin serves: a serial port, a need of one pad, or a bus that several parts share; one of them at a time. */
+export type PinRole = 'serial' | 'pad' | 'bus'
+
+/** What a pin can be used as, in words that the name of its owner follows, and what it serves then. A pin does one of these at a time. */
+export const pinUses = {
+  'uart-tx': { words: 'TX of', role: 'serial' },
+  'uart-rx': { words: 'RX of', role: 'serial' },
+  pulse: { words: 'pulses of', role: 'pad' },
+  'led-data': { words: 'LED data of', role: 'pad' },
+  switch: { words: 'switched output', role: 'pad' },
+  analog: { words: 'analog input', role: 'pad' },
+  buzzer: { words: 'buzzer driver', role: 'pad' },
+  'i2c-sda': { words: 'SDA of', role: 'bus' },
+  'i2c-scl': { words: 'SCL of', role: 'bus' },
+  'can-h': { words: 'high line of', role: 'bus' },
+  'can-l': { words: 'low line of', role: 'bus' },
+  'receiver-pulse': { words: 'single-wire receiver', role: 'pad' },
+  'receiver-channel': { words: 'receiver channel', role: 'pad' },
+  'video-in': { words: 'video in', role: 'pad' },
+  'video-out': { words: 'video out', role: 'pad' },
+} as const satisfies Record<string, { words: string; role: PinRole }>
+export type PinUse = keyof typeof pinUses
 
 /** One of the mutually exclusive functions of a pin. */
 export interface PinFunction {
@@ -171,6 +175,7 @@ export interface Board {
   outline: { width: Millimetres; height: Millimetres; radius: Millimetres; holes: { x: Millimetres; y: Millimetres; diameter: Millimetres }[] }
   usb: { x: Millimetres; y: Millimetres; edge: 'left' | 'right' | 'top' | 'bottom' }
   supply: { cellsMin: number; cellsMax: number }
+  /** The protocol it is configured by, over how many links at once, and whether USB is one that shares nothing. */
   configuration: { protocol: string; maxLinks: number; usb: boolean }
   pads: Pad[]
   connectors: BoardConnector[]
@@ -183,7 +188,6 @@ export interface Board {
   can: CanBus[]
   overlay?: { name: string; standards: ('PAL' | 'NTSC')[] }
   storage: { flash: number; card: boolean }
-  buzzer?: { pin: string; limit: Amps }
 }
 
 type Keyed<T extends { id: string }> = Record<string, Omit<T, 'id'>>
@@ -205,7 +209,7 @@ export interface Revision {
 export interface BoardDefinition
   extends Omit<Board, 'revision' | 'firmware' | 'pads' | 'connectors' | 'pins' | 'ports' | 'timers' | 'rails' | 'i2c' | 'can'> {
   kind: 'board'
-  schema: 1
+  schema: typeof definitionSchemas.board
   pads: Keyed<Pad>
   connectors: Keyed<BoardConnector>
   pins: Keyed<Pin>

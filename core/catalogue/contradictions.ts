@@ -1,5 +1,6 @@
 import type { Board, BoardDefinition } from './board'
-import type { Device, DeviceDefinition, Need } from './device'
+import type { Device, DeviceDefinition } from './device'
+import { terminalsOfNeed } from './need-kinds'
 import { resolveBoard, resolveDevice } from './resolve'
 
 /** Something in a definition that cannot be so, and where it stands. */
@@ -14,7 +15,7 @@ export function boardContradictions(definition: BoardDefinition): Contradiction[
   for (const revision of Object.keys(definition.revisions)) {
     for (const firmware of Object.keys(definition.firmwares)) {
       const where = `revision ${revision}, firmware ${firmware}: `
-      found.push(...inBoard(resolveBoard(definition, revision, firmware)).map((one) => ({ ...one, place: where + one.place })))
+      found.push(...inBoard(resolveBoard(definition, revision, firmware)).map((contradiction) => ({ ...contradiction, place: where + contradiction.place })))
     }
   }
   return unlikeOnly(found)
@@ -23,7 +24,7 @@ export function boardContradictions(definition: BoardDefinition): Contradiction[
 /** What contradicts itself in a device, in any of its variants. */
 export function deviceContradictions(definition: DeviceDefinition): Contradiction[] {
   const found = Object.keys(definition.variants).flatMap((variant) =>
-    inDevice(resolveDevice(definition, variant)).map((one) => ({ ...one, place: `variant ${variant}: ${one.place}` })),
+    inDevice(resolveDevice(definition, variant)).map((contradiction) => ({ ...contradiction, place: `variant ${variant}: ${contradiction.place}` })),
   )
   return unlikeOnly(found)
 }
@@ -104,28 +105,8 @@ function inBoard(board: Board): Contradiction[] {
       if (!pins.has(bus[line])) complain(`can.${bus.id}.${line}`, `there is no pin "${bus[line]}"`)
     }
   }
-  if (board.buzzer && !pins.has(board.buzzer.pin)) complain('buzzer.pin', `there is no pin "${board.buzzer.pin}"`)
   if (board.supply.cellsMin > board.supply.cellsMax) complain('supply.cellsMin', 'is above cellsMax')
   return found
-}
-
-/** The terminals a need is wired by. */
-export function terminalsOfNeed(need: Need): string[] {
-  switch (need.kind) {
-    case 'serial':
-      return [need.tx, need.rx].filter((terminal) => terminal !== undefined)
-    case 'i2c':
-      return [need.sda, need.scl]
-    case 'can':
-      return [need.high, need.low]
-    case 'receiver-pulse':
-    case 'receiver-parallel':
-      return need.terminals
-    case 'control':
-      return []
-    default:
-      return [need.terminal]
-  }
 }
 
 function inDevice(device: Device): Contradiction[] {

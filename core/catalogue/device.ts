@@ -1,5 +1,6 @@
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts, WireColour } from '../units'
 import type { Differences } from './board'
+import type { definitionSchemas } from './upgrade'
 
 export const deviceClasses = {
   receiver: 'Control receiver',
@@ -89,12 +90,14 @@ export interface SerialOption {
   protocol: string
   bauds: Baud[]
   default: Baud
-  frame?: Frame
+  format?: CharacterFormat
   inverted?: boolean
   halfDuplex?: boolean
 }
 
-export type Frame = '8N1' | '8N2' | '8E1' | '8E2' | '8O1'
+/** Data bits, parity and stop bits of one character on a serial line. */
+export const characterFormats = ['8N1', '8N2', '8E1', '8E2', '8O1'] as const
+export type CharacterFormat = (typeof characterFormats)[number]
 
 /** A message sent over a link at a steady rate. */
 export interface Message {
@@ -257,7 +260,7 @@ export interface Variant {
 export interface DeviceDefinition
   extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'connectors' | 'needs' | 'settings' | 'radios'> {
   kind: 'device'
-  schema: 1
+  schema: typeof definitionSchemas.device
   terminals: Keyed<Terminal>
   supplies: Keyed<Supply>
   outputs: Keyed<PowerOutput>

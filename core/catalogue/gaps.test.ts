@@ -22,7 +22,7 @@ const firstOf = <T>(list: Record<string, T>, fits: (one: T) => boolean): [string
 describe('what a board does not tell', () => {
   const serial = firstOf(corran.ports, ({ kind }) => kind === 'hardware')[0]
   const linear = firstOf(corran.rails, ({ kind }) => kind === 'linear' || kind === 'switching')[0]
-  const [pad, { pin }] = firstOf(corran.pads, (one) => one.pin !== undefined && corran.pins[one.pin]!.functions.length > 0)
+  const [pad, { pin }] = firstOf(corran.pads, ({ pin: id }) => id !== undefined && corran.pins[id]!.functions.length > 0)
 
   const cases: [string, (draft: BoardDefinition) => void, string, RegExp][] = [
     ['no pads', (draft) => (draft.pads = {}), 'pads', /nothing can be wired/],

@@ -1,10 +1,53 @@
-export * from './board'
-export * from './device'
-export * from './protocol'
-export * from './merge'
-export * from './resolve'
-export * from './contradictions'
-export * from './protocols-of'
-export * from './differences'
-export * from './gaps'
-export * from './blank'
+export { pinUses } from './board'
+export type {
+  Board,
+  BoardConnector,
+  BoardDefinition,
+  BoardSide,
+  CanBus,
+  Differences,
+  Exclusion,
+  I2cBus,
+  Inverter,
+  Pad,
+  Pin,
+  PinFunction,
+  PinRole,
+  PinUse,
+  PortLine,
+  Rail,
+  Revision,
+  SerialPort,
+  Timer,
+} from './board'
+export { characterFormats, deviceClasses } from './device'
+export type {
+  CanNeed,
+  CharacterFormat,
+  Device,
+  DeviceClass,
+  DeviceDefinition,
+  I2cNeed,
+  Message,
+  Need,
+  PowerOutput,
+  PulseNeed,
+  ReceiverNeed,
+  SerialNeed,
+  SerialOption,
+  Supply,
+  Terminal,
+  VideoNeed,
+} from './device'
+export { needKind, needKinds, takesPlace } from './need-kinds'
+export type { NeedKind, PadDemand, PadMark, TerminalUse, TimerDemand, Wiring } from './need-kinds'
+export type { ProtocolDefinition } from './protocol'
+export { mergeDifferences } from './merge'
+export { resolveBoard, resolveDevice } from './resolve'
+export { boardContradictions, deviceContradictions } from './contradictions'
+export type { Contradiction } from './contradictions'
+export { protocolsOf } from './protocols-of'
+export { differencesBetween, listDifferences } from './differences'
+export { boardGaps, deviceGaps } from './gaps'
+export { blankBoard, blankDevice } from './blank'
+export { definitionSchemas, upgradeDefinition } from './upgrade'

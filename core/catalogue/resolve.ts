@@ -2,17 +2,33 @@ import type { Board, BoardDefinition } from './board'
 import type { Device, DeviceDefinition, Need } from './device'
 import { mergeDifferences, withIds } from './merge'
 
+/** Definitions are not changed once they are made; what was laid out of one serves again. */
+const boards = new WeakMap<BoardDefinition, Map<string, Board>>()
+const devices = new WeakMap<DeviceDefinition, Map<string, Device>>()
+
+function remembered<D extends object, T>(known: WeakMap<D, Map<string, T>>, definition: D, key: string, make: () => T): T {
+  const laidOut = known.get(definition) ?? new Map<string, T>()
+  known.set(definition, laidOut)
+  const found = laidOut.get(key) ?? make()
+  laidOut.set(key, found)
+  return found
+}
+
 /**
- * The board as it is in one revision under one firmware version.
+ * The board as it is in one revision under one firmware version; the same object each time.
  * @throws RangeError when the revision or firmware version is not in the definition.
  */
 export function resolveBoard(definition: BoardDefinition, revision: string, firmware: string): Board {
+  return remembered(boards, definition, `${revision} ${firmware}`, () => layOutBoard(definition, revision, firmware))
+}
+
+function layOutBoard(definition: BoardDefinition, revision: string, firmware: string): Board {
   const { revisions, firmwares } = definition
   const revised = named(revisions, revision, `${definition.name} has no revision`)
   const versioned = named(firmwares, firmware, `${definition.name} has no firmware version`)
   const merged = mergeDifferences(mergeDifferences(definition, revised.differences), versioned.differences)
   return {
-    id: merged.id,
+    id: definition.id,
     name: merged.name,
     maker: merged.maker,
     summary: merged.summary,
@@ -34,19 +50,22 @@ export function resolveBoard(definition: BoardDefinition, revision: string, firm
     can: withIds(merged.can),
     overlay: merged.overlay,
     storage: merged.storage,
-    buzzer: merged.buzzer,
   }
 }
 
 /**
- * The device in one of its variants.
+ * The device in one of its variants; the same object each time.
  * @throws RangeError when the variant is not in the definition.
  */
 export function resolveDevice(definition: DeviceDefinition, variant: string): Device {
+  return remembered(devices, definition, variant, () => layOutDevice(definition, variant))
+}
+
+function layOutDevice(definition: DeviceDefinition, variant: string): Device {
   const { differences } = named(definition.variants, variant, `${definition.name} has no variant`)
   const merged = mergeDifferences(definition, differences)
   return {
-    id: merged.id,
+    id: definition.id,
     name: merged.name,
     maker: merged.maker,
     class: merged.class,
@@ -60,8 +79,7 @@ export function resolveDevice(definition: DeviceDefinition, variant: string): De
     connectors: withIds(merged.connectors),
     needs: withIds<Need>(merged.needs as Record<string, Omit<Need, 'id'>>),
     settings: withIds(merged.settings),
-    // Plans made before radios were told have none.
-    radios: withIds(merged.radios ?? {}),
+    radios: withIds(merged.radios),
   }
 }
 

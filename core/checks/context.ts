@@ -1,9 +1,19 @@
 import type { Device, Terminal } from '../catalogue'
-import { sourcesOf, type Source } from '../allocation'
 import { powerTree, wiresOf, type PowerTree, type Wire } from '../harness'
 import { serialLinks, type SerialLink } from '../links'
-import type { FittedDevice, FittedNeed, FittedSupply, ResolvedPlan } from '../plan'
-import type { Finding, RuleMeta, Severity } from './finding'
+import { referTo, type FittedDevice, type FittedNeed, type FittedSupply, type ResolvedPlan, type Subject } from '../plan'
+import {
+  clashesOf,
+  placedNeeds,
+  placedSupplies,
+  sourcesOf,
+  type Clash,
+  type Placed,
+  type PlacedSupply,
+  type Severity,
+  type Source,
+} from '../suitability'
+import type { Finding, RuleMeta } from './finding'
 
 /** All that rules may look at. */
 export interface CheckContext {
@@ -12,6 +22,11 @@ export interface CheckContext {
   wires: Wire[]
   sources: Source[]
   power: PowerTree
+  /** Needs with a place and supplies with a source, each with what that place is to it. */
+  placed: Placed[]
+  fed: PlacedSupply[]
+  /** Needs that take one thing in ways that do not go together. */
+  clashes: Clash[]
   /** Supply inputs with the source that feeds each, if any. */
   feeds: { supply: FittedSupply; source?: Source }[]
   terminal: (device: string, id: string) => Terminal | undefined
@@ -34,12 +49,16 @@ export interface Rule {
 export function checkContext(resolved: ResolvedPlan, wires = wiresOf(resolved)): CheckContext {
   const sources = sourcesOf(resolved)
   const terminals = new Map(resolved.devices.map((fitted) => [fitted.id, terminalMap(fitted.device)]))
+  const placed = placedNeeds(resolved)
   return {
     resolved,
     links: serialLinks(resolved),
     wires,
     sources,
     power: powerTree(resolved, wires),
+    placed,
+    fed: placedSupplies(resolved),
+    clashes: clashesOf(placed),
     feeds: resolved.supplies.map((supply) => ({
       supply,
       source: sources.find((source) => source.place === resolved.plan.supplies[supply.key]),
@@ -54,17 +73,22 @@ function terminalMap(device: Device): Map<string, Terminal> {
 }
 
 /** Subjects of a need: itself and its device. */
-export function aboutNeed({ key, fitted }: FittedNeed): string[] {
-  return [`need:${key}`, `device:${fitted.id}`]
+export function aboutNeed({ key, fitted }: FittedNeed): Subject[] {
+  return [referTo('need', key), referTo('device', fitted.id)]
 }
 
 /** Subjects of a link: its need, device and port. */
-export function aboutLink(link: SerialLink): string[] {
-  return [...aboutNeed(link.need), `port:${link.port.id}`]
+export function aboutLink(link: SerialLink): Subject[] {
+  return [...aboutNeed(link.need), referTo('port', link.port.id)]
 }
 
-export function aboutSupply({ key, fitted }: FittedSupply): string[] {
-  return [`supply:${key}`, `device:${fitted.id}`]
+/** Subjects of a need at its place. */
+export function aboutPlaced({ need, placement }: Placed): Subject[] {
+  return [...aboutNeed(need), placement.place]
+}
+
+export function aboutSupply({ key, fitted }: FittedSupply): Subject[] {
+  return [referTo('supply', key), referTo('device', fitted.id)]
 }
 
 export function nameOf(fitted: FittedDevice): string {

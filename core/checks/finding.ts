@@ -1,14 +1,6 @@
-import type { Edit } from '../plan'
-
-export type Severity = 'stop' | 'fix' | 'weigh' | 'note'
-
-/** Severities from the gravest on. */
-export const severities: readonly Severity[] = ['stop', 'fix', 'weigh', 'note']
-
-export type Family = 'fit' | 'serial' | 'pads' | 'bus' | 'power' | 'ground' | 'level' | 'video' | 'radio' | 'build'
-
-/** Something a finding is about: `need:ID`, `device:ID`, `port:ID`, `pad:ID`, `wire:ID`, `rail:ID` or `supply:ID`. */
-export type Subject = string
+import type { Edit, Subject } from '../plan'
+import type { Severity } from '../suitability'
+import type { Family } from './families'
 
 /** A way out of a finding, as an edit that can be previewed and applied. */
 export interface Fix {

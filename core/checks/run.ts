@@ -1,5 +1,6 @@
 import type { CheckContext, Rule } from './context'
-import { severities, type Finding } from './finding'
+import { severities } from '../suitability'
+import type { Finding } from './finding'
 import { rules } from './rules'
 
 /** Runs rules over a plan; gravest findings first, then by rule. */

@@ -20,7 +20,7 @@ describe('CSV', () => {
     const plan = allocated(
       'spillway-hex',
       { type: 'device.rename', device: 'gnss', name: '=HYPERLINK("x")' },
-      { type: 'wire.set', wire: 'camera.vid', override: { omitted: true } },
+      { type: 'wire.set', wire: 'camera.vid', set: { omitted: true } },
     )
     const resolved = resolvePlan(plan)
     const wires = wiresOf(resolved)

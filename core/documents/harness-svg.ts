@@ -1,4 +1,4 @@
-import { padLetters, type DrawnBoard, type DrawnBox, type DrawnPad, type DrawnTerminal, type HarnessDrawing } from '../harness'
+import { plainMark, type DrawnBoard, type DrawnBox, type DrawnPad, type DrawnTerminal, type HarnessDrawing } from '../harness'
 import { wireColours } from '../units'
 
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
@@ -59,7 +59,7 @@ function boardShape({ x, y, width, height, radius, title, subtitle, holes }: Dra
 
 function padShape(board: DrawnBoard, pad: DrawnPad): string {
   const [x, y] = [board.x + pad.x, board.y + pad.y]
-  const letter = pad.kind === 'ground' ? padLetters.ground.letter : pad.kind === 'supply' ? padLetters.supply.letter : ''
+  const letter = plainMark(pad.kind)?.letter
   const dash = pad.under ? ' stroke-dasharray="2 1.5"' : ''
   const fill = pad.used ? '#d9e6e4' : '#ffffff'
   return [

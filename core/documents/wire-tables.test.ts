@@ -22,7 +22,7 @@ describe('cut list', () => {
       expect(rows.filter((row) => String(row[5]).split(', ').includes(`${wire.number} ${wire.length}`))).toHaveLength(1)
   })
   it('leaves out what is not fitted and goes from thick to thin', () => {
-    const { wires } = laidOut('spillway-hex', { type: 'wire.set', wire: 'camera.vid', override: { omitted: true } })
+    const { wires } = laidOut('spillway-hex', { type: 'wire.set', wire: 'camera.vid', set: { omitted: true } })
     const { rows } = cutList(wires)
     expect(rows.reduce((sum, row) => sum + Number(row[3]), 0)).toBe(wires.length - 1)
     const gauges = rows.map(([gauge]) => Number(gauge))
@@ -35,7 +35,7 @@ describe('connector table', () => {
     const { resolved, wires } = laidOut(name)
     const { rows } = connectorTable(resolved, wires)
     const contacts = rows.map(([part, connector, contact]) => `${part} ${connector} ${contact}`)
-    const twice = contacts.filter((one, at) => contacts.indexOf(one) !== at && !one.endsWith(' '))
+    const twice = contacts.filter((contact, at) => contacts.indexOf(contact) !== at && !contact.endsWith(' '))
     expect(twice.length).toBeLessThan(contacts.length / 2)
     for (const [, , , , number, colour] of rows) {
       if (number === '' || String(number).includes(' ')) continue

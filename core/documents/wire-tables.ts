@@ -47,7 +47,7 @@ export function connectorTable(resolved: ResolvedPlan, wires: Wire[]): Table {
     device.connectors.flatMap((connector) =>
       connector.pins.map((pin, at) => {
         const wire = all.find(
-          (one) => (one.from.device === id && one.from.point === pin) || (one.to.device === id && one.to.point === pin),
+          (wire) => (wire.from.device === id && wire.from.point === pin) || (wire.to.device === id && wire.to.point === pin),
         )
         const far = wire && (wire.from.device === id && wire.from.point === pin ? wire.to : wire.from)
         const label = device.terminals.find((terminal) => terminal.id === pin)?.label ?? pin
@@ -68,7 +68,7 @@ export function connectorTable(resolved: ResolvedPlan, wires: Wire[]): Table {
       .filter((pad) => pad.connector === connector.id)
       .sort((a, b) => (a.position ?? 0) - (b.position ?? 0))
       .map((pad) => {
-        const on = all.filter((one) => !one.to.device && one.to.point === pad.id)
+        const on = all.filter((wire) => !wire.to.device && wire.to.point === pad.id)
         return [
           resolved.board.name,
           `${connector.label} ${connector.type}`,

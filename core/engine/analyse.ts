@@ -1,8 +1,8 @@
 import { layOut, solveProblem, type Allocation, type SearchLimits } from '../allocation'
 import { check, checkContext, type Finding } from '../checks'
 import type { Wire } from '../harness'
-import type { LinkEnd } from '../links'
-import { applyEdit, resolvePlan, type NeedKey, type Plan } from '../plan'
+import type { SerialLink } from '../links'
+import { applyEdit, resolvePlan, sameValue, type NeedKey, type Plan } from '../plan'
 import {
   fitGrid,
   portLanes,
@@ -27,7 +27,7 @@ export interface Analysis {
   rails: RailLoad[]
   grid: FitRow[]
   /** Values at both ends of each serial link. */
-  links: Record<NeedKey, { port: string; board: LinkEnd; device: LinkEnd }>
+  links: Record<NeedKey, Pick<SerialLink, 'board' | 'device' | 'feature'> & { port: string }>
 }
 
 /**
@@ -75,19 +75,12 @@ function describe(plan: Plan) {
     power: powerSummary(context.power),
     lanes: portLanes(context),
     rails: railLoads(context),
-    links: Object.fromEntries(context.links.map(({ need, port, board, device }) => [need.key, { port: port.id, board, device }])),
+    links: Object.fromEntries(
+      context.links.map(({ need, port, board, device, feature }) => [need.key, { port: port.id, board, device, feature }]),
+    ),
   }
 }
 
 function isAdopted(plan: Plan, { assignment, supplies }: Allocation): boolean {
   return sameValue(plan.assignment, assignment) && sameValue(plan.supplies, supplies)
-}
-
-function sameValue(one: unknown, other: unknown): boolean {
-  if (typeof one !== 'object' || typeof other !== 'object' || !one || !other) return one === other
-  const keys = Object.keys(one)
-  return (
-    keys.length === Object.keys(other).length &&
-    keys.every((key) => sameValue((one as Record<string, unknown>)[key], (other as Record<string, unknown>)[key]))
-  )
 }

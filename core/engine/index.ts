@@ -1,2 +1,3 @@
-export * from './analyse'
+export { adopt, analyse, begun, settle } from './analyse'
+export type { Analysis } from './analyse'
 export type { FitCell, FitRow, PortLane, PowerRow, PowerSummary, RailLoad } from './summary'

@@ -1,5 +1,5 @@
-import type { Candidate, Offer, Reason, Want } from '../allocation'
-import { riskOf } from '../allocation'
+import type { Need } from '../catalogue'
+import { riskOf, type Candidate, type Reason, type Verdict, type Want } from '../allocation'
 import type { CheckContext } from '../checks'
 import { devicesAlive, onBench, powerStates, type PowerLeaf, type PowerNode, type PowerState, type PowerTree } from '../harness'
 import { linkLoad } from '../links'
@@ -8,7 +8,7 @@ import { splitKey, type Place, type Placement } from '../plan'
 /** A serial port with what is docked on it. */
 export interface PortLane {
   port: string
-  docked: { need: string; device: string; placement: Placement; load: number; frame: string; inverted: boolean }[]
+  docked: { need: string; device: string; placement: Placement; load: number; format: string; inverted: boolean }[]
 }
 
 /** Current drawn from a source. */
@@ -34,7 +34,7 @@ export interface FitRow {
   device: string
   part: string
   label: string
-  kind: string
+  kind: Need['kind'] | 'supply'
   cells: FitCell[]
 }
 
@@ -48,8 +48,8 @@ export function portLanes(context: CheckContext): PortLane[] {
         need: need.key,
         device: need.fitted.id,
         placement,
-        load: linkLoad(need.need.messages, board.frame, board.baud, board.halfDuplex),
-        frame: board.frame,
+        load: linkLoad(need.need.messages, board.format, board.baud, board.halfDuplex),
+        format: board.format,
         inverted: board.inverted,
       })),
   }))
@@ -71,7 +71,7 @@ export function railLoads({ sources, feeds, power }: CheckContext): RailLoad[] {
   })
 }
 
-/** What each place is to each need: the whole grid, from the offers. */
+/** What each place is to each need: the whole grid, from the verdicts. */
 export function fitGrid(wants: Want[]): FitRow[] {
   return wants.map((want) => {
     const [device, part] = splitKey(want.key)
@@ -81,19 +81,19 @@ export function fitGrid(wants: Want[]): FitRow[] {
       part,
       label: want.need?.need.label ?? 'Supply',
       kind: want.need?.need.kind ?? 'supply',
-      cells: want.offers.map(fitCell),
+      cells: want.verdicts.map(fitCell),
     }
   })
 }
 
-function fitCell(offer: Offer): FitCell {
-  const best = offer.candidates.reduce<Candidate | undefined>(
-    (least, one) => (!least || riskOf(one) < riskOf(least) ? one : least),
+function fitCell({ place, candidates, refusals }: Verdict): FitCell {
+  const best = candidates.reduce<Candidate | undefined>(
+    (least, candidate) => (!least || riskOf(candidate) < riskOf(least) ? candidate : least),
     undefined,
   )
-  if (!best) return { place: offer.place, verdict: 'cannot', risk: 0, reasons: offer.refusals }
+  if (!best) return { place, verdict: 'cannot', risk: 0, reasons: refusals }
   const risk = riskOf(best)
-  return { place: offer.place, verdict: risk ? 'cost' : 'fits', risk, reasons: best.reasons }
+  return { place, verdict: risk ? 'cost' : 'fits', risk, reasons: best.reasons }
 }
 
 /** A rail or output of the power tree, as plain values. */

@@ -48,11 +48,11 @@ describe('airframe', () => {
   })
   it('lets a hand-set place win, and forgets it again', () => {
     const plan = demo('spillway-hex')
-    const moved = applyEdit(plan, { type: 'device.place', device: 'gnss', spot: { x: 11, y: 22 } })
+    const moved = applyEdit(plan, { type: 'spot.set', part: 'gnss', spot: { x: 11, y: 22 } })
     expect(spotOf(resolvePlan(moved), 'gnss')).toEqual({ x: 11, y: 22 })
-    const back = applyEdit(moved, { type: 'device.place', device: 'gnss', spot: null })
+    const back = applyEdit(moved, { type: 'spot.set', part: 'gnss', spot: null })
     expect(spotOf(resolvePlan(back), 'gnss')).toEqual(spotOf(resolvePlan(plan), 'gnss'))
-    expect(() => applyEdit(plan, { type: 'device.place', device: 'ghost', spot: null })).toThrow('no such device')
+    expect(() => applyEdit(plan, { type: 'spot.set', part: 'ghost', spot: null })).toThrow('no such device')
   })
   it('measures straight, and along the frame never less', () => {
     const resolved = resolvePlan(allocated('spillway-hex'))
@@ -84,15 +84,15 @@ describe('pads in use', () => {
     for (const [pad, list] of Object.entries(uses)) {
       const { kind } = resolved.pad(pad)!
       for (const use of list) {
-        if (kind === 'ground') expect(use.kind).toBe('ground')
-        if (kind === 'supply') expect(use.kind).toBe('supply')
+        if (kind === 'ground') expect(use.mark.word).toBe('ground')
+        if (kind === 'supply') expect(use.mark.word).toBe('supply')
         if (use.need) expect(use.need.startsWith(`${use.device}/`)).toBe(true)
       }
-      if (kind === 'signal') expect(new Set(list.map(({ kind: one }) => one)).size).toBe(1)
+      if (kind === 'signal') expect(new Set(list.map(({ mark }) => mark.word)).size).toBe(1)
     }
   })
   it('do not count wires that are not fitted', () => {
-    const resolved = resolvePlan(allocated('spillway-hex', { type: 'wire.set', wire: 'gnss.tx', override: { omitted: true } }))
+    const resolved = resolvePlan(allocated('spillway-hex', { type: 'wire.set', wire: 'gnss.tx', set: { omitted: true } }))
     const uses = Object.values(padUseOf(resolved, wiresOf(resolved))).flat()
     expect(uses.some(({ wire }) => wire === 'gnss.tx')).toBe(false)
     expect(uses.some(({ wire }) => wire === 'gnss.rx')).toBe(true)

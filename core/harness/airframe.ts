@@ -76,8 +76,8 @@ const usual: Record<DeviceClass, [x: number, y: number]> = {
 
 /** Where a device, the board or the battery sits: as set by hand, or where such a part usually is. */
 export function spotOf(resolved: ResolvedPlan, id: string): Spot {
-  const { craft, placement } = resolved.plan
-  if (placement[id]) return placement[id]
+  const { craft, spots } = resolved.plan
+  if (spots[id]) return spots[id]
   if (id === 'board') return { x: 0, y: 0 }
   const wing = craft.outline === 'wing'
   if (id === 'battery') return { x: 0, y: Math.round((wing ? 0.07 : -0.235) * craft.size) }

@@ -48,5 +48,5 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
     ...others.map(({ id, instance }) =>
       step(id, instance.name, 'Measure from each supply wire to ground before plugging it in: no short, and the right voltage.'),
     ),
-  ].filter((one) => one === bare || one.wires.length)
+  ].filter((step) => step === bare || step.wires.length)
 }

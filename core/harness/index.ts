@@ -1,11 +1,26 @@
-export * from './wires'
+export { ampacity, gaugeFor, gauges, wireId } from './wires'
+export type { Wire, WireEnd, WireKind } from './wires'
 export { wiresOf } from './nets'
-export * from './drawing'
-export * from './pad-use'
-export * from './airframe'
-export * from './power'
-export * from './mass'
-export { videoChain, type VideoLink, type VideoPoint } from './video'
-export * from './cables'
-export * from './build-order'
-export * from './lock'
+export { defaultLayers, drawHarness, drawingFigures, labelSide, Sheet, straightHeights } from './drawing'
+export type {
+  DrawingFigures,
+  DrawnBoard,
+  DrawnBox,
+  DrawnPad,
+  DrawnTerminal,
+  DrawnWire,
+  HarnessDrawing,
+  Layers,
+  Point,
+} from './drawing'
+export { padAbilities, padUseOf, plainMark } from './pad-use'
+export type { Mark, PadUse } from './pad-use'
+export { cutLength, distanceOf, motorSpots, outlineOf, routeLength, spotOf } from './airframe'
+export { devicesAlive, nominalTolerance, onBench, powerStates, powerTree } from './power'
+export type { PowerLeaf, PowerNode, PowerState, PowerTree } from './power'
+export { batteryMass, massReport, wireMass } from './mass'
+export { videoChain } from './video'
+export type { VideoPoint } from './video'
+export { cablesOf } from './cables'
+export { buildOrder } from './build-order'
+export { lockWire, unlockWire } from './lock'

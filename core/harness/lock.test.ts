@@ -13,7 +13,7 @@ describe('a locked wire', () => {
     const plan = allocated('spillway-hex')
     const before = named(plan, id)
     const changes: Edit[] = [
-      { type: 'device.place', device: 'gnss', spot: { x: 180, y: -160 } },
+      { type: 'spot.set', part: 'gnss', spot: { x: 180, y: -160 } },
       { type: 'device.remove', device: 'receiver' },
     ]
     const changed = changes.reduce<Plan>(applyEdit, applyEdit(plan, lockWire(plan, before)))
@@ -26,7 +26,7 @@ describe('a locked wire', () => {
   })
 
   it('goes back to what it was, its note kept, and lets go of its need with the last wire of it', () => {
-    const start = applyEdit(allocated('spillway-hex'), { type: 'wire.set', wire: 'gnss.tx', override: { note: 'twisted' } })
+    const start = applyEdit(allocated('spillway-hex'), { type: 'wire.set', wire: 'gnss.tx', set: { note: 'twisted' } })
     let plan = start
     for (const id of ['gnss.tx', 'gnss.rx']) plan = applyEdit(plan, lockWire(plan, named(plan, id)))
     const { need } = named(plan, 'gnss.tx')
@@ -42,7 +42,7 @@ describe('a locked wire', () => {
     const place = allocated('spillway-hex').assignment[need!]!.place
     const start = allocated(
       'spillway-hex',
-      { type: 'wire.set', wire: 'gnss.tx', override: { colour: 'PK', length: 333 } },
+      { type: 'wire.set', wire: 'gnss.tx', set: { colour: 'PK', length: 333 } },
       { type: 'need.lock', need: need!, place },
     )
     const locked = applyEdit(start, lockWire(start, named(start, 'gnss.tx')))
@@ -68,7 +68,7 @@ describe('a locked wire', () => {
     const plan = allocated('spillway-hex')
     const ground = named(plan, 'gnss.gnd')
     const other = wiresIn(plan).find(({ kind, to }) => kind === 'ground' && to.point !== ground.to.point)!
-    const chosen = applyEdit(plan, { type: 'wire.set', wire: other.id, override: { pad: ground.to.point } })
+    const chosen = applyEdit(plan, { type: 'wire.set', wire: other.id, set: { pad: ground.to.point } })
     expect(named(chosen, other.id).to.point).toBe(ground.to.point)
     expect(wiresIn(chosen).filter(({ to }) => to.point === ground.to.point).length).toBeLessThanOrEqual(2)
   })

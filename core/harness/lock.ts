@@ -19,7 +19,7 @@ export function lockWire(plan: Plan, wire: Wire): Edit {
     type: 'several',
     label: `Lock wire ${wire.number}`,
     edits: [
-      { type: 'wire.set', wire: wire.id, override: { ...values, locked: place ? [...locked, 'need'] : locked } },
+      { type: 'wire.set', wire: wire.id, set: { ...values, locked: place ? [...locked, 'need'] : locked } },
       ...(place ? [{ type: 'need.lock' as const, need: need!, place }] : []),
     ],
   }
@@ -32,14 +32,17 @@ export function lockWire(plan: Plan, wire: Wire): Edit {
  * @param wires all wires of the plan
  */
 export function unlockWire(plan: Plan, wires: Wire[], wire: Wire): Edit {
-  const { locked = [], ...values } = plan.wires[wire.id] ?? {}
-  const kept = Object.fromEntries(Object.entries(values).filter(([key]) => !locked.includes(key as LockHold)))
+  const { locked = [] } = plan.wires[wire.id] ?? {}
+  const held = locked.filter((hold) => hold !== 'need')
+  const edits: Edit[] = [{ type: 'wire.set', wire: wire.id, unset: ['locked', ...held] }]
   const heir = wires.find((other) => other.id !== wire.id && other.need === wire.need && other.locked)
-  const edits: Edit[] = [{ type: 'wire.set', wire: wire.id, override: null }]
-  if (Object.keys(kept).length) edits.push({ type: 'wire.set', wire: wire.id, override: kept })
   if (wire.need && locked.includes('need')) {
-    const hold = heir && ([...(plan.wires[heir.id]?.locked ?? []), 'need'] as LockHold[])
-    edits.push(heir ? { type: 'wire.set', wire: heir.id, override: { locked: hold } } : { type: 'need.unlock', need: wire.need })
+    const heldByHeir = heir && (plan.wires[heir.id]?.locked ?? [])
+    edits.push(
+      heir
+        ? { type: 'wire.set', wire: heir.id, set: { locked: [...heldByHeir!, 'need'] } }
+        : { type: 'need.unlock', need: wire.need },
+    )
   }
   return { type: 'several', label: `Unlock wire ${wire.number}`, edits }
 }

@@ -45,7 +45,7 @@ function nodalVolts({ resolved, tree }: ReturnType<typeof treeOf>, battery: 'ful
     return index.get(name)!
   }
   const used = tree.leaves.flatMap((leaf) => leaf.wires)
-  const end = (one: { device?: string; point: string }) => node(`${one.device ?? 'pad'}.${one.point}`)
+  const end = (candidate: { device?: string; point: string }) => node(`${candidate.device ?? 'pad'}.${candidate.point}`)
   used.forEach((wire) => [wire.from, wire.to].map(end))
   const held = new Map<number, number>()
   for (const wire of used) {
@@ -167,8 +167,8 @@ describe('wires', () => {
   })
   it('get longer when a device moves out', () => {
     const length = (plan: Plan) => treeOf(plan).wires.find(({ id }) => id === 'gnss.tx')!.length
-    const near = allocated('spillway-hex', { type: 'device.place', device: 'gnss', spot: { x: 0, y: 30 } })
-    const far = allocated('spillway-hex', { type: 'device.place', device: 'gnss', spot: { x: 0, y: 230 } })
+    const near = allocated('spillway-hex', { type: 'spot.set', part: 'gnss', spot: { x: 0, y: 30 } })
+    const far = allocated('spillway-hex', { type: 'spot.set', part: 'gnss', spot: { x: 0, y: 230 } })
     expect(length(far) - length(near)).toBe(210)
   })
 })

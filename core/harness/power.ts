@@ -1,6 +1,6 @@
-import type { Source } from '../allocation'
 import type { Device, Rail } from '../catalogue'
-import type { FittedSupply, Place, ResolvedPlan } from '../plan'
+import { keyOf, referTo, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
+import type { Source } from '../suitability'
 import { wireResistancePerMetre, type Amps, type Volts } from '../units'
 import type { Wire } from './wires'
 
@@ -94,31 +94,34 @@ class Tree {
     const { board, devices } = resolved
     const rails = board.rails.map((rail): Regulator => ({
       ...rail,
-      place: `rail:${rail.id}`,
-      parent: rail.source && `rail:${rail.source}`,
+      place: referTo('rail', rail.id),
+      parent: rail.source === undefined ? undefined : referTo('rail', rail.source),
       rail,
     }))
     const outputs = devices.flatMap(({ id, instance, device }) =>
       device.outputs.map((output): Regulator => ({
         ...output,
-        place: `output:${id}/${output.id}`,
+        place: referTo('output', keyOf(id, output.id)),
         label: `${instance.name} ${output.label}`,
         parent: this.feederOf(id, device),
         own: 0,
         owner: id,
       })),
     )
-    this.regulators = new Map([...rails, ...outputs].map((one) => [one.place, one]))
+    this.regulators = new Map([...rails, ...outputs].map((regulator) => [regulator.place, regulator]))
   }
 
   /** What feeds the first supply of a device that is fed at all. */
   private feederOf(id: string, device: Device): Place | undefined {
-    return device.supplies.map((supply) => this.resolved.plan.supplies[`${id}/${supply.id}`]).find((place) => place !== undefined)
+    return device.supplies.map((supply) => this.resolved.plan.supplies[keyOf(id, supply.id)]).find((place) => place !== undefined)
   }
 
   read(): PowerTree {
     const nodes = [...this.regulators.values()].map((regulator) => this.node(regulator))
-    const unfed = this.resolved.supplies.filter(({ key }) => !this.regulators.has(this.resolved.plan.supplies[key] ?? ''))
+    const unfed = this.resolved.supplies.filter(({ key }) => {
+      const source = this.resolved.plan.supplies[key]
+      return source === undefined || !this.regulators.has(source)
+    })
     return { nodes, leaves: nodes.flatMap((node) => node.leaves), unfed }
   }
 
@@ -182,18 +185,22 @@ class Tree {
     const { fitted, supply: own } = supply
     const back = this.resolved.supplies
       .filter(
-        (one) => one.fitted === fitted && one.supply.ground === own.ground && this.resolved.plan.supplies[one.key] !== undefined,
+        (input) =>
+          input.fitted === fitted && input.supply.ground === own.ground && this.resolved.plan.supplies[input.key] !== undefined,
       )
-      .reduce((sum, one) => sum + this.leafCurrent(one, 'peak'), 0)
+      .reduce((sum, input) => sum + this.leafCurrent(input, 'peak'), 0)
     const there = this.leafCurrent(supply, 'peak')
     return this.wiresOf(supply).reduce((sum, wire) => sum + resistance(wire) * (wire.from.point === own.ground ? back : there), 0)
   }
 
   /** What a supply input takes, with what the device passes on through its outputs by its first fed supply. */
   private leafCurrent({ key, fitted, supply }: FittedSupply, load: 'typical' | 'peak'): Amps {
-    const first = fitted.device.supplies.find((one) => this.resolved.plan.supplies[`${fitted.id}/${one.id}`] !== undefined)
-    if (!first || `${fitted.id}/${first.id}` !== key) return supply[load]
-    const passed = fitted.device.outputs.reduce((sum, output) => sum + this.taken(`output:${fitted.id}/${output.id}`, load), 0)
+    const first = fitted.device.supplies.find((supply) => this.resolved.plan.supplies[keyOf(fitted.id, supply.id)] !== undefined)
+    if (!first || keyOf(fitted.id, first.id) !== key) return supply[load]
+    const passed = fitted.device.outputs.reduce(
+      (sum, output) => sum + this.taken(referTo('output', keyOf(fitted.id, output.id)), load),
+      0,
+    )
     return supply[load] + passed
   }
 
@@ -204,8 +211,8 @@ class Tree {
     const { own } = this.regulators.get(place)!
     const leaves = this.leavesOf(place).reduce((sum, supply) => sum + this.leafCurrent(supply, load), 0)
     const below = [...this.regulators.values()]
-      .filter((one) => one.rail && one.parent === place)
-      .reduce((sum, one) => sum + this.taken(one.place, load), 0)
+      .filter((regulator) => regulator.rail && regulator.parent === place)
+      .reduce((sum, regulator) => sum + this.taken(regulator.place, load), 0)
     this.busy.delete(place)
     return own + leaves + below
   }

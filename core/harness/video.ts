@@ -1,5 +1,6 @@
 import type { Pad, VideoNeed } from '../catalogue'
 import type { FittedDevice, ResolvedPlan } from '../plan'
+import { videoPads } from '../suitability'
 
 /** One end of a video connection. */
 export type VideoPoint = { device: FittedDevice; terminal: string } | { pad: Pad }
@@ -35,12 +36,8 @@ export function videoChain(resolved: ResolvedPlan): VideoLink[] {
   })
 }
 
+/** The board's own overlay chip as a step of the chain. */
 function boardVideo(resolved: ResolvedPlan): { in: VideoPoint; out: VideoPoint } | undefined {
-  const padFor = (use: 'video-in' | 'video-out') => {
-    const pin = resolved.board.pins.find((one) => one.functions.some((does) => does.as === use))
-    return pin && resolved.padsOfPin(pin.id)[0]
-  }
-  const input = padFor('video-in')
-  const output = padFor('video-out')
-  return input && output ? { in: { pad: input }, out: { pad: output } } : undefined
+  const pads = videoPads(resolved)
+  return pads && { in: { pad: pads.in }, out: { pad: pads.out } }
 }

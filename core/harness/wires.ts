@@ -18,7 +18,7 @@ export interface WireEnd {
 
 /** A wire as it is to be made. It runs from the device to the board or to another device. */
 export interface Wire {
-  /** `DEVICE.TERMINAL`, which does not change when the need moves. */
+  /** `DEVICE.TERMINAL`. */
   id: string
   /** Number in the wire list, W1 … */
   number: string
@@ -38,6 +38,11 @@ export interface Wire {
   omitted: boolean
   /** Held as it is by hand. */
   locked: boolean
+}
+
+/** `DEVICE.TERMINAL`: a wire is named by the device's end of it, which stays when the need moves. */
+export function wireId(device: string, terminal: string): string {
+  return `${device}.${terminal}`
 }
 
 /** Wire sizes at hand, thinnest first. */
@@ -62,11 +67,11 @@ export function boardEnd(pad: Pad, connectorLabel?: string): WireEnd {
 
 /** A device's terminal as the end of a wire, in the first connector that has it. */
 export function deviceEnd({ id, device }: FittedDevice, terminal: string): WireEnd {
-  const connector = device.connectors.find((one) => one.pins.includes(terminal))
+  const connector = device.connectors.find((connector) => connector.pins.includes(terminal))
   return {
     device: id,
     point: terminal,
-    label: device.terminals.find((one) => one.id === terminal)?.label ?? terminal,
+    label: device.terminals.find(({ id }) => id === terminal)?.label ?? terminal,
     connector: connector?.type,
     contact: connector ? connector.pins.indexOf(terminal) + 1 : undefined,
   }

@@ -1,3 +1,3 @@
-export * from './frame'
-export * from './ends'
-export * from './lines'
+export { achievableBaud, baudError, baudTolerance, characterBits, linkLoad, utilisation } from './format'
+export { carriesConfiguration, linesTaken, linkAt, ratesOf, serialLinks, terminalAt } from './values'
+export type { LinkValues, SerialLink } from './values'

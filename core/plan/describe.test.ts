@@ -21,13 +21,18 @@ describe('describeEdit', () => {
     [{ type: 'need.unlock', need: 'gnss/fix' }, 'Unlock GNSS and compass'],
     [{ type: 'need.ban', need: 'gnss/fix', place: 'port:uart2' }, 'Keep GNSS and compass off Port 2'],
     [{ type: 'need.allow', need: 'gnss/fix', place: 'port:uart2' }, 'Allow GNSS and compass on Port 2 again'],
-    [{ type: 'port.set', port: 'uart2', settings: null }, 'Set Port 2'],
-    [{ type: 'link.set', need: 'gnss/fix', settings: null }, 'Set the device end of GNSS and compass'],
-    [{ type: 'wire.set', wire: 'gnss.tx', override: null }, 'Change wire gnss.tx'],
+    [{ type: 'link.set', need: 'gnss/fix', end: 'device', set: {} }, 'Set the device end of GNSS and compass'],
+    [{ type: 'link.set', need: 'gnss/fix', end: 'board', unset: ['baud'] }, 'Set the board end of GNSS and compass'],
+    [{ type: 'link.clear', need: 'gnss/fix' }, 'Set both ends of GNSS and compass as allocated'],
+    [{ type: 'feature.set', feature: 'telemetry', on: true }, 'Switch telemetry on'],
+    [{ type: 'feature.set', feature: 'telemetry', on: false }, 'Switch telemetry off'],
+    [{ type: 'feature.set', feature: 'telemetry', on: null }, 'Switch telemetry as the links want it'],
+    [{ type: 'wire.set', wire: 'gnss.tx', unset: ['pad'] }, 'Change wire gnss.tx'],
+    [{ type: 'wire.clear', wire: 'gnss.tx' }, 'Leave wire gnss.tx as worked out'],
     [{ type: 'wire.tick', wire: 'gnss.tx', made: true }, 'Tick off wire gnss.tx'],
     [{ type: 'wire.tick', wire: 'gnss.tx', made: false }, 'Wire gnss.tx is not made yet'],
-    [{ type: 'device.place', device: 'gnss', spot: { x: 1, y: 2 } }, 'Place GNSS and compass on the airframe'],
-    [{ type: 'device.place', device: 'gnss', spot: null }, 'Place GNSS and compass where it usually sits'],
+    [{ type: 'spot.set', part: 'gnss', spot: { x: 1, y: 2 } }, 'Place GNSS and compass on the airframe'],
+    [{ type: 'spot.set', part: 'gnss', spot: null }, 'Place GNSS and compass where it usually sits'],
     [{ type: 'box.move', box: 'gnss', at: { x: 1, y: 2 } }, 'Move GNSS and compass on the drawing'],
     [{ type: 'box.move', box: 'gnss', at: null }, 'Let GNSS and compass find its place on the drawing'],
     [{ type: 'several', label: 'Both at once', edits: [] }, 'Both at once'],
@@ -57,6 +62,5 @@ describe('placeLabel', () => {
     expect(placeLabel('port:nowhere', plan)).toBe('nowhere')
     expect(placeLabel('pad:nowhere', plan)).toBe('pad nowhere')
     expect(placeLabel('output:ghost/out', plan)).toBe('ghost out')
-    expect(placeLabel('somewhere', plan)).toBe('somewhere')
   })
 })

@@ -1,59 +1,80 @@
-import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
-import type {
-  DeviceInstance,
-  LinkSettings,
-  NeedKey,
-  Place,
-  Placement,
-  Plan,
-  Priority,
-  Spot,
-  SupplyKey,
-  WireOverride,
-} from './plan'
+import { produce, type Draft } from 'immer'
+import { allocationEdits, type AllocationEdits } from './edits/allocation'
+import { boardEdits, type BoardEdits } from './edits/board'
+import { craftEdits, type CraftEdits } from './edits/craft'
+import { deviceEdits, type DeviceEdits } from './edits/devices'
+import type { EditGroup, EditKind, Speech } from './edits/kind'
+import { layoutEdits, type LayoutEdits } from './edits/layout'
+import { linkEdits, type LinkEdits } from './edits/links'
+import { wireEdits, type WireEdits } from './edits/wires'
+import { placeLabel } from './places'
+import type { Plan } from './plan'
+import { splitKey } from './reference'
+import { sameValue } from './same'
 
 /** The parts of a plan that an undo puts back. */
 export type PlanSections = Partial<Omit<Plan, 'format' | 'schema'>>
 
-/** Every change to a plan is one of these values. */
-export type Edit =
-  | { type: 'plan.rename'; name: string }
-  | { type: 'plan.note'; note: string }
-  | { type: 'plan.automatic'; automatic: boolean }
-  | { type: 'craft.set'; craft: Plan['craft'] }
-  | { type: 'battery.set'; battery: Plan['battery'] }
-  | { type: 'board.choose'; definition: BoardDefinition; revision: string; firmware: string }
-  | { type: 'board.revision'; revision: string }
-  | { type: 'board.firmware'; firmware: string }
-  | { type: 'device.add'; device: DeviceInstance; definition: DeviceDefinition; protocols: ProtocolDefinition[] }
-  | { type: 'device.remove'; device: string }
-  | { type: 'device.rename'; device: string; name: string }
-  | { type: 'device.priority'; device: string; priority: Priority }
-  | { type: 'device.variant'; device: string; variant: string }
-  | { type: 'need.leave-out'; need: NeedKey; leftOut: boolean }
-  | { type: 'need.lock'; need: NeedKey; place: Place }
-  | { type: 'need.unlock'; need: NeedKey }
-  | { type: 'need.ban'; need: NeedKey; place: Place }
-  | { type: 'need.allow'; need: NeedKey; place: Place }
-  | { type: 'assignment.adopt'; assignment: Record<NeedKey, Placement>; supplies: Record<SupplyKey, Place> }
-  | { type: 'supply.choose'; supply: SupplyKey; source: Place }
-  | { type: 'port.set'; port: string; settings: LinkSettings | null }
-  | { type: 'link.set'; need: NeedKey; settings: LinkSettings | null }
-  | { type: 'wire.set'; wire: string; override: WireOverride | null }
-  | { type: 'device.place'; device: string; spot: Spot | null }
-  | { type: 'box.move'; box: string; at: { x: number; y: number } | null }
-  | { type: 'wire.tick'; wire: string; made: boolean }
-  | { type: 'definition.update'; definition: BoardDefinition | DeviceDefinition | ProtocolDefinition }
-  | { type: 'sections.restore'; of: string; sections: PlanSections }
-  | { type: 'several'; label: string; edits: Edit[] }
+/** Edits of a plan as a whole. */
+interface WholeEdits {
+  'sections.restore': { of: string; sections: PlanSections }
+  several: { label: string; edits: Edit[] }
+}
 
-/** An edit that does not fit the plan it was applied to. */
-export class EditError extends Error {
-  constructor(
-    readonly place: string,
-    message: string,
-  ) {
-    super(`${place}: ${message}`)
-    this.name = 'EditError'
+type Payloads = CraftEdits & BoardEdits & DeviceEdits & AllocationEdits & LinkEdits & WireEdits & LayoutEdits & WholeEdits
+
+/** Every change to a plan is one of these values. As JSON it means the same. */
+export type Edit = { [T in keyof Payloads]: { type: T } & Payloads[T] }[keyof Payloads]
+
+/** All kinds of edit, each with what it does, its words and its shape. */
+export const editKinds: EditGroup<Payloads> = {
+  ...craftEdits,
+  ...boardEdits,
+  ...deviceEdits,
+  ...allocationEdits,
+  ...linkEdits,
+  ...wireEdits,
+  ...layoutEdits,
+  'sections.restore': {
+    apply: (plan, { sections }) => void Object.assign(plan, sections),
+    words: ({ of }) => `Undo: ${of}`,
+    shape: ({ joi, sections }) => ({ of: joi.string().max(400).required(), sections: sections.required() }),
+  },
+  several: {
+    apply: (plan, { edits }) => edits.forEach((edit) => applyTo(plan, edit)),
+    words: ({ label }) => label,
+    shape: ({ joi, edit }) => ({ label: joi.string().max(400).required(), edits: joi.array().items(edit).max(400).required() }),
+  },
+}
+
+function kindOf(edit: Edit): EditKind<Edit> {
+  return editKinds[edit.type] as EditKind<Edit>
+}
+
+/**
+ * The plan after one edit; the plan given is not changed.
+ * @throws EditError naming the place when the edit does not fit this plan.
+ */
+export function applyEdit(plan: Plan, edit: Edit): Plan {
+  return produce(plan, (draft) => applyTo(draft, edit))
+}
+
+function applyTo(plan: Draft<Plan>, edit: Edit): void {
+  kindOf(edit).apply(plan, edit)
+}
+
+/** The edit that takes `after` to `before`: it restores each section that differs. */
+export function inverseOf(before: Plan, after: Plan, label: string): Edit {
+  const sections: Record<string, unknown> = {}
+  for (const key of Object.keys(before) as (keyof Plan)[]) {
+    if (!sameValue(before[key], after[key])) sections[key] = before[key]
   }
+  return { type: 'sections.restore', of: label, sections: sections as PlanSections }
+}
+
+/** One line saying what an edit does, in the words of the plan it is applied to. */
+export function describeEdit(edit: Edit, plan: Plan): string {
+  const device = (id: string) => plan.devices.find((fitted) => fitted.id === id)?.name ?? id
+  const speech: Speech = { device, owner: (key) => device(splitKey(key)[0]), place: (place) => placeLabel(place, plan) }
+  return kindOf(edit).words(edit, speech)
 }

@@ -1,6 +1,4 @@
-import { applyEdit, inverseOf } from './apply'
-import { describeEdit } from './describe'
-import type { Edit } from './edit'
+import { applyEdit, describeEdit, inverseOf, type Edit } from './edit'
 import type { Plan } from './plan'
 
 export interface Step {
@@ -61,7 +59,7 @@ export function redo(history: History): History {
 
 export interface Rebase {
   plan: Plan
-  applied: string[]
+  applied: Step[]
   refused: { label: string; reason: string }[]
 }
 
@@ -71,10 +69,15 @@ export function rebase(onto: Plan, steps: Step[]): Rebase {
   for (const step of steps) {
     try {
       result.plan = step.edits.reduce(applyEdit, result.plan)
-      result.applied.push(step.label)
+      result.applied.push(step)
     } catch (error) {
       result.refused.push({ label: step.label, reason: (error as Error).message })
     }
   }
   return result
+}
+
+/** One step that takes a plan to another, whatever lies between them. */
+export function stepTo(from: Plan, to: Plan, label: string): Step {
+  return { label, edits: [inverseOf(to, from, label)], undo: inverseOf(from, to, label) }
 }

@@ -22,10 +22,10 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     supplies: {},
     locks: {},
     bans: {},
-    portSettings: {},
-    deviceSettings: {},
+    links: {},
+    features: {},
     wires: {},
-    placement: {},
+    spots: {},
     layout: {},
     built: {},
   }

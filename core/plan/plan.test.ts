@@ -10,12 +10,13 @@ import {
   followUp,
   rebase,
   redo,
-  splitKey,
   startHistory,
   undo,
-  upgradePlan,
   type Edit,
   type History,
+  type LinkSettings,
+  type Place,
+  type WireOverride,
 } from './index'
 
 const plan = demo('spillway-hex')
@@ -39,25 +40,39 @@ const edit: fc.Arbitrary<Edit> = fc.oneof(
   fc.record({
     type: fc.constant('need.lock' as const),
     need: fc.constantFrom(...needs),
-    place: fc.constantFrom('port:uart1', 'port:uart2'),
+    place: fc.constantFrom<Place[]>('port:uart1', 'port:uart2'),
   }),
   fc.record({
     type: fc.constant('need.ban' as const),
     need: fc.constantFrom(...needs),
-    place: fc.constantFrom('port:uart1', 'port:uart2'),
+    place: fc.constantFrom<Place[]>('port:uart1', 'port:uart2'),
   }),
-  fc.record({ type: fc.constant('need.allow' as const), need: fc.constantFrom(...needs), place: fc.constant('port:uart1') }),
+  fc.record({
+    type: fc.constant('need.allow' as const),
+    need: fc.constantFrom(...needs),
+    place: fc.constant<Place>('port:uart1'),
+  }),
   fc.record({ type: fc.constant('need.leave-out' as const), need: fc.constantFrom(...needs), leftOut: fc.boolean() }),
   fc.record({ type: fc.constant('board.revision' as const), revision: fc.constantFrom('A', 'B', 'Z') }),
   fc.record({
     type: fc.constant('wire.set' as const),
     wire: fc.constant('gnss.tx'),
-    override: fc.constantFrom(null, { gauge: 26 }, { omitted: true }),
+    set: fc.constantFrom({}, { gauge: 26 }, { omitted: true }),
+    unset: fc.subarray<keyof WireOverride>(['gauge', 'pad', 'omitted']),
   }),
+  fc.constant({ type: 'wire.clear' as const, wire: 'gnss.tx' }),
   fc.record({
     type: fc.constant('link.set' as const),
     need: fc.constantFrom(...needs),
-    settings: fc.constantFrom(null, { baud: 9600 }),
+    end: fc.constantFrom('board' as const, 'device' as const),
+    set: fc.constantFrom({}, { baud: 9600 }, { protocol: 'msp', inverted: true }),
+    unset: fc.subarray<keyof LinkSettings>(['baud', 'protocol', 'inverted']),
+  }),
+  fc.record({ type: fc.constant('link.clear' as const), need: fc.constantFrom(...needs) }),
+  fc.record({
+    type: fc.constant('feature.set' as const),
+    feature: fc.constant('telemetry'),
+    on: fc.constantFrom(true, false, null),
   }),
   fc.constant(add('rill-53', 'bec')),
 )
@@ -153,7 +168,7 @@ describe('history', () => {
       fc.property(fc.array(edit, { maxLength: 12 }), (edits) => {
         const { done, plan: end } = edits.reduce(tryEdit, startHistory(plan))
         const sent = JSON.parse(JSON.stringify(done.flatMap((step) => step.edits))) as Edit[]
-        const read = sent.map((one) => validate<Edit>(editSchema, one))
+        const read = sent.map((edit) => validate<Edit>(editSchema, edit))
         expect(read.reduce(applyEdit, plan)).toEqual(end)
       }),
       { seed: 8, numRuns: 40 },
@@ -166,7 +181,7 @@ describe('history', () => {
     ].reduce((history, value) => doEdit(history, value as Edit), startHistory(plan))
     const theirs = applyEdit(plan, { type: 'device.remove', device: 'gnss' })
     const merged = rebase(theirs, mine.done)
-    expect(merged.applied).toEqual(['Change the note'])
+    expect(merged.applied.map(({ label }) => label)).toEqual(['Change the note'])
     expect(merged.refused[0]!.reason).toBe('devices.gnss: no such device in the fit-out')
     expect(merged.plan.note).toBe('mine')
   })
@@ -177,25 +192,5 @@ describe('history', () => {
       }),
       { seed: 9, numRuns: 60 },
     )
-  })
-})
-
-describe('upgradePlan', () => {
-  it('brings version 0 to the present one', () => {
-    const { automatic: _a, bans: _b, wires: _w, portSettings: _p, deviceSettings: _d, ...old } = plan
-    expect(upgradePlan({ ...old, schema: 0 })).toMatchObject({
-      schema: 2,
-      automatic: true,
-      bans: {},
-      wires: {},
-      placement: {},
-      built: {},
-    })
-  })
-  it('refuses newer ones', () => {
-    expect(() => upgradePlan({ schema: 3 })).toThrow('this plan has schema version 3, this program reads up to 2')
-  })
-  it('splits keys at the first slash', () => {
-    expect(splitKey('a/b')).toEqual(['a', 'b'])
   })
 })

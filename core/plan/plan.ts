@@ -1,18 +1,9 @@
-import type { BoardDefinition, DeviceDefinition, Frame, ProtocolDefinition } from '../catalogue'
-import type { Baud, Chemistry, Millimetres, WireColour } from '../units'
+import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition } from '../catalogue'
+import type { Baud, Chemistry, Hertz, Millimetres, WireColour } from '../units'
+import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 2
-
-/** `DEVICE/NEED`, both ids as in the plan. */
-export type NeedKey = string
-/** `DEVICE/SUPPLY`. */
-export type SupplyKey = string
-/**
- * Where a need can be met: `port:ID`, `pad:ID`, `i2c:ID`, `can:ID`, `video`,
- * and for supplies `rail:ID` or `output:DEVICE/OUTPUT`.
- */
-export type Place = string
+export const planSchema = 3
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -37,18 +28,23 @@ export interface Placement {
   during?: 'disarmed' | 'armed'
   /** I²C needs: the address chosen. */
   address?: number
+  /** Pulse needs: the rate of the timer, where it is not the device's own default. */
+  rate?: Hertz
+  /** Needs of one pad: the timer that drives it, where the pin can be driven by several. */
+  timer?: string
 }
 
 /** Values of one end of a link that were set by hand. */
 export interface LinkSettings {
   protocol?: string
   baud?: Baud
-  frame?: Frame
+  format?: CharacterFormat
   inverted?: boolean
   halfDuplex?: boolean
-  /** Board-wide feature switch belonging to the protocol. */
-  feature?: boolean
 }
+
+/** The two ends of a link. */
+export type LinkSide = 'board' | 'device'
 
 /** What the lock of a wire can hold: its values, and the place of the need it serves. */
 export type LockHold = 'pad' | 'colour' | 'gauge' | 'length' | 'need'
@@ -99,13 +95,13 @@ export interface Plan {
   supplies: Record<SupplyKey, Place>
   locks: Record<NeedKey, Place>
   bans: Record<NeedKey, Place[]>
-  /** Board-side settings by port id, where they differ from what the assignment gives. */
-  portSettings: Record<string, LinkSettings>
-  /** Device-side settings by need, where they differ from what the assignment gives. */
-  deviceSettings: Record<NeedKey, LinkSettings>
+  /** Values set by hand at either end of a link, where they differ from what the assignment gives. */
+  links: Record<NeedKey, Partial<Record<LinkSide, LinkSettings>>>
+  /** Board-wide features switched by hand, by name; the others are on where a link wants them. */
+  features: Record<string, boolean>
   wires: Record<string, WireOverride>
   /** Where devices sit on the airframe, as far as set by hand; `board` and `battery` too. */
-  placement: Record<string, Spot>
+  spots: Record<string, Spot>
   /** Where boxes of the harness drawing were dragged to. */
   layout: Record<string, { x: number; y: number }>
   /** Wires ticked off as made. */

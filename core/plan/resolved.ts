@@ -11,7 +11,8 @@ import {
   type Supply,
 } from '../catalogue'
 import { batteryRange, type Volts } from '../units'
-import type { DeviceInstance, NeedKey, Plan, SupplyKey } from './plan'
+import type { DeviceInstance, Plan } from './plan'
+import { keyOf, type NeedKey, type SupplyKey } from './reference'
 
 export interface FittedDevice {
   id: string
@@ -76,10 +77,10 @@ function resolve(plan: Plan): ResolvedPlan {
   const needs = devices.flatMap((fitted) =>
     fitted.device.needs
       .filter((need) => !fitted.instance.leftOut.includes(need.id))
-      .map((need): FittedNeed => ({ key: `${fitted.id}/${need.id}`, fitted, need })),
+      .map((need): FittedNeed => ({ key: keyOf(fitted.id, need.id), fitted, need })),
   )
   const supplies = devices.flatMap((fitted) =>
-    fitted.device.supplies.map((supply): FittedSupply => ({ key: `${fitted.id}/${supply.id}`, fitted, supply })),
+    fitted.device.supplies.map((supply): FittedSupply => ({ key: keyOf(fitted.id, supply.id), fitted, supply })),
   )
   const byDevice = new Map(devices.map((fitted) => [fitted.id, fitted]))
   const byNeed = new Map(needs.map((need) => [need.key, need]))

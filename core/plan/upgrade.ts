@@ -1,3 +1,4 @@
+import { upgradeDefinition } from '../catalogue'
 import { planSchema } from './plan'
 
 type Document = Record<string, unknown>
@@ -6,10 +7,12 @@ type Document = Record<string, unknown>
 const upgrades: Record<number, (document: Document) => Document> = {
   0: (document) => ({ automatic: true, bans: {}, portSettings: {}, deviceSettings: {}, wires: {}, ...document, schema: 1 }),
   1: (document) => ({ placement: {}, layout: {}, built: {}, ...document, schema: 2 }),
+  2: settingsByLink,
 }
 
 /**
- * Brings a plan document of an older schema version to the present one.
+ * Brings a plan document of an older schema version to the present one, and the
+ * definitions it holds to theirs.
  * @throws RangeError when the document is newer than this program or has no version.
  */
 export function upgradePlan(document: Document): Document {
@@ -22,7 +25,53 @@ export function upgradePlan(document: Document): Document {
       `schema: this plan has schema version ${version}, this program reads up to ${planSchema}; open it with a newer program`,
     )
   }
-  let current = document
+  let current: Document = { ...document, definitions: upgradedDefinitions(document.definitions) }
   for (let step = version; step < planSchema; step += 1) current = upgrades[step]!(current)
   return current
+}
+
+function upgradedDefinitions(groups: unknown): unknown {
+  return mapValues(groups, (definitions) => mapValues(definitions, upgradeDefinition))
+}
+
+/**
+ * Settings of the board's end hung on the port, though two links can share it, and
+ * the board-wide feature among them. They go to each link on that port; a feature
+ * that was off on a port is off for the board. What parts are where on the airframe
+ * was called their placement.
+ */
+function settingsByLink({ portSettings, deviceSettings, placement, ...document }: Document): Document {
+  const links: Record<string, Document> = {}
+  const features: Record<string, boolean> = {}
+  const protocols = asMap(asMap(document.definitions).protocols)
+  for (const [need, assigned] of Object.entries(asMap(document.assignment))) {
+    const { place, protocol } = asMap(assigned)
+    const port =
+      typeof place === 'string' && place.startsWith('port:') ? asMap(portSettings)[place.slice('port:'.length)] : undefined
+    const { feature, ...board } = asSettings(port)
+    if (Object.keys(board).length) links[need] = { board }
+    const spoken = asMap(protocols[String(board.protocol ?? protocol)]).feature
+    if (feature === false && typeof spoken === 'string') features[spoken] = false
+  }
+  for (const [need, settings] of Object.entries(asMap(deviceSettings))) {
+    const { feature: _, ...device } = asSettings(settings)
+    if (Object.keys(device).length) links[need] = { ...links[need], device }
+  }
+  return { ...document, links, features, spots: placement ?? {}, schema: 3 }
+}
+
+/** Settings of one end, by their present names. */
+function asSettings(value: unknown): Document {
+  const { frame, ...settings } = asMap(value)
+  return frame === undefined ? settings : { ...settings, format: frame }
+}
+
+function asMap(value: unknown): Document {
+  return typeof value === 'object' && value !== null && !Array.isArray(value) ? (value as Document) : {}
+}
+
+/** A map with each of its values changed; what is no map stays, for the reader to refuse. */
+function mapValues(value: unknown, change: (part: unknown) => unknown): unknown {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return value
+  return Object.fromEntries(Object.entries(value).map(([key, part]) => [key, change(part)]))
 }

@@ -1,8 +1,8 @@
 import Joi from 'joi'
-import { pinUses } from '../catalogue'
+import { definitionSchemas, pinUses } from '../catalogue'
 import { amps, baud, id, keyed, label, list, millimetres, prose, versions, volts } from './parts'
 
-const pinUse = Joi.string().valid(...pinUses)
+const pinUse = Joi.string().valid(...Object.keys(pinUses))
 
 const pin = Joi.object({
   level: volts.default(3.3),
@@ -73,7 +73,7 @@ const rail = Joi.object({
 /** What a board file may hold, for one revision with all differences applied or for the base. */
 export const boardSchema = Joi.object({
   kind: Joi.string().valid('board').required(),
-  schema: Joi.number().valid(1).required(),
+  schema: Joi.number().valid(definitionSchemas.board).required(),
   id: id.required(),
   name: label.required(),
   maker: label.required(),
@@ -141,7 +141,6 @@ export const boardSchema = Joi.object({
     flash: 0,
     card: false,
   }),
-  buzzer: Joi.object({ pin: id.required(), limit: amps.required() }),
   revisions: versions.required(),
   firmwares: versions.default({ current: { name: 'current', note: '', differences: {} } }),
 })

@@ -1,6 +1,7 @@
 import Joi from 'joi'
-import { deviceClasses } from '../catalogue'
-import { amps, baud, colour, frame, id, keyed, label, list, prose, versions, volts } from './parts'
+import { definitionSchemas, deviceClasses, type Need } from '../catalogue'
+import { needShapes } from './needs'
+import { amps, characterFormat, colour, id, keyed, label, prose, versions, volts } from './parts'
 
 const terminal = Joi.object({
   label: label.required(),
@@ -35,86 +36,18 @@ const output = Joi.object({
   filtered: Joi.boolean().default(false),
 })
 
-const standards = Joi.array().items(Joi.string().valid('PAL', 'NTSC')).min(1)
-const level = Joi.string().valid('high', 'low')
-const hertz = Joi.number().min(0).max(100_000)
-
-const needShapes: Record<string, Joi.PartialSchemaMap> = {
-  serial: {
-    lines: Joi.string().valid('both', 'to-device', 'from-device').required(),
-    tx: id.when('lines', { is: Joi.valid('both', 'from-device'), then: Joi.required() }),
-    rx: id.when('lines', { is: Joi.valid('both', 'to-device'), then: Joi.required() }),
-    options: list(
-      Joi.object({
-        protocol: id.required(),
-        bauds: Joi.array().items(baud).min(1).max(30).required(),
-        default: baud.required(),
-        frame,
-        inverted: Joi.boolean(),
-        halfDuplex: Joi.boolean(),
-      }),
-      12,
-    )
-      .min(1)
-      .required(),
-    messages: list(
-      Joi.object({
-        name: label.required(),
-        direction: Joi.string().valid('to-device', 'from-device').required(),
-        bytes: Joi.number().integer().min(1).max(65_535).required(),
-        rate: hertz.required(),
-      }),
-      30,
-    ).default([]),
-    states: Joi.string().valid('disarmed', 'armed', 'both').default('both'),
-    interruptible: Joi.boolean().default(true),
-  },
-  switch: {
-    terminal: id.required(),
-    levels: Joi.object({
-      powerUp: Joi.string().valid('high', 'low', 'any').default('any'),
-      disarmed: level.required(),
-      armed: level.required(),
-    }).required(),
-    current: amps.default(0.001),
-  },
-  pulse: {
-    terminal: id.required(),
-    protocol: Joi.string().valid('pwm', 'burst').default('pwm'),
-    rate: Joi.object({ min: hertz.required(), max: hertz.required(), default: hertz.required() }).required(),
-    range: Joi.object({ min: Joi.number().min(0).required(), max: Joi.number().max(10_000).required() }).default({
-      min: 1000,
-      max: 2000,
-    }),
-  },
-  analog: { terminal: id.required(), max: volts.required() },
-  i2c: {
-    sda: id.required(),
-    scl: id.required(),
-    addresses: Joi.array().items(Joi.number().integer().min(0).max(127)).min(1).required(),
-    pullUp: Joi.number().min(100).max(1_000_000),
-  },
-  can: { high: id.required(), low: id.required() },
-  'led-data': { terminal: id.required(), leds: Joi.number().integer().min(1).max(1000).required() },
-  buzzer: { terminal: id.required(), current: amps.required() },
-  video: { terminal: id.required(), direction: Joi.string().valid('in', 'out').required(), standards: standards.required() },
-  'receiver-pulse': { terminals: Joi.array().items(id).length(1).required() },
-  'receiver-parallel': { terminals: Joi.array().items(id).min(2).max(16).required() },
-  control: { channels: Joi.number().integer().min(1).max(32).required() },
-}
-
-const needKinds = Object.keys(needShapes)
+const kinds = Object.keys(needShapes) as Need['kind'][]
 
 const anyNeed = Joi.object({
   kind: Joi.string()
-    .valid(...needKinds)
+    .valid(...kinds)
     .required(),
 }).unknown(true)
 
 /** Chooses the shape by `kind`, so that an error names the field and not a list of alternatives. */
 function needSchema(): Joi.Schema {
   return Joi.alternatives().conditional('.kind', {
-    switch: needKinds.map((kind) => ({
+    switch: kinds.map((kind) => ({
       is: kind,
       then: Joi.object({ kind: Joi.string().valid(kind).required(), label: label.required(), ...needShapes[kind] }),
     })),
@@ -125,7 +58,7 @@ function needSchema(): Joi.Schema {
 /** What a device file may hold, for one variant with all differences applied or for the base. */
 export const deviceSchema = Joi.object({
   kind: Joi.string().valid('device').required(),
-  schema: Joi.number().valid(1).required(),
+  schema: Joi.number().valid(definitionSchemas.device).required(),
   id: id.required(),
   name: label.required(),
   maker: label.required(),
@@ -169,14 +102,13 @@ export const deviceSchema = Joi.object({
 /** What a protocol file may hold. */
 export const protocolSchema = Joi.object({
   kind: Joi.string().valid('protocol').required(),
-  schema: Joi.number().valid(1).required(),
+  schema: Joi.number().valid(definitionSchemas.protocol).required(),
   id: id.required(),
   name: label.required(),
   summary: prose.default(''),
   function: label.required(),
-  frame: frame.default('8N1'),
+  format: characterFormat.default('8N1'),
   inverted: Joi.boolean().default(false),
   halfDuplex: Joi.boolean().default(false),
-  configuration: Joi.boolean().default(false),
   feature: label,
 })

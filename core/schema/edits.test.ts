@@ -40,11 +40,13 @@ const edits: Edit[] = [
   { type: 'need.allow', need: 'gnss/fix', place: 'port:uart3' },
   { type: 'assignment.adopt', assignment: {}, supplies: {} },
   { type: 'supply.choose', supply: 'camera/main', source: 'rail:bat' },
-  { type: 'port.set', port: 'uart1', settings: { baud: 9600 } },
-  { type: 'link.set', need: 'gnss/fix', settings: { baud: 9600, frame: '8E2' } },
-  { type: 'wire.set', wire: 'gnss.tx', override: { gauge: 26, colour: 'PK' } },
-  { type: 'device.place', device: 'gnss', spot: { x: 1, y: -2.5 } },
-  { type: 'device.place', device: 'battery', spot: { x: 0, y: 10 } },
+  { type: 'link.set', need: 'gnss/fix', end: 'board', set: { baud: 9600 }, unset: ['inverted'] },
+  { type: 'link.clear', need: 'gnss/fix' },
+  { type: 'feature.set', feature: 'telemetry', on: false },
+  { type: 'link.set', need: 'gnss/fix', end: 'device', set: { baud: 9600, format: '8E2' } },
+  { type: 'wire.set', wire: 'gnss.tx', set: { gauge: 26, colour: 'PK' } },
+  { type: 'spot.set', part: 'gnss', spot: { x: 1, y: -2.5 } },
+  { type: 'spot.set', part: 'battery', spot: { x: 0, y: 10 } },
   { type: 'box.move', box: 'gnss', at: { x: 800, y: 40 } },
   { type: 'wire.tick', wire: 'gnss.tx', made: true },
   { type: 'definition.update', definition: library.devices['merlow-n3c']! },
@@ -65,6 +67,7 @@ describe('every kind of edit', () => {
       expect(validate(editSchema, edit)).toEqual(edit)
       const before = allocated('spillway-hex')
       const after = applyEdit(before, edit)
+      expect(applyEdit(before, JSON.parse(JSON.stringify(edit)) as Edit)).toEqual(after)
       expect(readPlan(JSON.parse(JSON.stringify(after)))).toBeTruthy()
       expect(describeEdit(edit, before).length).toBeGreaterThan(3)
       expect(applyEdit(after, inverseOf(before, after, 'x'))).toEqual(before)
@@ -85,7 +88,7 @@ describe('every kind of edit', () => {
 
   it('refuses places off the sheet, ticks that are no ticks, and unknown boxes', () => {
     const refused = (edit: object) => expect(() => validate(editSchema, edit)).toThrow(InputError)
-    refused({ type: 'device.place', device: 'gnss', spot: { x: 1e9, y: 0 } })
+    refused({ type: 'spot.set', part: 'gnss', spot: { x: 1e9, y: 0 } })
     refused({ type: 'wire.tick', wire: 'gnss.tx', made: 'yes' })
     refused({ type: 'box.move', box: 'gnss', at: { x: 1 } })
     expect(() => applyEdit(allocated('spillway-hex'), { type: 'box.move', box: 'ghost', at: null })).toThrow('no such device')
@@ -93,15 +96,15 @@ describe('every kind of edit', () => {
 
   it('forgets what belongs to a removed device', () => {
     const marked = [
-      { type: 'device.place', device: 'gnss', spot: { x: 1, y: 1 } },
+      { type: 'spot.set', part: 'gnss', spot: { x: 1, y: 1 } },
       { type: 'box.move', box: 'gnss', at: { x: 1, y: 1 } },
       { type: 'wire.tick', wire: 'gnss.tx', made: true },
-      { type: 'wire.set', wire: 'gnss.tx', override: { gauge: 24 } },
+      { type: 'wire.set', wire: 'gnss.tx', set: { gauge: 24 } },
     ] satisfies Edit[]
     const plan = [...marked, { type: 'device.remove', device: 'gnss' } satisfies Edit].reduce(
       applyEdit,
       allocated('spillway-hex'),
     )
-    expect(JSON.stringify([plan.placement, plan.layout, plan.built, plan.wires, plan.assignment])).not.toContain('gnss')
+    expect(JSON.stringify([plan.spots, plan.layout, plan.built, plan.wires, plan.assignment])).not.toContain('gnss')
   })
 })

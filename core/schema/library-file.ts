@@ -37,9 +37,9 @@ export function readDefinitionsFile(text: string): Definition[] {
   }
   const problems: InputError['problems'] = []
   const seen = new Set<string>()
-  const read = definitions.flatMap((one: unknown, at): Definition[] => {
+  const read = definitions.flatMap((document: unknown, at): Definition[] => {
     try {
-      const definition = readDefinition(one)
+      const definition = readDefinition(document)
       const key = `${definition.kind} ${definition.id}`
       if (seen.has(key)) problems.push({ place: `definitions[${at}].id`, message: `${key} is there twice` })
       seen.add(key)

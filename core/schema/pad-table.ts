@@ -98,8 +98,8 @@ class TableReader {
     const before = this.pins[pin] ?? this.board.pins[pin] ?? { level: 3.3, maxIn: 5.5, drive: 0.02, functions: [] }
     const functions = words.flatMap((word): PinFunction[] => {
       const [, as, of, channel, dma, max] = functionPattern.exec(word) ?? []
-      if (!pinUses.includes(as as PinUse)) {
-        complain('functions', `"${word}" is not a function; there are ${pinUses.join(', ')}, supply:RAIL, ground`)
+      if (as === undefined || !Object.hasOwn(pinUses, as)) {
+        complain('functions', `"${word}" is not a function; there are ${Object.keys(pinUses).join(', ')}, supply:RAIL, ground`)
         return []
       }
       return [

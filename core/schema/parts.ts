@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { characterFormats } from '../catalogue'
 import { wireColours } from '../units'
 
 export const idPattern = /^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/
@@ -10,7 +11,7 @@ export const amps = Joi.number().min(0).max(500)
 export const baud = Joi.number().integer().min(300).max(12_000_000)
 export const millimetres = Joi.number().min(-2000).max(2000)
 export const colour = Joi.string().valid(...Object.keys(wireColours))
-export const frame = Joi.string().valid('8N1', '8N2', '8E1', '8E2', '8O1')
+export const characterFormat = Joi.string().valid(...characterFormats)
 export const list = (items: Joi.Schema, max = 200) => Joi.array().items(items).max(max)
 
 /** A map from ids to parts, at most `max` of them. */

@@ -1,22 +1,27 @@
 import Joi from 'joi'
+import { placeKinds, planSchema } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
-import { baud, colour, frame, id, idPattern, label, list, prose } from './parts'
+import { baud, characterFormat, colour, id, idPattern, label, list, prose } from './parts'
 
 const keyPattern = /^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/
 export const key = Joi.string().pattern(keyPattern, 'DEVICE/NEED')
-export const place = Joi.string().pattern(/^(video|[a-z0-9]+:[a-zA-Z0-9_./-]{1,120})$/, 'KIND:ID')
+export const place = Joi.string().pattern(
+  new RegExp(`^(${placeKinds.join('|')}):[a-zA-Z0-9_./-]{1,120}$`),
+  `KIND:ID with KIND one of ${placeKinds.join(', ')}`,
+)
 const deviceId = Joi.string().pattern(/^[a-zA-Z0-9_-]{1,60}$/, 'id')
 
-export const linkSettings = Joi.object({
+/** What may be set at an end of a link. */
+export const linkSettingParts: Joi.PartialSchemaMap = {
   protocol: id,
   baud,
-  frame,
+  format: characterFormat,
   inverted: Joi.boolean(),
   halfDuplex: Joi.boolean(),
-  feature: Joi.boolean(),
-})
+}
+const linkSettings = Joi.object(linkSettingParts)
 
 export const deviceInstance = Joi.object({
   id: deviceId.required(),
@@ -49,12 +54,15 @@ export const assignment = Joi.object().pattern(
     baud,
     during: Joi.string().valid('disarmed', 'armed'),
     address: Joi.number().integer().min(0).max(127),
+    rate: Joi.number().min(0).max(1_000_000),
+    timer: id,
   }),
 )
 
 export const places = Joi.object().pattern(keyPattern, place)
 
-export const wireOverride = Joi.object({
+/** What may be set of a wire. */
+export const wireOverrideParts: Joi.PartialSchemaMap = {
   colour,
   gauge: Joi.number().integer().min(4).max(40),
   length: Joi.number().min(1).max(5000),
@@ -64,7 +72,8 @@ export const wireOverride = Joi.object({
   locked: Joi.array()
     .items(Joi.valid('pad', 'colour', 'gauge', 'length', 'need'))
     .unique(),
-})
+}
+const wireOverride = Joi.object(wireOverrideParts)
 
 /** Names of wires: device, terminal and what the wire is for. */
 const wirePattern = /^[a-zA-Z0-9_./:-]{1,160}$/
@@ -79,7 +88,7 @@ export const spot = Joi.object({
 /** What a plan document holds, part by part. */
 export const planParts = {
   format: Joi.string().valid('ypodoma-plan').required(),
-  schema: Joi.number().valid(2).required(),
+  schema: Joi.number().valid(planSchema).required(),
   name: label.required(),
   note: prose.required(),
   craft: craft.required(),
@@ -96,10 +105,12 @@ export const planParts = {
   supplies: places.required(),
   locks: places.required(),
   bans: Joi.object().pattern(keyPattern, list(place, 100)).required(),
-  portSettings: Joi.object().pattern(idPattern, linkSettings).required(),
-  deviceSettings: Joi.object().pattern(keyPattern, linkSettings).required(),
+  links: Joi.object()
+    .pattern(keyPattern, Joi.object({ board: linkSettings, device: linkSettings }))
+    .required(),
+  features: Joi.object().pattern(label, Joi.boolean()).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
-  placement: Joi.object().pattern(idPattern, spot).required(),
+  spots: Joi.object().pattern(idPattern, spot).required(),
   layout: Joi.object().pattern(idPattern, spot).required(),
   built: Joi.object().pattern(wirePattern, Joi.valid(true)).required(),
 }

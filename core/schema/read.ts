@@ -3,14 +3,14 @@ import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser'
 import {
   boardContradictions,
   deviceContradictions,
-  resolveBoard,
-  resolveDevice,
+  mergeDifferences,
+  upgradeDefinition,
   type BoardDefinition,
   type Contradiction,
   type DeviceDefinition,
   type ProtocolDefinition,
 } from '../catalogue'
-import { resolvePlan, upgradePlan, type Plan } from '../plan'
+import { resolvePlan, splitKey, upgradePlan, type Plan } from '../plan'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
 import { InputError } from './error'
@@ -48,7 +48,7 @@ export function readDefinition(value: unknown): Definition {
   const schema = typeof kind === 'string' && Object.hasOwn(schemas, kind) ? schemas[kind]! : undefined
   if (!schema) throw new InputError([{ place: 'kind', message: 'must be board, device or protocol' }])
   refusePrototypeKeys(value)
-  const definition = validate<Definition>(schema, value)
+  const definition = validate<Definition>(schema, upgradeDefinition(value))
   if (definition.kind === 'protocol') return definition
   const contradictions = definition.kind === 'board' ? checkBoard(definition) : checkDevice(definition)
   if (contradictions.length) throw new InputError(contradictions)
@@ -57,89 +57,27 @@ export function readDefinition(value: unknown): Definition {
 
 /** Each revision must by itself be a board that could have been written down. */
 function checkBoard(definition: BoardDefinition): Contradiction[] {
+  const { kind, schema, id } = definition
   for (const [revision, { differences }] of Object.entries(definition.revisions)) {
     for (const [firmware, { differences: further }] of Object.entries(definition.firmwares)) {
       if (!Object.keys(differences).length && !Object.keys(further).length) continue
-      const {
-        id,
-        name,
-        maker,
-        summary,
-        mass,
-        outline,
-        usb,
-        supply,
-        configuration,
-        exclusions,
-        overlay,
-        storage,
-        buzzer,
-        ...lists
-      } = resolveBoard(definition, revision, firmware)
-      const document = {
-        kind: 'board',
-        schema: 1,
-        id,
-        name,
-        maker,
-        summary,
-        mass,
-        outline,
-        usb,
-        supply,
-        configuration,
-        exclusions,
-        overlay,
-        storage,
-        buzzer,
-      }
-      const { pads, connectors, pins, ports, timers, rails, i2c, can } = lists
-      validate(
-        boardSchema,
-        {
-          ...document,
-          ...keyedAgain({ pads, connectors, pins, ports, timers, rails, i2c, can }),
-          revisions: { only: { name: 'only' } },
-        },
-        `revision ${revision}, firmware ${firmware}: `,
-      )
+      const merged = mergeDifferences(mergeDifferences(definition, differences), further)
+      const alone = { ...merged, kind, schema, id, revisions: { only: { name: 'only' } }, firmwares: { only: { name: 'only' } } }
+      validate(boardSchema, alone, `revision ${revision}, firmware ${firmware}: `)
     }
   }
   return boardContradictions(definition)
 }
 
+/** Each variant must by itself be such a device. */
 function checkDevice(definition: DeviceDefinition): Contradiction[] {
+  const { kind, schema, id } = definition
   for (const [variant, { differences }] of Object.entries(definition.variants)) {
     if (!Object.keys(differences).length) continue
-    const {
-      variant: _,
-      terminals,
-      supplies,
-      outputs,
-      connectors,
-      needs,
-      settings,
-      radios,
-      ...rest
-    } = resolveDevice(definition, variant)
-    validate(
-      deviceSchema,
-      {
-        kind: 'device',
-        schema: 1,
-        ...rest,
-        ...keyedAgain({ terminals, supplies, outputs, connectors, needs, settings, radios }),
-      },
-      `variant ${variant}: `,
-    )
+    const merged = mergeDifferences(definition, differences)
+    validate(deviceSchema, { ...merged, kind, schema, id, variants: { only: { name: 'only' } } }, `variant ${variant}: `)
   }
   return deviceContradictions(definition)
-}
-
-function keyedAgain(lists: Record<string, { id: string }[]>): Record<string, Record<string, unknown>> {
-  return Object.fromEntries(
-    Object.entries(lists).map(([name, items]) => [name, Object.fromEntries(items.map(({ id, ...rest }) => [id, rest]))]),
-  )
 }
 
 /** Keys that would reach an object's prototype are refused anywhere in the input. */
@@ -185,7 +123,7 @@ export function readPlan(value: unknown): Plan {
           : definition.kind === 'device'
             ? deviceContradictions(definition)
             : []
-      return found.map((one) => ({ place: `${place}: ${one.place}`, message: one.message }))
+      return found.map((contradiction) => ({ place: `${place}: ${contradiction.place}`, message: contradiction.message }))
     }),
   )
   problems.push(...danglingIn(plan))
@@ -200,10 +138,9 @@ function danglingIn(plan: Plan): { place: string; message: string }[] {
     if (ids.has(device.id)) problems.push({ place: `devices[${at}].id`, message: `"${device.id}" is used twice` })
     ids.add(device.id)
   })
-  for (const section of ['assignment', 'supplies', 'locks', 'bans', 'deviceSettings'] as const) {
+  for (const section of ['assignment', 'supplies', 'locks', 'bans', 'links'] as const) {
     for (const key of Object.keys(plan[section])) {
-      if (!ids.has(key.slice(0, key.indexOf('/'))))
-        problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
+      if (!ids.has(splitKey(key)[0])) problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
     }
   }
   if (problems.length) return problems

@@ -32,7 +32,9 @@ for (let turn = 0; turn < 24; turn += 1) {
     await page.evaluate(
       async (label) => {
         const cell = () =>
-          [...document.querySelectorAll<HTMLButtonElement>('button.cell')].find((one) => one.ariaLabel?.startsWith(label))!
+          [...document.querySelectorAll<HTMLButtonElement>('button.cell')].find((hTMLButtonElement) =>
+            hTMLButtonElement.ariaLabel?.startsWith(label),
+          )!
         const start = performance.now()
         cell().click()
         while (!/is here, locked/.test(cell().ariaLabel ?? '')) await new Promise((done) => requestAnimationFrame(done))
@@ -44,7 +46,9 @@ for (let turn = 0; turn < 24; turn += 1) {
   await page.evaluate(
     async (label) => {
       const cell = () =>
-        [...document.querySelectorAll<HTMLButtonElement>('button.cell')].find((one) => one.ariaLabel?.startsWith(label))!
+        [...document.querySelectorAll<HTMLButtonElement>('button.cell')].find((hTMLButtonElement) =>
+          hTMLButtonElement.ariaLabel?.startsWith(label),
+        )!
       cell().click()
       while (/locked/.test(cell().ariaLabel ?? '')) await new Promise((done) => requestAnimationFrame(done))
     },

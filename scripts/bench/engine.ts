@@ -10,7 +10,7 @@ const runs = 40
 
 for (const { id, plan } of demoPlans()) {
   const placed = adopt(plan, analyse(plan).proposal)
-  const [receiver, overlay] = [plan.assignment['receiver/rc'], 'overlay/text']
+  const place = placed.assignment['receiver/rc']?.place
   const fromNothing: number[] = []
   const afterLock: number[] = []
   for (let turn = 0; turn < runs; turn += 1) {
@@ -18,11 +18,7 @@ for (const { id, plan } of demoPlans()) {
     analyse({ ...plan, note: `${turn}` })
     fromNothing.push(performance.now() - start)
     start = performance.now()
-    settle({
-      ...placed,
-      locks: { [overlay]: placed.assignment['receiver/rc']?.place ?? '' },
-      note: `${turn} ${String(receiver)}`,
-    })
+    settle({ ...placed, locks: place ? { 'overlay/text': place } : {}, note: `${turn}` })
     afterLock.push(performance.now() - start)
   }
   row(`${id}: allocation, findings, wires, drawing, grid`, fromNothing)
@@ -36,7 +32,7 @@ for (const { id, plan } of demoPlans()) {
     const start = performance.now()
     const problem = layOut(resolvePlan({ ...placed, note: `${turn}` }))
     const base = solveProblem(problem, placed)
-    for (const want of problem.wants) for (const { place } of want.offers) forcePlace(problem, placed, base, want.key, place)
+    for (const { key, verdicts } of problem.wants) for (const { place } of verdicts) forcePlace(problem, placed, base, key, place)
     times.push(performance.now() - start)
   }
   row(`${id}: every cell of the grid explained by a forced search`, times)

@@ -1,4 +1,4 @@
-import { upgradePlan, type Edit, type Plan } from '#core/plan'
+import { planSchema, upgradePlan, type Edit, type Plan } from '#core/plan'
 import type { Connection } from './open'
 
 export interface BuildRow {
@@ -20,10 +20,13 @@ export interface VersionRow {
 
 export interface NewVersion {
   plan: Plan
+  /** What leads here from the version before. */
   edits: Edit[]
   steps: string[]
   author: string
   note: string
+  /** Given by the sender: the same save sent again makes no other version. */
+  saveId?: string
 }
 
 /** A save that was made on a version that is not the newest any more. */
@@ -50,7 +53,9 @@ interface RawVersion {
   steps: string
 }
 
-/** Builds and their versions. Every write is one transaction. */
+export type BuildRepository = ReturnType<typeof buildRepository>
+
+/** Builds and their versions. Every write is one transaction, which waits its turn before it reads. */
 export function buildRepository(connection: Connection, now: () => string) {
   const all = connection.prepare<[], RawBuild>('SELECT * FROM builds ORDER BY removed_at IS NOT NULL, created_at, rowid')
   const one = connection.prepare<[string], RawBuild>('SELECT * FROM builds WHERE id = ?')
@@ -59,8 +64,8 @@ export function buildRepository(connection: Connection, now: () => string) {
   )
   const advance = connection.prepare('UPDATE builds SET name = @name, version = @number, updated_at = @at WHERE id = @id')
   const addVersion = connection.prepare(
-    `INSERT INTO versions (build_id, number, saved_at, author, note, plan, edits, steps)
-     VALUES (@id, @number, @at, @author, @note, @plan, @edits, @steps)`,
+    `INSERT INTO versions (build_id, number, saved_at, author, note, plan, edits, edits_schema, steps, save_id)
+     VALUES (@id, @number, @at, @author, @note, @plan, @edits, @schema, @steps, @saveId)`,
   )
   const versions = connection.prepare<[string], RawVersion>(
     'SELECT number, saved_at, author, note, steps FROM versions WHERE build_id = ? ORDER BY number DESC LIMIT 500',
@@ -68,10 +73,18 @@ export function buildRepository(connection: Connection, now: () => string) {
   const planOf = connection.prepare<[string, number], { plan: string }>(
     'SELECT plan FROM versions WHERE build_id = ? AND number = ?',
   )
+  const bySave = connection.prepare<[string, string], { number: number }>(
+    'SELECT number FROM versions WHERE build_id = ? AND save_id = ?',
+  )
   const setNote = connection.prepare('UPDATE versions SET note = @note WHERE build_id = @id AND number = @number')
   const setRemoved = connection.prepare('UPDATE builds SET removed_at = @at WHERE id = @id')
 
-  const writeVersion = (id: string, number: number, at: string, { plan, edits, steps, author, note }: NewVersion) =>
+  const writeVersion = (
+    id: string,
+    number: number,
+    at: string,
+    { plan, edits, steps, author, note, saveId = undefined }: NewVersion,
+  ) =>
     addVersion.run({
       id,
       number,
@@ -80,6 +93,8 @@ export function buildRepository(connection: Connection, now: () => string) {
       note,
       plan: JSON.stringify(plan),
       edits: JSON.stringify(edits),
+      schema: planSchema,
+      saveId: saveId ?? null,
       steps: JSON.stringify(steps),
     })
 
@@ -109,7 +124,7 @@ export function buildRepository(connection: Connection, now: () => string) {
       const at = now()
       insert.run({ id, name: version.plan.name, at })
       writeVersion(id, 1, at, version)
-    }),
+    }).immediate,
 
     /** Saves a new version made on `base`. @throws StaleSave when another was saved since */
     save: connection.transaction((id: string, base: number, version: NewVersion): number => {
@@ -121,7 +136,10 @@ export function buildRepository(connection: Connection, now: () => string) {
       writeVersion(id, number, at, version)
       advance.run({ id, number, at, name: version.plan.name })
       return number
-    }),
+    }).immediate,
+
+    /** The version that a save made, if it came in already. */
+    numberOf: (id: string, saveId: string): number | undefined => bySave.get(id, saveId)?.number,
 
     annotate: (id: string, number: number, note: string): boolean => setNote.run({ id, number, note }).changes === 1,
 

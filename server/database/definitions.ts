@@ -1,5 +1,5 @@
-import type { Definition, Library } from '#core/schema'
-import { addTo } from '#core/schema'
+import { upgradeDefinition } from '#core/catalogue'
+import { addTo, type Definition, type Library } from '#core/schema'
 import type { Connection } from './open'
 
 export type Origin = 'shipped' | 'own'
@@ -9,6 +9,11 @@ interface RawDefinition {
   id: string
   origin: Origin
   document: string
+}
+
+/** A definition as it was stored, by this program or an earlier one. */
+function parse(document: string): Definition {
+  return upgradeDefinition(JSON.parse(document)) as Definition
 }
 
 /** The catalogue: shipped definitions, and the user's own which come before them. */
@@ -37,7 +42,7 @@ export function definitionRepository(connection: Connection, now: () => string) 
   return {
     library: (): Library => {
       const library: Library = { boards: {}, devices: {}, protocols: {} }
-      for (const { document } of all.all()) addTo(library, JSON.parse(document) as Definition)
+      for (const { document } of all.all()) addTo(library, parse(document))
       return library
     },
 
@@ -45,7 +50,7 @@ export function definitionRepository(connection: Connection, now: () => string) 
 
     find: (kind: string, id: string): { definition: Definition; origin: Origin } | undefined => {
       const found = one.get(kind, id)
-      return found && { definition: JSON.parse(found.document) as Definition, origin: found.origin }
+      return found && { definition: parse(found.document), origin: found.origin }
     },
 
     /** Brings shipped definitions up to date and leaves the user's own alone. */

@@ -11,7 +11,7 @@ const plan = builds.plan('spillway-hex', 1)!
 for (let base = builds.find('spillway-hex')!.version; ; base += 1) {
   builds.save('spillway-hex', base, {
     plan: { ...plan, note: `version ${base + 1}` },
-    edits: [],
+    edits: [{ type: 'plan.note', note: `version ${base + 1}` }],
     steps: [`Save ${base + 1}`],
     author: 'writer',
     note: '',

@@ -19,7 +19,9 @@ export function openDatabase(directory: string, migrations: Migration[]): Connec
   const connection = new Database(join(directory, 'ypodoma.sqlite'))
   connection.pragma('journal_mode = WAL')
   connection.pragma('foreign_keys = ON')
-  connection.pragma('synchronous = NORMAL')
+  // What was acknowledged is on the disk, also after the power fails.
+  connection.pragma('synchronous = FULL')
+  connection.pragma('busy_timeout = 5000')
   migrate(connection, migrations)
   return connection
 }

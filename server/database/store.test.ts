@@ -1,38 +1,13 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { readFileSync } from 'node:fs'
 import { afterEach, describe, expect, it } from 'vitest'
 import { demo, library } from '../../tests/helpers/plans'
-import { applyEdit } from '#core/plan'
-import { StaleSave } from './builds'
+import { freshStore, migrations, removeStores } from '../../tests/helpers/store'
+import { applyEdit, type Edit, type Plan } from '#core/plan'
+import { StaleSave, type NewVersion } from './builds'
 import { migrate } from './open'
-import { openStore, type Store } from './store'
+import { NotReplayed, saveVersion } from './save-version'
 
-const texts = (folder: string) =>
-  readdirSync(folder).map((name) => ({ name: `${folder}/${name}`, text: readFileSync(join(folder, name), 'utf8') }))
-const definitions = ['catalogue/protocols', 'catalogue/devices', 'catalogue/boards'].flatMap(texts)
-const migrations = texts('server/database/migrations').map(({ name, text }) => ({ name, sql: text }))
-const open: { store: Store; directory: string }[] = []
-
-function start(directory = mkdtempSync(join(tmpdir(), 'ypodoma-store-')), demos = texts('catalogue/demo')) {
-  let second = 0
-  const store = openStore({
-    directory,
-    migrations,
-    definitions,
-    demo: demos,
-    now: () => new Date(Date.UTC(2026, 0, 1, 0, 0, second++)).toISOString(),
-  })
-  open.push({ store, directory })
-  return { ...store, directory }
-}
-
-afterEach(() => {
-  for (const { store, directory } of open.splice(0)) {
-    store.connection.close()
-    rmSync(directory, { recursive: true, force: true })
-  }
-})
+afterEach(removeStores)
 
 const version = (name: string) => ({
   plan: applyEdit(demo('spillway-hex'), { type: 'plan.rename', name }),
@@ -44,16 +19,16 @@ const version = (name: string) => ({
 
 describe('store', () => {
   it('fills a new database with the demo builds, once', () => {
-    const first = start()
+    const first = freshStore()
     expect(first.builds.list().map(({ name }) => name)).toEqual(['Culvert scout', 'Fellside mapper', 'Spillway hex'])
     first.builds.setRemoved('spillway-hex', true)
     first.connection.close()
-    const second = start(first.directory)
+    const second = freshStore(first.directory)
     expect(second.builds.list().map(({ removed }) => removed)).toEqual([false, false, true])
   })
 
   it('keeps every version and says who saved first', () => {
-    const { builds } = start()
+    const { builds } = freshStore()
     expect(builds.save('spillway-hex', 1, version('One'))).toBe(2)
     expect(() => builds.save('spillway-hex', 1, version('Two'))).toThrow(StaleSave)
     expect(builds.find('spillway-hex')).toMatchObject({ name: 'One', version: 2 })
@@ -65,14 +40,14 @@ describe('store', () => {
   })
 
   it('writes a version whole or not at all', () => {
-    const { builds, connection } = start()
+    const { builds, connection } = freshStore()
     connection.exec(`CREATE TRIGGER fault BEFORE UPDATE ON builds BEGIN SELECT RAISE(ABORT, 'fault'); END`)
     expect(() => builds.save('spillway-hex', 1, version('One'))).toThrow('fault')
     expect(builds.versions('spillway-hex')).toHaveLength(1)
   })
 
   it('follows shipped definitions and leaves the user’s own alone', () => {
-    const { catalogue } = start()
+    const { catalogue } = freshStore()
     const own = { ...structuredClone(library.boards['corran-7']!), mass: 1 }
     catalogue.save(own)
     catalogue.ship([library.boards['corran-7']!])
@@ -82,7 +57,7 @@ describe('store', () => {
   })
 
   it('brings a shipped definition back when the user’s own is taken away, and saves many at once or none', () => {
-    const { catalogue, reship, connection } = start()
+    const { catalogue, reship, connection } = freshStore()
     const shipped = library.boards['corran-7']!
     catalogue.saveAll([
       { ...shipped, mass: 3 },
@@ -105,17 +80,88 @@ describe('store', () => {
   })
 
   it('refuses a database of a newer program', () => {
-    const { connection } = start()
+    const { connection } = freshStore()
     connection.pragma('user_version = 99')
-    expect(() => migrate(connection, migrations)).toThrow('the database has schema 99, this program knows 1')
+    expect(() => migrate(connection, migrations)).toThrow('the database has schema 99, this program knows 3')
   })
 
   it('undoes a migration that fails and names its fault', () => {
-    const { connection } = start()
+    const { connection } = freshStore()
     expect(() => migrate(connection, [...migrations, { name: 'zzz', sql: 'CREATE TABLE half (id); nonsense;' }])).toThrow(
       /syntax error/,
     )
     expect(connection.prepare(`SELECT name FROM sqlite_master WHERE name = 'half'`).all()).toEqual([])
-    expect(connection.pragma('user_version', { simple: true })).toBe(1)
+    expect(connection.pragma('user_version', { simple: true })).toBe(3)
+  })
+
+  it('opens what an earlier program wrote, plans and own definitions brought up', () => {
+    const { connection, directory, builds } = freshStore()
+    const plan = readFileSync('tests/stored/plan-2.json', 'utf8')
+    const own = JSON.stringify({ kind: 'protocol', schema: 1, id: 'mine', name: 'Mine', function: 'x', frame: '8E2' })
+    connection.exec(
+      'DROP INDEX versions_by_save; ALTER TABLE versions DROP COLUMN save_id; ALTER TABLE versions DROP COLUMN edits_schema',
+    )
+    connection.pragma('user_version = 1')
+    connection.prepare(`UPDATE versions SET plan = ? WHERE build_id = 'culvert-scout'`).run(plan)
+    connection.prepare(`INSERT INTO definitions VALUES ('protocol', 'mine', 'own', ?, '')`).run(own)
+    expect(builds.find('culvert-scout')!.version).toBe(1)
+    const later = freshStore(directory)
+    expect(later.builds.plan('culvert-scout', 1)).toMatchObject({ schema: 3, spots: { gnss: { x: 10, y: 20 } } })
+    expect(later.catalogue.find('protocol', 'mine')!.definition).toMatchObject({ schema: 3, format: '8E2' })
+    const replayed = later.connection.prepare('SELECT DISTINCT edits_schema AS schema FROM versions').all()
+    expect(replayed).toEqual([{ schema: 0 }])
+    expect(saveVersion(later.builds, 'culvert-scout', 1, renamed(later.builds.plan('culvert-scout', 1)!, 'New'))).toBe(2)
+  })
+})
+
+const renamed = (from: Plan, name: string): NewVersion => {
+  const edit: Edit = { type: 'plan.rename', name }
+  return { plan: applyEdit(from, edit), edits: [edit], steps: [`Rename to ${name}`], author: 'a', note: '' }
+}
+
+describe('saving a version', () => {
+  it('keeps one whose edits lead there, and marks it', () => {
+    const { builds, connection } = freshStore()
+    const before = builds.plan('spillway-hex', 1)!
+    expect(saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'))).toBe(2)
+    const { schema } = connection
+      .prepare<[], { schema: number }>(`SELECT edits_schema AS schema FROM versions WHERE number = 2`)
+      .get()!
+    expect(schema).toBe(before.schema)
+  })
+
+  it('refuses one whose edits lead elsewhere, naming the section, and keeps nothing', () => {
+    const { builds } = freshStore()
+    const saving = renamed(builds.plan('spillway-hex', 1)!, 'One')
+    const smuggled = { ...saving, plan: applyEdit(saving.plan, { type: 'device.remove', device: 'gnss' }) }
+    expect(() => saveVersion(builds, 'spillway-hex', 1, smuggled)).toThrow(NotReplayed)
+    expect(() => saveVersion(builds, 'spillway-hex', 1, smuggled)).toThrow(
+      expect.objectContaining({ place: 'devices', message: 'is not what the edits lead to' }),
+    )
+    expect(builds.find('spillway-hex')!.version).toBe(1)
+  })
+
+  it('refuses one with an edit that does not fit, naming it', () => {
+    const { builds } = freshStore()
+    const saving = renamed(builds.plan('spillway-hex', 1)!, 'One')
+    const unfit: Edit = { type: 'device.remove', device: 'nobody' }
+    expect(() => saveVersion(builds, 'spillway-hex', 1, { ...saving, edits: [...saving.edits, unfit] })).toThrow(
+      expect.objectContaining({ place: 'edits[1]', message: 'devices.nobody: no such device in the fit-out' }),
+    )
+  })
+
+  it('makes one version of a save that is sent twice', () => {
+    const { builds } = freshStore()
+    const saving = { ...renamed(builds.plan('spillway-hex', 1)!, 'One'), saveId: 'a' }
+    expect(saveVersion(builds, 'spillway-hex', 1, saving)).toBe(2)
+    expect(saveVersion(builds, 'spillway-hex', 1, saving)).toBe(2)
+    expect(builds.find('spillway-hex')!.version).toBe(2)
+  })
+
+  it('says who was first before it looks at the edits', () => {
+    const { builds } = freshStore()
+    const before = builds.plan('spillway-hex', 1)!
+    saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'))
+    expect(() => saveVersion(builds, 'spillway-hex', 1, { ...renamed(before, 'Two'), edits: [] })).toThrow(StaleSave)
   })
 })

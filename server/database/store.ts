@@ -1,7 +1,7 @@
 import { join } from 'node:path'
 import { cook, readLibrary, type Library } from '#core/schema'
 import { adopt, analyse } from '#core/engine'
-import { buildRepository } from './builds'
+import { buildRepository, type BuildRepository } from './builds'
 import { definitionRepository } from './definitions'
 import { openDatabase, type Migration } from './open'
 
@@ -31,7 +31,7 @@ export function openStore({ directory, migrations, definitions, demo, now = () =
 export type Store = ReturnType<typeof openStore>
 
 /** The hex is left to be allocated; the other two come allocated. */
-function seed(builds: ReturnType<typeof buildRepository>, demo: StoreOptions['demo'], library: Library): void {
+function seed(builds: BuildRepository, demo: StoreOptions['demo'], library: Library): void {
   for (const { text } of demo) {
     const { id, plan } = cook(text, library)
     const ready = id === 'spillway-hex' ? plan : adopt(plan, analyse(plan).proposal)

@@ -51,13 +51,13 @@ export function refusing<T>(run: () => T): T {
   }
 }
 
-/** An answer of status 400 with problems found by the route itself. */
-export function refused(problems: Refusal['problems']) {
-  return refusal(problems.map(({ place, message }) => `${place}: ${message}`).join('\n'), problems)
+/** An answer of status 400, or another, with problems found by the route itself. */
+export function refused(problems: Refusal['problems'], status: 400 | 422 = 400) {
+  return refusal(problems.map(({ place, message }) => `${place}: ${message}`).join('\n'), problems, status)
 }
 
-function refusal(message: string, problems: Refusal['problems']) {
-  return createError({ statusCode: 400, statusMessage: 'Cannot be used', data: { message, problems } satisfies Refusal })
+function refusal(message: string, problems: Refusal['problems'], statusCode: 400 | 422 = 400) {
+  return createError({ statusCode, statusMessage: 'Cannot be used', data: { message, problems } satisfies Refusal })
 }
 
 /** 404 with words. */

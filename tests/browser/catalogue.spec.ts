@@ -91,3 +91,17 @@ test('the rules are there to read', async ({ page }) => {
   await expect(page.getByRole('article')).toHaveCount(1)
   expect(await accessibilityFaults(page)).toEqual([])
 })
+
+test('a search is cleared, and all is there again', async ({ page }) => {
+  for (const [path, field] of [
+    ['/rules', 'Find a rule'],
+    ['/catalogue', 'Name, maker or kind'],
+  ] as const) {
+    await page.goto(`${address}${path}`)
+    await expect(page.getByText('BUS-01').or(page.getByText('Brae Mini')).first()).toBeVisible()
+    await page.getByLabel(field, { exact: true }).fill('nothing has these words')
+    await expect(page.getByText('BUS-01').or(page.getByText('Brae Mini'))).toHaveCount(0)
+    await page.getByRole('button', { name: `Clear ${field}` }).click({ force: true })
+    await expect(page.getByText('BUS-01').or(page.getByText('Brae Mini')).first()).toBeVisible()
+  }
+})

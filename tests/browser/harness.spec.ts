@@ -58,9 +58,9 @@ test('a part is moved on the airframe and its wires change length', async ({ pag
   await page.goto(`${address}/builds/${id}/harness`)
   const length = async () => {
     const { plan } = (await (await page.request.get(`${address}/api/builds/${id}`)).json()) as {
-      plan: { placement: Record<string, { y: number }> }
+      plan: { spots: Record<string, { y: number }> }
     }
-    return plan.placement.gnss?.y
+    return plan.spots.gnss?.y
   }
   await view(page, 'Airframe')
   await page.locator('[data-part="gnss"]').focus()

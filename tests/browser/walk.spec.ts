@@ -50,7 +50,8 @@ test('from the builds list to a wire list that is still there after closing', as
     header: true,
     skipEmptyLines: true,
   })
-  const row = (from: string, terminal: string) => data.find((one) => one.from === from && one['from terminal'] === terminal)
+  const row = (from: string, terminal: string) =>
+    data.find((record) => record.from === from && record['from terminal'] === terminal)
   expect(row('GNSS and compass', 'TX')).toMatchObject({ 'to terminal': 'RX1' })
   expect(row('GNSS and compass', 'RX')).toMatchObject({ 'to terminal': 'TX1' })
   expect(row('GNSS and compass', '5V')).toMatchObject({ 'to terminal': '5V', colour: 'RD' })

@@ -1,6 +1,5 @@
-import { layOut, type Candidate, type Want } from '../../core/allocation'
-import { sourcesOf } from '../../core/allocation'
-import type { ResolvedPlan } from '../../core/plan'
+import { layOut, type Candidate, type Want } from '#core/allocation'
+import type { ResolvedPlan } from '#core/plan'
 
 /** A score as a list, the gravest first; compared from left to right. */
 export type Level = number[]
@@ -10,6 +9,16 @@ function better(one: Level, other: Level): boolean {
   return at >= 0 && one[at]! < other[at]!
 }
 
+/** What rails and links may take; for boards that take nothing from their rails themselves. */
+function limitsOf({ board }: ResolvedPlan): Map<string, number> {
+  const { maxLinks, usb } = board.configuration
+  const rails = board.rails.map(({ id, limit, own }): [string, number] => {
+    if (own) throw new Error(`rail ${id}: boards with currents of their own are not for this oracle`)
+    return [`rail:${id}`, Math.floor(limit * 1000 + 1e-6)]
+  })
+  return new Map([['configuration', maxLinks - (usb ? 1 : 0)], ...rails])
+}
+
 /**
  * The best score of a plan, by trying every choice of every want. Independent of
  * the search, of its weights and of its numbering; exponential, for small plans.
@@ -17,10 +26,7 @@ function better(one: Level, other: Level): boolean {
 export function bestByTrying(resolved: ResolvedPlan): Level {
   const { plan } = resolved
   const wants = layOut(resolved).wants
-  const limits = new Map<string, number>([
-    ['configuration', resolved.board.configuration.maxLinks - (resolved.board.configuration.usb ? 1 : 0)],
-    ...sourcesOf(resolved).map((source): [string, number] => [source.place, Math.round((source.limit - source.own) * 1000)]),
-  ])
+  const limits = limitsOf(resolved)
   const units = new Set<string>()
   const modes = new Map<string, { value: string; users: number }>()
   const loads = new Map<string, number>()
@@ -30,23 +36,29 @@ export function bestByTrying(resolved: ResolvedPlan): Level {
     const lock = plan.locks[want.key]
     return lock ? lock === candidate.placement.place : !plan.bans[want.key]?.includes(candidate.placement.place)
   }
-  const fits = (candidate: Candidate) =>
-    !candidate.units.some((unit) => units.has(unit)) &&
-    candidate.modes.every(([name, value]) => !modes.has(name) || modes.get(name)!.value === value) &&
-    candidate.loads.every(([name, amount]) => (loads.get(name) ?? 0) + amount <= limits.get(name)!)
-  const consistent = (candidate: Candidate) =>
-    candidate.modes.every(([name, value]) => candidate.modes.every(([other, another]) => other !== name || another === value))
+  const fits = ({ claims }: Candidate) =>
+    claims.every((claim) => {
+      if (claim.kind === 'alone') return !units.has(claim.thing)
+      if (claim.kind === 'alike') return !modes.has(claim.thing) || modes.get(claim.thing)!.value === claim.as
+      return (loads.get(claim.thing) ?? 0) + claim.amount <= limits.get(claim.thing)!
+    })
+  const consistent = ({ claims }: Candidate) => {
+    const alike = claims.filter((claim) => claim.kind === 'alike')
+    return alike.every(({ thing, as }) => alike.every((other) => other.thing !== thing || other.as === as))
+  }
 
-  const take = (candidate: Candidate, sign: 1 | -1) => {
-    for (const unit of candidate.units)
-      if (sign > 0) units.add(unit)
-      else units.delete(unit)
-    for (const [name, value] of candidate.modes) {
-      const users = (modes.get(name)?.users ?? 0) + sign
-      if (users) modes.set(name, { value, users })
-      else modes.delete(name)
+  const take = ({ claims }: Candidate, sign: 1 | -1) => {
+    for (const claim of claims) {
+      if (claim.kind === 'share') loads.set(claim.thing, (loads.get(claim.thing) ?? 0) + sign * claim.amount)
+      else if (claim.kind === 'alone') {
+        if (sign > 0) units.add(claim.thing)
+        else units.delete(claim.thing)
+      } else {
+        const users = (modes.get(claim.thing)?.users ?? 0) + sign
+        if (users) modes.set(claim.thing, { value: claim.as, users })
+        else modes.delete(claim.thing)
+      }
     }
-    for (const [name, amount] of candidate.loads) loads.set(name, (loads.get(name) ?? 0) + sign * amount)
   }
 
   const descend = (at: number, score: Level) => {

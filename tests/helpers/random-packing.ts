@@ -130,15 +130,15 @@ export function randomPacking(seed: number, size: Size): Packing {
   }
   const pad = (priority: number) => {
     const use = draw.of(['led', 'analog', 'drive'] as const)
-    const options = pads.flatMap((one): PackingOption[] => {
-      if (!one[use] || (use === 'led' && one.timer === undefined)) return []
+    const options = pads.flatMap((pad): PackingOption[] => {
+      if (!pad[use] || (use === 'led' && pad.timer === undefined)) return []
       return [
         {
-          units: use === 'led' ? [one.pin, draw.of(streams)] : [one.pin],
+          units: use === 'led' ? [pad.pin, draw.of(streams)] : [pad.pin],
           modes:
             use === 'led'
               ? [
-                  [one.timer!, 3],
+                  [pad.timer!, 3],
                   [softwareOff, 0],
                 ]
               : [],

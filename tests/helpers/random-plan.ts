@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import type { BoardDefinition, DeviceDefinition } from '#core/catalogue'
-import { applyEdit, newPlan, type Edit, type Plan, type Priority } from '#core/plan'
+import { protocolsOf, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
+import { applyEdit, keyOf, newPlan, referTo, type Edit, type Plan, type Priority } from '#core/plan'
 import { readDefinition } from '#core/schema'
 import { library } from './plans'
 
@@ -67,7 +67,7 @@ export const randomBoard: fc.Arbitrary<BoardDefinition> = fc
     }
     return readDefinition({
       kind: 'board',
-      schema: 1,
+      schema: 2,
       id: 'random',
       name: 'Random',
       maker: 'Nobody',
@@ -140,10 +140,43 @@ export function randomPlan(most: number): fc.Arbitrary<Plan> {
         const instance = current.devices[device % current.devices.length]!
         const need = Object.keys(current.definitions.devices[instance.definition]!.needs)[0]
         if (!need) return current
-        const key = `${instance.id}/${need}`
-        const place = `port:p${port}`
+        const key = keyOf(instance.id, need)
+        const place = referTo('port', `p${port}`)
         if (what === 'before') return { ...current, assignment: { ...current.assignment, [key]: { place } } }
         return applyEdit(current, { type: what === 'lock' ? 'need.lock' : 'need.ban', need: key, place })
       }, plan)
+    })
+}
+
+/** A random plan of up to `most` devices of the catalogue on any revision and firmware version of any shipped board. */
+export function shippedPlan(most: number): fc.Arbitrary<Plan> {
+  const pick = <T>(list: T[]) => fc.constantFrom(...list)
+  const board = pick(Object.values(library.boards)).chain((definition) =>
+    fc.record({
+      definition: fc.constant(definition),
+      revision: pick(Object.keys(definition.revisions)),
+      firmware: pick(Object.keys(definition.firmwares)),
+    }),
+  )
+  const device = pick(Object.values(library.devices)).chain((definition) =>
+    fc.record({
+      definition: fc.constant(definition),
+      variant: pick(Object.keys(definition.variants)),
+      priority: fc.constantFrom<Priority>('must', 'must', 1, 3),
+    }),
+  )
+  return fc
+    .record({ board, devices: fc.array(device, { minLength: 1, maxLength: most }), cells: fc.integer({ min: 2, max: 6 }) })
+    .map(({ board: { definition, revision, firmware }, devices, cells }) => {
+      const empty = newPlan('Random', definition)
+      const plan = { ...empty, board: { ...empty.board, revision, firmware }, battery: { ...empty.battery, cells } }
+      return devices
+        .map(({ definition: chosen, variant, priority }, at): Edit => ({
+          type: 'device.add',
+          definition: chosen,
+          protocols: protocolsOf(library.protocols, chosen),
+          device: { id: `d${at}`, definition: chosen.id, variant, name: `D${at}`, priority, leftOut: [] },
+        }))
+        .reduce(applyEdit, plan)
     })
 }

@@ -3,12 +3,14 @@ import type { Alternative, Score } from '#core/allocation'
 import { splitKey } from '#core/plan'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
+import { useAnalysis, usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
+const analysis = useAnalysis()
+const plan = usePlan()
 const names = useNames()
 const questions = useQuestions()
-onScopeDispose(questions.stop)
 const found = shallowRef<Alternative[]>()
 let asked = 0
 
@@ -19,14 +21,14 @@ watch(
     found.value = undefined
     questions.stop()
     if (!analysis) return
-    const answer = await questions.alternatives(build.plan!, 3)
+    const answer = await questions.alternatives(plan.value, 3)
     if (question === asked) found.value = answer
   },
   { immediate: true },
 )
 
 const name = (key: string) => names.device(splitKey(key)[0])
-const best = computed(() => build.analysis!.proposal)
+const best = computed(() => analysis.value.proposal)
 const wishes = (score: Score) => score.unmetWishes.reduce((sum, count) => sum + count, 0)
 const costs = computed(() =>
   Object.entries(best.value.reasons).flatMap(([key, reasons]) =>
@@ -63,46 +65,46 @@ function take({ ruledOut }: Alternative, at: number) {
     </article>
     <p v-if="!found" class="quiet pa-4">Working out the next best.</p>
     <p v-else-if="!found.length" class="pa-4">No other allocation differs in what it costs or how links share.</p>
-    <article v-for="(one, at) in found" :key="one.ruledOut.key + one.ruledOut.place">
+    <article v-for="(alternative, at) in found" :key="alternative.ruledOut.key + alternative.ruledOut.place">
       <h2>
         Alternative {{ at + 1 }}
-        <v-btn size="x-small" variant="outlined" color="primary" @click="take(one, at)">Take this one</v-btn>
+        <v-btn size="x-small" variant="outlined" color="primary" @click="take(alternative, at)">Take this one</v-btn>
       </h2>
       <dl>
         <dt>Without a place</dt>
-        <dd>{{ one.score.unmetMusts }} must, {{ wishes(one.score) }} wishes</dd>
+        <dd>{{ alternative.score.unmetMusts }} must, {{ wishes(alternative.score) }} wishes</dd>
         <dt>Risk</dt>
         <dd class="mono">
-          {{ one.score.risk }} ({{ one.score.risk >= best.score.risk ? '+' : '−'
-          }}{{ Math.abs(one.score.risk - best.score.risk) }})
+          {{ alternative.score.risk }} ({{ alternative.score.risk >= best.score.risk ? '+' : '−'
+          }}{{ Math.abs(alternative.score.risk - best.score.risk) }})
         </dd>
       </dl>
       <h3>Keeps off</h3>
-      <p>{{ names.needOfDevice(one.ruledOut.key) }}, {{ names.place(one.ruledOut.place) }}</p>
+      <p>{{ names.needOfDevice(alternative.ruledOut.key) }}, {{ names.place(alternative.ruledOut.place) }}</p>
       <h3>Moves</h3>
       <ul>
-        <li v-for="move in one.moves" :key="move.key">
+        <li v-for="move in alternative.moves" :key="move.key">
           {{ name(move.key) }}: {{ names.place(move.from) }} → {{ names.place(move.to) }}
         </li>
       </ul>
-      <template v-if="one.loses.length">
+      <template v-if="alternative.loses.length">
         <h3>Gives up</h3>
         <ul>
-          <li v-for="key in one.loses" :key="key">{{ names.needOfDevice(key) }}</li>
+          <li v-for="key in alternative.loses" :key="key">{{ names.needOfDevice(key) }}</li>
         </ul>
       </template>
-      <template v-if="one.gives.length">
+      <template v-if="alternative.gives.length">
         <h3>Costs more</h3>
         <ul>
-          <li v-for="{ key, reason } in one.gives" :key="key + reason.text">
+          <li v-for="{ key, reason } in alternative.gives" :key="key + reason.text">
             {{ name(key) }}: {{ reason.text }} <span class="mono quiet">risk {{ reason.risk }}</span>
           </li>
         </ul>
       </template>
-      <template v-if="one.saves.length">
+      <template v-if="alternative.saves.length">
         <h3>Saves</h3>
         <ul>
-          <li v-for="{ key, reason } in one.saves" :key="key + reason.text">
+          <li v-for="{ key, reason } in alternative.saves" :key="key + reason.text">
             {{ name(key) }}: {{ reason.text }} <span class="mono quiet">risk {{ reason.risk }}</span>
           </li>
         </ul>
@@ -116,29 +118,29 @@ function take({ ruledOut }: Alternative, at: number) {
   display: grid;
   grid-template-columns: repeat(4, minmax(190px, 1fr));
   overflow: auto;
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 article {
-  padding: 10px 14px;
+  padding: var(--space-4) var(--space-5);
   border-right: var(--edge);
 }
 h2 {
   display: flex;
   justify-content: space-between;
-  font-size: 14px;
+  font-size: var(--text-head);
 }
 h3 {
-  font-size: 12.5px;
-  margin-top: 8px;
+  font-size: var(--text-small);
+  margin-top: var(--space-4);
 }
 ul {
-  padding-left: 15px;
+  padding-left: var(--space-6);
 }
 dl {
   display: grid;
   grid-template-columns: auto 1fr;
-  gap: 0 8px;
-  margin-top: 4px;
+  gap: 0 var(--space-4);
+  margin-top: var(--space-2);
 }
 dd {
   margin: 0;

@@ -1,41 +1,46 @@
 <script setup lang="ts">
 import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
-import { padLetters, padUseOf, type PadUseKind } from '#core/harness'
-import { resolvePlan } from '#core/plan'
+import { padUseOf, type Mark } from '#core/harness'
+import { idIn, referTo, type Place } from '#core/plan'
 import { useConsequences } from '~/composables/useConsequences'
 import { useNames } from '~/composables/useNames'
+import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const build = useBuild()
+const analysis = useAnalysis()
+const plan = usePlan()
 const selection = useSelection()
 const names = useNames()
 const side = ref<'top' | 'bottom'>('top')
 const drawing = useTemplateRef('drawing')
-const resolved = computed(() => resolvePlan(build.plan!))
+const resolved = useResolved()
 const uses = computed(() => {
-  const named = padUseOf(resolved.value, build.analysis!.wires)
+  const named = padUseOf(resolved.value, analysis.value.wires)
   return Object.fromEntries(
     Object.entries(named).map(([pad, list]) => [pad, list.map((use) => ({ ...use, device: names.device(use.device) }))]),
   )
 })
-const rows = computed(() => build.analysis!.grid.filter((row) => row.kind !== 'supply'))
-const usedKinds = computed(() => [...new Set(Object.values(uses.value).flatMap((list) => list.map((use) => use.kind)))])
+const rows = computed(() => analysis.value.grid.filter((row) => row.kind !== 'supply'))
+/** The marks on the drawing, each once. */
+const marks = computed(() => {
+  const all = Object.values(uses.value).flatMap((list) => list.map(({ mark }): [string, Mark] => [mark.word, mark]))
+  return [...new Map(all).values()]
+})
 
 /** The need being placed: the one dragged, or the one selected. */
 const dragged = ref<string>()
-const placing = computed(
-  () => dragged.value ?? (selection.selected?.startsWith('need:') ? selection.selected.slice(5) : undefined),
-)
+const placing = computed(() => dragged.value ?? idIn('need', selection.selected))
 const cells = computed(() => rows.value.find((row) => row.key === placing.value)?.cells ?? [])
 
 /** Place of a pad for the need being placed: the pad itself, or the port behind it. */
-function placeOf(pad: string): string | undefined {
-  const direct = `pad:${pad}`
+function placeOf(pad: string): Place | undefined {
+  const direct = referTo('pad', pad)
   if (cells.value.some((cell) => cell.place === direct)) return direct
   const pin = resolved.value.pad(pad)?.pin
-  const port = resolved.value.board.ports.find((one) => pin && (one.tx?.pin === pin || one.rx?.pin === pin))
-  return port && `port:${port.id}`
+  const port = resolved.value.board.ports.find(({ tx, rx }) => pin && (tx?.pin === pin || rx?.pin === pin))
+  return port && referTo('port', port.id)
 }
 const verdicts = computed(() => {
   if (!placing.value) return {}
@@ -79,7 +84,6 @@ function drag(event: DragEvent, need: string) {
   event.dataTransfer!.setData('text/plain', need)
   dragged.value = need
 }
-const letters = (kind: PadUseKind) => padLetters[kind]
 </script>
 
 <template>
@@ -91,7 +95,7 @@ const letters = (kind: PadUseKind) => padLetters[kind]
         :key="row.key"
         class="need"
         draggable="true"
-        :class="{ lit: selection.lit.has(`need:${row.key}`), missing: !build.plan!.assignment[row.key] }"
+        :class="{ lit: selection.lit.has(`need:${row.key}`), missing: !plan.assignment[row.key] }"
         @click="selection.select(`need:${row.key}`)"
         @dragstart="drag($event, row.key)"
         @dragend="dragged = undefined"
@@ -99,7 +103,7 @@ const letters = (kind: PadUseKind) => padLetters[kind]
         <span
           >{{ names.device(row.device) }} <span class="quiet">{{ row.label }}</span></span
         >
-        <span class="mono">{{ names.place(build.plan!.assignment[row.key]?.place) }}</span>
+        <span class="mono">{{ names.place(plan.assignment[row.key]?.place) }}</span>
       </button>
     </section>
     <section class="stage" aria-label="Board drawing">
@@ -111,8 +115,8 @@ const letters = (kind: PadUseKind) => padLetters[kind]
         <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Farther" @click="drawing?.zoom(0.8)" />
         <v-btn :icon="mdiFitToPageOutline" aria-label="Show all" @click="drawing?.fit()" />
         <v-spacer />
-        <span v-for="kind in usedKinds" :key="kind" class="key"
-          ><b class="mono">{{ letters(kind).letter }}</b> {{ letters(kind).word }}</span
+        <span v-for="mark in marks" :key="mark.word" class="key"
+          ><b class="mono">{{ mark.letter }}</b> {{ mark.word }}</span
         >
       </div>
       <BoardDrawing
@@ -152,22 +156,22 @@ const letters = (kind: PadUseKind) => padLetters[kind]
 }
 .needs {
   border-right: var(--edge);
-  padding: 8px 0;
+  padding: var(--space-4) 0;
   overflow: auto;
   max-height: calc(100vh - 140px);
 }
 .needs p {
-  padding: 0 12px 6px;
-  font-size: 12.5px;
+  padding: 0 var(--space-5) var(--space-3);
+  font-size: var(--text-small);
 }
 .need {
   display: flex;
   justify-content: space-between;
-  gap: 8px;
+  gap: var(--space-4);
   width: 100%;
-  padding: 3px 12px;
+  padding: var(--space-1) var(--space-5);
   text-align: left;
-  font-size: 12.5px;
+  font-size: var(--text-small);
   cursor: grab;
 }
 .need .mono {
@@ -185,11 +189,11 @@ const letters = (kind: PadUseKind) => padLetters[kind]
   display: flex;
   align-items: center;
   flex-wrap: wrap;
-  gap: 2px 8px;
-  padding: 6px 12px;
+  gap: var(--space-1) var(--space-4);
+  padding: var(--space-3) var(--space-5);
 }
 .key {
-  font-size: 12px;
+  font-size: var(--text-fine);
   white-space: nowrap;
 }
 .drawing {
@@ -198,7 +202,7 @@ const letters = (kind: PadUseKind) => padLetters[kind]
   max-height: calc(100vh - 250px);
 }
 .consequence {
-  padding: 6px 14px;
+  padding: var(--space-3) var(--space-5);
   border-top: var(--edge);
   min-height: 34px;
 }

@@ -5,14 +5,15 @@ import { applyEdit, placeLabel, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 
 const build = useBuild()
+const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
 const questions = useQuestions()
-onScopeDispose(questions.stop)
 const fits = shallowRef<BoardFit[]>([])
 const total = ref(0)
 const running = ref(false)
@@ -27,7 +28,7 @@ async function compare() {
   const boards = Object.values(library?.boards ?? {})
   total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)
   try {
-    await questions.boards(build.plan!, boards, (fit) => (fits.value = [...fits.value, fit]))
+    await questions.boards(plan.value, boards, (fit) => (fits.value = [...fits.value, fit]))
   } finally {
     running.value = false
   }
@@ -38,7 +39,7 @@ function stop() {
   running.value = false
 }
 onMounted(compare)
-watch(() => [build.plan!.devices, build.plan!.battery, build.plan!.definitions], compare)
+watch(() => [plan.value.devices, plan.value.battery, plan.value.definitions], compare)
 
 const verdicts = { fits: 'fits fully', cost: 'fits at a cost', lost: 'loses' }
 const headers = [
@@ -53,12 +54,12 @@ const headers = [
 ]
 const order = ({ batterySuits, score, unmet, sparePorts }: BoardFit) =>
   (batterySuits ? 0 : 1e12) + score.unmetMusts * 1e9 + unmet.length * 1e6 + score.risk - sparePorts / 100
-const isHere = (fit: BoardFit) => fit.board === build.plan!.board.definition && fit.revision === build.plan!.board.revision
+const isHere = (fit: BoardFit) => fit.board === plan.value.board.definition && fit.revision === plan.value.board.revision
 
 /** What moving to the chosen board changes, line by line. */
 const changes = computed(() => {
   if (!chosen.value) return []
-  const before = build.plan!
+  const before = plan.value
   const after = applyEdit(before, chosen.value.edit)
   const label = (plan: Plan, key: string) => {
     const place = plan.assignment[key]?.place ?? plan.supplies[key]
@@ -69,8 +70,8 @@ const changes = computed(() => {
 })
 const dropped = computed(() => {
   if (!chosen.value) return 0
-  const after = applyEdit(build.plan!, chosen.value.edit)
-  return Object.keys(build.plan!.locks).length - Object.keys(after.locks).length + Object.keys(build.plan!.bans).length
+  const after = applyEdit(plan.value, chosen.value.edit)
+  return Object.keys(plan.value.locks).length - Object.keys(after.locks).length + Object.keys(plan.value.bans).length
 })
 
 function take() {
@@ -132,11 +133,11 @@ function take() {
           </p>
           <table class="changes">
             <tbody>
-              <tr v-for="one in changes" :key="one.key">
-                <td>{{ names.needOfDevice(one.key) }}</td>
-                <td class="mono">{{ one.from }}</td>
+              <tr v-for="change in changes" :key="change.key">
+                <td>{{ names.needOfDevice(change.key) }}</td>
+                <td class="mono">{{ change.from }}</td>
                 <td>→</td>
-                <td class="mono">{{ one.to }}</td>
+                <td class="mono">{{ change.to }}</td>
               </tr>
             </tbody>
           </table>
@@ -157,24 +158,24 @@ function take() {
 }
 .boards :deep(td),
 .boards :deep(th) {
-  padding-inline: 10px !important;
+  padding-inline: var(--space-4) !important;
 }
 .bar {
   display: flex;
   align-items: center;
-  gap: 12px;
-  padding: 6px 16px;
+  gap: var(--space-5);
+  padding: var(--space-3) var(--space-6);
   min-height: 40px;
 }
 .progress {
   max-width: 260px;
 }
 .changes {
-  font-size: 12.5px;
+  font-size: var(--text-small);
   border-collapse: collapse;
-  margin-top: 8px;
+  margin-top: var(--space-4);
 }
 .changes td {
-  padding: 1px 8px 1px 0;
+  padding: 1px var(--space-4) 1px 0;
 }
 </style>

@@ -2,15 +2,16 @@
 import type { WayOut } from '#core/allocation'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
-import type { Deadlock } from '~/workers/engine.worker'
+import type { Deadlock } from '~/engine/engine'
 
 const build = useBuild()
+const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
 const questions = useQuestions()
-onScopeDispose(questions.stop)
 const deadlocks = shallowRef<Deadlock[]>()
 const open = ref(true)
 const unmet = computed(() => build.analysis?.proposal.unmet ?? [])
@@ -24,7 +25,7 @@ watch(
     questions.stop()
     if (!unmet.value.length || !open.value) return
     const library = await catalogue.load()
-    const found = await questions.deadlocks(build.plan!, Object.values(library?.boards ?? {}))
+    const found = await questions.deadlocks(plan.value, Object.values(library?.boards ?? {}))
     if (question === asked) deadlocks.value = found
   },
   { immediate: true },
@@ -51,18 +52,18 @@ const grouped = (ways: WayOut[]) => ({
     </button>
     <template v-if="open">
       <p v-if="!deadlocks" class="quiet">Working out what conflicts, and every way out.</p>
-      <article v-for="one in deadlocks" :key="one.conflict.key">
+      <article v-for="deadlock in deadlocks" :key="deadlock.conflict.key">
         <p>
-          <b>{{ names.needOfDevice(one.conflict.key) }}</b>
+          <b>{{ names.needOfDevice(deadlock.conflict.key) }}</b>
           {{
-            held(one).length
-              ? `cannot be had together with ${held(one).join(', ')}. Without any one of these it would fit.`
+            held(deadlock).length
+              ? `cannot be had together with ${held(deadlock).join(', ')}. Without any one of these it would fit.`
               : 'has no place on this board at all, whatever else is fitted.'
           }}
         </p>
-        <p v-if="one.ways.length" class="ways">
+        <p v-if="deadlock.ways.length" class="ways">
           <v-btn
-            v-for="way in grouped(one.ways).here"
+            v-for="way in grouped(deadlock.ways).here"
             :key="way.label"
             size="x-small"
             variant="outlined"
@@ -70,15 +71,15 @@ const grouped = (ways: WayOut[]) => ({
             @click="build.edit(way.edit)"
             >{{ way.label }}</v-btn
           >
-          <v-menu v-if="grouped(one.ways).boards.length">
+          <v-menu v-if="grouped(deadlock.ways).boards.length">
             <template #activator="{ props }">
               <v-btn v-bind="props" size="x-small" variant="outlined" color="primary"
-                >Take another board ({{ grouped(one.ways).boards.length }})</v-btn
+                >Take another board ({{ grouped(deadlock.ways).boards.length }})</v-btn
               >
             </template>
             <v-list density="compact">
               <v-list-item
-                v-for="way in grouped(one.ways).boards"
+                v-for="way in grouped(deadlock.ways).boards"
                 :key="way.label"
                 :title="way.label"
                 @click="build.edit(way.edit)"
@@ -95,12 +96,12 @@ const grouped = (ways: WayOut[]) => ({
 <style scoped>
 .deadlocks {
   border-bottom: 2px solid rgb(var(--v-theme-fix));
-  padding: 6px 16px 8px;
-  font-size: 13px;
+  padding: var(--space-3) var(--space-6) var(--space-4);
+  font-size: var(--text-small);
 }
 .head {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   text-align: left;
   width: 100%;
 }
@@ -110,12 +111,12 @@ const grouped = (ways: WayOut[]) => ({
   white-space: nowrap;
 }
 article {
-  margin-top: 6px;
+  margin-top: var(--space-3);
 }
 .ways {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 6px;
-  margin-top: 4px;
+  gap: var(--space-2) var(--space-3);
+  margin-top: var(--space-2);
 }
 </style>

@@ -1,25 +1,28 @@
 <script setup lang="ts">
 import { mdiCancel, mdiLock } from '@mdi/js'
 import type { Forced } from '#core/allocation'
+import { needKinds } from '#core/catalogue'
 import type { FitCell, FitRow } from '#core/engine'
+import type { Place } from '#core/plan'
 import { consequencesOf } from '~/composables/useConsequences'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
+import { useAnalysis, usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const build = useBuild()
+const analysis = useAnalysis()
+const plan = usePlan()
 const selection = useSelection()
 const names = useNames()
 const questions = useQuestions()
-onScopeDispose(questions.stop)
 const focused = shallowRef<{ row: FitRow; cell: FitCell }>()
 
-const groupNames: Record<string, string> = { serial: 'Serial ports', supply: 'Supplies', i2c: 'I²C buses', can: 'CAN buses' }
-const groupOf = (row: FitRow) => groupNames[row.kind] ?? (row.kind.startsWith('receiver') ? 'Receiver inputs' : 'Pads')
-const groups = computed(() => [...new Set(build.analysis!.grid.map(groupOf))])
-const shown = ref('Serial ports')
-const rows = computed(() => build.analysis!.grid.filter((row) => groupOf(row) === shown.value))
+const groupOf = ({ kind }: FitRow) => (kind === 'supply' ? 'Supplies' : needKinds[kind].places)
+const groups = computed(() => [...new Set(analysis.value.grid.map(groupOf))])
+const shown = ref(needKinds.serial.places)
+const rows = computed(() => analysis.value.grid.filter((row) => groupOf(row) === shown.value))
 /** Places that some need of the group could take, or all of them where there are few. */
 const columns = computed(() => {
   const places = [...new Set(rows.value.flatMap((row) => row.cells.map((cell) => cell.place)))]
@@ -28,7 +31,7 @@ const columns = computed(() => {
     rows.value.some((row) => row.cells.some((cell) => cell.place === place && cell.verdict !== 'cannot')),
   )
 })
-const cellAt = (row: FitRow, place: string) => row.cells.find((cell) => cell.place === place)
+const cellAt = (row: FitRow, place: Place) => row.cells.find((cell) => cell.place === place)
 
 /** What would have to move for each cell, filled in as it is worked out, the rows on screen first. */
 const explained = shallowRef<Record<string, Forced[]>>({})
@@ -40,11 +43,11 @@ watch(
     questions.stop()
     const wanted = [...rows.value, ...analysis.grid].map((row) => row.key)
     const keys = [...new Set(wanted)].filter((key) => !explained.value[key])
-    await questions.explain(build.plan!, keys, (key, forced) => (explained.value = { ...explained.value, [key]: forced }))
+    await questions.explain(plan.value, keys, (key, forced) => (explained.value = { ...explained.value, [key]: forced }))
   },
   { immediate: true },
 )
-const forcedAt = (row: FitRow, cell: FitCell) => explained.value[row.key]?.find((one) => one.place === cell.place)
+const forcedAt = (row: FitRow, cell: FitCell) => explained.value[row.key]?.find((other) => other.place === cell.place)
 const verdictOf = (row: FitRow, cell: FitCell) => {
   const forced = forcedAt(row, cell)
   return cell.verdict !== 'cannot' && forced && !forced.possible ? 'cannot' : cell.verdict
@@ -53,14 +56,17 @@ const movers = (row: FitRow, cell: FitCell) => {
   const forced = forcedAt(row, cell)
   return forced?.possible ? forced.moves.length + forced.losers.length : 0
 }
+/** What it would mean to have it there, or why that cannot be although nothing speaks against the place itself. */
 const consequence = computed(() => {
   const forced = focused.value && forcedAt(focused.value.row, focused.value.cell)
-  return forced?.possible ? consequencesOf(forced, names) : forced?.refusals.map(({ text }) => text).join('; ')
+  if (!forced || focused.value?.cell.verdict === 'cannot') return ''
+  if (forced.possible) return `To have it there: ${consequencesOf(forced, names)}.`
+  return `It cannot be had there: ${forced.refusals.map(({ text }) => text).join('; ')}.`
 })
 
-const isLocked = (row: FitRow, cell: FitCell) => build.plan!.locks[row.key] === cell.place
-const isBanned = (row: FitRow, cell: FitCell) => build.plan!.bans[row.key]?.includes(cell.place) ?? false
-const isHere = (row: FitRow, cell: FitCell) => build.plan!.assignment[row.key]?.place === cell.place
+const isLocked = (row: FitRow, cell: FitCell) => plan.value.locks[row.key] === cell.place
+const isBanned = (row: FitRow, cell: FitCell) => plan.value.bans[row.key]?.includes(cell.place) ?? false
+const isHere = (row: FitRow, cell: FitCell) => plan.value.assignment[row.key]?.place === cell.place
 
 function lock(row: FitRow, cell: FitCell) {
   if (isLocked(row, cell)) build.edit({ type: 'need.unlock', need: row.key })
@@ -124,7 +130,7 @@ function move(event: KeyboardEvent, by: [number, number]) {
           </th>
           <td v-for="place in columns" :key="place">
             <button
-              v-for="cell in [cellAt(row, place)].filter((one) => one !== undefined)"
+              v-for="cell in [cellAt(row, place)].filter((other) => other !== undefined)"
               :key="cell.place"
               class="cell"
               :class="[verdictOf(row, cell), { here: isHere(row, cell), banned: isBanned(row, cell) }]"
@@ -161,7 +167,7 @@ function move(event: KeyboardEvent, by: [number, number]) {
           >{{ names.device(focused.row.device) }} on {{ names.place(focused.cell.place) }}:
           {{ verdicts[verdictOf(focused.row, focused.cell)] }}</b
         >
-        <p v-if="consequence">To have it there: {{ consequence }}.</p>
+        <p v-if="consequence">{{ consequence }}</p>
         <ul>
           <li v-for="reason in focused.cell.reasons" :key="reason.text">
             <span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}
@@ -176,7 +182,7 @@ function move(event: KeyboardEvent, by: [number, number]) {
 
 <style scoped>
 .sheet {
-  padding: 12px 16px;
+  padding: var(--space-5) var(--space-6);
   overflow: auto;
 }
 .grid {
@@ -185,8 +191,8 @@ function move(event: KeyboardEvent, by: [number, number]) {
 th {
   font-weight: 400;
   text-align: left;
-  padding: 2px 8px;
-  font-size: 12.5px;
+  padding: var(--space-1) var(--space-4);
+  font-size: var(--text-small);
   white-space: nowrap;
 }
 thead th {
@@ -203,7 +209,7 @@ td {
   height: 28px;
   border: var(--edge);
   border-radius: 3px;
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 .fits {
   background: color-mix(in srgb, rgb(var(--v-theme-primary)) 14%, transparent);
@@ -226,14 +232,14 @@ td {
 }
 .groups {
   display: flex;
-  gap: 4px;
-  margin-bottom: 8px;
+  gap: var(--space-2);
+  margin-bottom: var(--space-4);
 }
 .groups button {
   border: var(--edge);
   border-radius: 12px;
-  padding: 1px 10px;
-  font-size: 12.5px;
+  padding: 1px var(--space-4);
+  font-size: var(--text-small);
 }
 .groups button.here {
   border-color: rgb(var(--v-theme-primary));
@@ -245,13 +251,13 @@ td {
   transform: rotate(180deg);
 }
 .many th {
-  padding: 2px 3px;
+  padding: var(--space-1) var(--space-1);
 }
 .many .cell {
   min-width: 19px;
 }
 .movers {
-  font-size: 9.5px;
+  font-size: var(--text-tiny);
   margin-left: 1px;
 }
 .cell {
@@ -259,21 +265,21 @@ td {
   justify-content: center;
 }
 .legend {
-  margin: 10px 0;
-  font-size: 12.5px;
+  margin: var(--space-4) 0;
+  font-size: var(--text-small);
 }
 .legend .cell {
   width: 24px;
   min-width: 24px;
   height: 20px;
-  margin-left: 8px;
+  margin-left: var(--space-4);
 }
 .reason {
   min-height: 74px;
   border-top: var(--edge);
-  padding-top: 8px;
+  padding-top: var(--space-4);
 }
 .reason ul {
-  padding-left: 18px;
+  padding-left: var(--space-6);
 }
 </style>

@@ -4,19 +4,22 @@ import { splitKey } from '#core/plan'
 import type { PortLane } from '#core/engine'
 import { formatShare, grouped } from '#core/units'
 import { useNames } from '~/composables/useNames'
+import { useAnalysis, usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const { need, link = undefined } = defineProps<{ need: string; link?: PortLane['docked'][number] }>()
 const emit = defineEmits<{ drag: []; dragend: [] }>()
 const build = useBuild()
+const analysis = useAnalysis()
+const plan = usePlan()
 const selection = useSelection()
 const names = useNames()
 
 const device = computed(() => splitKey(need)[0])
-const locked = computed(() => build.plan!.locks[need] !== undefined)
-const protocol = computed(() => build.plan!.definitions.protocols[link?.placement.protocol ?? '']?.name)
-const cells = computed(() => build.analysis!.grid.find((row) => row.key === need)?.cells ?? [])
+const locked = computed(() => plan.value.locks[need] !== undefined)
+const protocol = computed(() => plan.value.definitions.protocols[link?.placement.protocol ?? '']?.name)
+const cells = computed(() => analysis.value.grid.find((row) => row.key === need)?.cells ?? [])
 
 function start(event: DragEvent) {
   event.dataTransfer!.effectAllowed = 'move'
@@ -25,7 +28,7 @@ function start(event: DragEvent) {
 }
 
 function toggleLock() {
-  const place = build.plan!.assignment[need]?.place
+  const place = plan.value.assignment[need]?.place
   if (locked.value) build.edit({ type: 'need.unlock', need })
   else if (place) build.edit({ type: 'need.lock', need, place })
 }
@@ -43,7 +46,7 @@ function toggleLock() {
     <button class="name" @click="selection.select(`need:${need}`)">
       <b>{{ names.device(device) }}</b>
       <span v-if="link" class="figures mono"
-        >{{ protocol }} {{ grouped(link.placement.baud ?? 0) }} {{ link.frame }}{{ link.inverted ? ' inv.' : ''
+        >{{ protocol }} {{ grouped(link.placement.baud ?? 0) }} {{ link.format }}{{ link.inverted ? ' inv.' : ''
         }}{{ link.placement.during ? `, ${link.placement.during}` : '' }}</span
       >
       <span v-else class="figures">{{ names.need(need) }}</span>
@@ -61,9 +64,9 @@ function toggleLock() {
         />
       </template>
       <v-list density="compact" :aria-label="`Places for ${names.device(device)}`">
-        <v-list-item v-if="build.plan!.assignment[need]" :title="locked ? 'Unlock' : 'Lock here'" @click="toggleLock" />
+        <v-list-item v-if="plan.assignment[need]" :title="locked ? 'Unlock' : 'Lock here'" @click="toggleLock" />
         <v-list-item
-          v-for="cell in cells.filter((one) => one.place !== build.plan!.assignment[need]?.place)"
+          v-for="cell in cells.filter((other) => other.place !== plan.assignment[need]?.place)"
           :key="cell.place"
           :disabled="cell.verdict === 'cannot'"
           :title="`Lock to ${names.place(cell.place)}`"
@@ -101,11 +104,11 @@ function toggleLock() {
   display: flex;
   flex-direction: column;
   text-align: left;
-  padding: 2px 2px 3px 8px;
-  font-size: 12.5px;
+  padding: var(--space-1) var(--space-1) var(--space-1) var(--space-4);
+  font-size: var(--text-small);
 }
 .figures {
-  font-size: 11.5px;
+  font-size: var(--text-fine);
 }
 .bar {
   height: 3px;

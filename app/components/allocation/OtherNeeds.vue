@@ -1,29 +1,17 @@
 <script setup lang="ts">
+import { needKinds } from '#core/catalogue'
 import type { FitRow } from '#core/engine'
 import { useNames } from '~/composables/useNames'
-import { useBuild } from '~/stores/build'
+import { usePlan } from '~/composables/usePlan'
 import { useSelection } from '~/stores/selection'
 
 const { rows } = defineProps<{ rows: FitRow[] }>()
-const build = useBuild()
+const plan = usePlan()
 const selection = useSelection()
 const names = useNames()
-const kinds: Record<string, string> = {
-  pulse: 'Pulses',
-  'led-data': 'LED data',
-  switch: 'Switched lines',
-  analog: 'Analog inputs',
-  buzzer: 'Buzzer',
-  i2c: 'I²C',
-  can: 'CAN',
-  'receiver-pulse': 'Receiver',
-  'receiver-parallel': 'Receiver',
-}
+const labelOf = ({ kind }: FitRow) => (kind === 'supply' ? 'Supplies' : needKinds[kind].label)
 const groups = computed(() =>
-  [...new Set(rows.map((row) => kinds[row.kind] ?? row.kind))].map((name) => ({
-    name,
-    rows: rows.filter((row) => (kinds[row.kind] ?? row.kind) === name),
-  })),
+  [...new Set(rows.map(labelOf))].map((name) => ({ name, rows: rows.filter((row) => labelOf(row) === name) })),
 )
 </script>
 
@@ -42,8 +30,8 @@ const groups = computed(() =>
               {{ names.device(row.device) }} <span class="quiet">{{ row.label }}</span>
             </button>
           </td>
-          <td class="mono" :class="{ missing: !build.plan!.assignment[row.key] }">
-            {{ build.plan!.assignment[row.key] ? names.place(build.plan!.assignment[row.key]!.place) : 'no place' }}
+          <td class="mono" :class="{ missing: !plan.assignment[row.key] }">
+            {{ plan.assignment[row.key] ? names.place(plan.assignment[row.key]!.place) : 'no place' }}
           </td>
         </tr>
       </tbody>
@@ -53,12 +41,12 @@ const groups = computed(() =>
 
 <style scoped>
 .others {
-  padding: 10px 16px;
+  padding: var(--space-4) var(--space-6);
   border-left: var(--edge);
   min-height: 100%;
 }
 h2 {
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 table {
   border-collapse: collapse;
@@ -66,12 +54,12 @@ table {
 }
 th {
   text-align: left;
-  font-size: 12px;
+  font-size: var(--text-fine);
   font-weight: 400;
-  padding-top: 6px;
+  padding-top: var(--space-3);
 }
 td {
-  padding: 2px 4px;
+  padding: var(--space-1) var(--space-2);
   border-bottom: var(--edge);
 }
 td button {

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import type { SerialPort } from '#core/catalogue'
-import { resolvePlan } from '#core/plan'
 import type { PortLane } from '#core/engine'
 import { grouped } from '#core/units'
-import { useBuild } from '~/stores/build'
+import { useResolved } from '~/composables/usePlan'
 import { useSelection } from '~/stores/selection'
 
 const {
@@ -16,10 +15,9 @@ const {
   over?: boolean
 }>()
 const emit = defineEmits<{ drag: [need: string]; dragend: [] }>()
-const build = useBuild()
 const selection = useSelection()
 
-const resolved = computed(() => resolvePlan(build.plan!))
+const resolved = useResolved()
 const line = (side: 'tx' | 'rx') => {
   const end = lane.port[side]
   const pads = end ? resolved.value.padsOfPin(end.pin).map((pad) => pad.label) : []
@@ -79,26 +77,26 @@ const verdictWords = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
   display: grid;
   grid-template-columns: 128px 74px 1fr 96px;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-4);
   min-height: 46px;
-  padding: 3px 6px;
+  padding: var(--space-1) var(--space-3);
   border-bottom: var(--edge);
 }
 .port {
   display: flex;
   flex-direction: column;
   text-align: left;
-  font-size: 12px;
+  font-size: var(--text-fine);
 }
 .port b {
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 .pads {
   display: flex;
   flex-direction: column;
-  font-size: 12px;
+  font-size: var(--text-fine);
   border-left: 3px solid rgb(var(--v-theme-primary));
-  padding-left: 6px;
+  padding-left: var(--space-3);
 }
 .none {
   text-decoration: line-through;
@@ -106,30 +104,30 @@ const verdictWords = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
 .dock {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: var(--space-3);
   align-items: center;
   position: relative;
 }
 .free {
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 .marks {
   display: flex;
   flex-wrap: wrap;
-  gap: 2px 4px;
+  gap: var(--space-1) var(--space-2);
 }
 .mark {
-  font-size: 11px;
+  font-size: var(--text-note);
   border: var(--edge);
   border-radius: 3px;
-  padding: 0 4px;
+  padding: 0 var(--space-2);
   white-space: nowrap;
 }
 .verdict {
   position: absolute;
   right: 0;
   background: rgb(var(--v-theme-background));
-  font-size: 12px;
+  font-size: var(--text-fine);
   font-weight: 700;
   color: rgb(var(--v-theme-secondary));
 }

@@ -1,17 +1,21 @@
 <script setup lang="ts">
 import { resolvePlan, splitKey, type Edit } from '#core/plan'
-import { useBuild, type Preview } from '~/stores/build'
+import { useAnalysis, usePlan } from '~/composables/usePlan'
+import type { Preview } from '~/session/build-session'
+import { useBuild } from '~/stores/build'
 import { useNames } from '~/composables/useNames'
 
 const build = useBuild()
+const analysis = useAnalysis()
+const plan = usePlan()
 const names = useNames()
-const board = computed(() => resolvePlan(build.plan!).board)
+const board = computed(() => resolvePlan(plan.value).board)
 const lanes = computed(() =>
-  build.analysis!.lanes.map((lane) => ({ ...lane, port: board.value.ports.find((port) => port.id === lane.port)! })),
+  analysis.value.lanes.map((lane) => ({ ...lane, port: board.value.ports.find((port) => port.id === lane.port)! })),
 )
-const grid = computed(() => build.analysis!.grid)
+const grid = computed(() => analysis.value.grid)
 const homeless = computed(() =>
-  grid.value.filter((row) => row.kind === 'serial' && !build.plan!.assignment[row.key]).map((row) => row.key),
+  grid.value.filter((row) => row.kind === 'serial' && !plan.value.assignment[row.key]).map((row) => row.key),
 )
 const others = computed(() => grid.value.filter((row) => row.kind !== 'serial' && row.kind !== 'supply'))
 
@@ -41,7 +45,7 @@ function stop() {
 }
 
 const cell = (need: string, port: string) =>
-  grid.value.find((row) => row.key === need)?.cells.find((one) => one.place === `port:${port}`)
+  grid.value.find((row) => row.key === need)?.cells.find((offered) => offered.place === `port:${port}`)
 
 const consequences = computed(() => {
   const seen = preview.value
@@ -92,23 +96,23 @@ const consequences = computed(() => {
   align-items: start;
 }
 .lanes {
-  padding: 10px 16px;
+  padding: var(--space-4) var(--space-6);
 }
 .consequence {
   position: sticky;
   bottom: 0;
   background: rgb(var(--v-theme-surface));
   border: 1px solid rgb(var(--v-theme-secondary));
-  padding: 6px 10px;
-  margin: 6px 0;
+  padding: var(--space-3) var(--space-4);
+  margin: var(--space-3) 0;
 }
 .tray {
-  margin-top: 10px;
+  margin-top: var(--space-4);
   border: 1.5px dashed rgb(var(--v-theme-line));
-  padding: 8px 10px;
+  padding: var(--space-4) var(--space-4);
 }
 h2 {
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 p {
   margin: 0;

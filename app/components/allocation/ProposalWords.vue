@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { useBuild } from '~/stores/build'
+import { useAnalysis } from '~/composables/usePlan'
 
-const build = useBuild()
+const analysis = useAnalysis()
 
 const words = computed(() => {
-  const { score, unmet, proven, bound } = build.analysis!.proposal
+  const { score, unmet, proven, bound } = analysis.value.proposal
   const wishes = score.unmetWishes.reduce((sum, count) => sum + count, 0)
-  const all = Object.keys(build.analysis!.proposal.assignment).length + Object.keys(build.analysis!.proposal.supplies).length
+  const all = Object.keys(analysis.value.proposal.assignment).length + Object.keys(analysis.value.proposal.supplies).length
   const placed = unmet.length
     ? `${all} placed; without a place: ${score.unmetMusts} must, ${wishes} wish${wishes === 1 ? '' : 'es'}`
     : `All ${all} needs and supplies placed`

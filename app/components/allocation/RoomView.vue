@@ -4,13 +4,14 @@ import type { Addition } from '#core/allocation'
 import { deviceClasses, protocolsOf, type DeviceDefinition } from '#core/catalogue'
 import { freshDeviceId } from '#core/plan'
 import { useQuestions } from '~/composables/useQuestions'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 
 const build = useBuild()
+const plan = usePlan()
 const catalogue = useCatalogue()
 const questions = useQuestions()
-onScopeDispose(questions.stop)
 const found = ref<Record<string, Addition>>({})
 const running = ref(false)
 const devices = computed(() => Object.values(catalogue.library?.devices ?? {}))
@@ -21,7 +22,12 @@ async function look() {
   running.value = true
   const library = await catalogue.load()
   try {
-    await questions.additions(build.plan!, devices.value, library!.protocols, (one) => (found.value[one.device] = one))
+    await questions.additions(
+      plan.value,
+      devices.value,
+      library!.protocols,
+      (addition) => (found.value[addition.device] = addition),
+    )
   } finally {
     running.value = false
   }
@@ -31,7 +37,7 @@ function stop() {
   running.value = false
 }
 onMounted(look)
-watch(() => build.plan!.devices.length, look)
+watch(() => plan.value.devices.length, look)
 
 const groups = computed(() =>
   Object.entries(deviceClasses)
@@ -39,10 +45,10 @@ const groups = computed(() =>
     .filter((group) => group.devices.length),
 )
 const verdict = (id: string) => {
-  const one = found.value[id]
-  if (!one) return { word: '…', kind: '' }
-  if (!one.fits) return { word: 'does not fit', kind: 'cannot' }
-  return one.risk > 0 ? { word: `at a cost, risk +${one.risk}`, kind: 'cost' } : { word: 'fits', kind: 'fits' }
+  const addition = found.value[id]
+  if (!addition) return { word: '…', kind: '' }
+  if (!addition.fits) return { word: 'does not fit', kind: 'cannot' }
+  return addition.risk > 0 ? { word: `at a cost, risk +${addition.risk}`, kind: 'cost' } : { word: 'fits', kind: 'fits' }
 }
 function add(definition: DeviceDefinition) {
   build.edit({
@@ -50,7 +56,7 @@ function add(definition: DeviceDefinition) {
     definition,
     protocols: protocolsOf(catalogue.library!.protocols, definition),
     device: {
-      id: freshDeviceId(build.plan!, definition.id),
+      id: freshDeviceId(plan.value, definition.id),
       definition: definition.id,
       variant: Object.keys(definition.variants)[0]!,
       name: definition.name,
@@ -83,26 +89,26 @@ function add(definition: DeviceDefinition) {
 .bar {
   display: flex;
   align-items: center;
-  gap: 12px;
-  padding: 6px 16px;
+  gap: var(--space-5);
+  padding: var(--space-3) var(--space-6);
   min-height: 40px;
 }
 .groups {
   columns: 260px;
-  padding: 0 16px 16px;
+  padding: 0 var(--space-6) var(--space-6);
 }
 section section {
   break-inside: avoid;
-  margin-bottom: 8px;
+  margin-bottom: var(--space-4);
 }
 h3 {
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 p {
   display: flex;
-  gap: 8px;
+  gap: var(--space-4);
   align-items: center;
-  font-size: 12.5px;
+  font-size: var(--text-small);
   min-height: 24px;
 }
 p.cannot {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Board, BoardSide, Pad } from '#core/catalogue'
-import { padAbilities, padLetters, type PadUse } from '#core/harness'
+import { labelSide, padAbilities, plainMark, type PadUse } from '#core/harness'
 import { usePanZoom } from '~/composables/usePanZoom'
 
 const {
@@ -33,16 +33,11 @@ defineExpose({ zoom, fit })
 const at = (x: number) => (margin + (side === 'top' ? x : board.outline.width - x)) * scale
 const down = (y: number) => (margin + y) * scale
 const pads = computed(() => board.pads.filter((pad) => pad.side === side))
-const connectors = computed(() => board.connectors.filter((one) => one.side === side))
-const kindOf = (pad: Pad) => uses[pad.id]?.[0]?.kind
-const letterOf = (pad: Pad) => {
-  const kind = kindOf(pad)
-  if (kind) return padLetters[kind].letter
-  return pad.kind === 'supply' ? '+' : pad.kind === 'ground' ? '−' : ''
-}
+const connectors = computed(() => board.connectors.filter((connector) => connector.side === side))
+const markOf = (pad: Pad) => uses[pad.id]?.[0]?.mark ?? plainMark(pad.kind)
 const words = (pad: Pad) => {
   const { can, heldBy } = padAbilities(board, pad)
-  const now = (uses[pad.id] ?? []).map((use) => `${padLetters[use.kind].word} for ${use.device}`)
+  const now = (uses[pad.id] ?? []).map((use) => `${use.mark.word} for ${use.device}`)
   return [
     `Pad ${pad.label}`,
     now.length ? `serves ${[...new Set(now)].join(', ')}` : 'free',
@@ -58,18 +53,8 @@ const usb = computed(() => {
   const [width, height] = across ? [5, 8] : [8, 5]
   return { x: at(x) - (width * scale) / 2, y: down(y) - (height * scale) / 2, width: width * scale, height: height * scale }
 })
-/** Labels stand off the pad towards the middle of the board, so that they do not meet. */
-function labelOf(pad: Pad) {
-  const { width, height } = board.outline
-  const x = side === 'top' ? pad.x : width - pad.x
-  const edges = [
-    { gap: x, dx: 12, dy: 3, anchor: 'start' },
-    { gap: width - x, dx: -12, dy: 3, anchor: 'end' },
-    { gap: pad.y, dx: 0, dy: 20, anchor: 'turn' },
-    { gap: height - pad.y, dx: 0, dy: -13, anchor: 'turn' },
-  ]
-  return edges.sort((a, b) => a.gap - b.gap)[0]!
-}
+/** A pad as it is seen from the side that is drawn. */
+const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.width - pad.x })
 </script>
 
 <template>
@@ -107,21 +92,27 @@ function labelOf(pad: Pad) {
       :r="(hole.diameter / 2) * scale"
     />
     <rect
-      v-for="one in connectors"
-      :key="one.id"
+      v-for="connector in connectors"
+      :key="connector.id"
       class="connector"
-      :x="side === 'top' ? at(one.x) : at(one.x + one.width)"
-      :y="down(one.y)"
-      :width="one.width * scale"
-      :height="one.height * scale"
+      :x="side === 'top' ? at(connector.x) : at(connector.x + connector.width)"
+      :y="down(connector.y)"
+      :width="connector.width * scale"
+      :height="connector.height * scale"
     >
-      <title>{{ one.label }} ({{ one.type }})</title>
+      <title>{{ connector.label }} ({{ connector.type }})</title>
     </rect>
-    <g
+    <PadMark
       v-for="pad in pads"
       :key="pad.id"
-      class="pad"
-      :class="[kindOf(pad) ?? pad.kind, verdicts[pad.id], { lit: lit.has(`pad:${pad.id}`), used: uses[pad.id] }]"
+      :x="at(pad.x)"
+      :y="down(pad.y)"
+      :size="18"
+      :label="pad.label"
+      :side="labelSide(seen(pad), board.outline)"
+      :round="pad.kind === 'ground'"
+      :mark="markOf(pad)"
+      :class="[verdicts[pad.id], { lit: lit.has(`pad:${pad.id}`), used: uses[pad.id] }]"
       tabindex="0"
       role="button"
       :aria-label="words(pad)"
@@ -137,26 +128,7 @@ function labelOf(pad: Pad) {
       @drop.prevent="emit('drop', pad.id)"
     >
       <title>{{ words(pad) }}</title>
-      <rect :x="at(pad.x) - 9" :y="down(pad.y) - 9" width="18" height="18" :rx="pad.kind === 'ground' ? 9 : 2.5" />
-      <text class="letter mono" :x="at(pad.x)" :y="down(pad.y) + 4.5" text-anchor="middle">{{ letterOf(pad) }}</text>
-      <text
-        v-if="labelOf(pad).anchor !== 'turn'"
-        class="label mono"
-        :x="at(pad.x) + labelOf(pad).dx"
-        :y="down(pad.y) + labelOf(pad).dy"
-        :text-anchor="labelOf(pad).anchor as 'start'"
-      >
-        {{ pad.label }}
-      </text>
-      <text
-        v-else
-        class="label mono"
-        :transform="`translate(${at(pad.x) + 3},${down(pad.y) + (labelOf(pad).dy > 0 ? 12 : -12)}) rotate(-90)`"
-        :text-anchor="labelOf(pad).dy > 0 ? 'end' : 'start'"
-      >
-        {{ pad.label }}
-      </text>
-    </g>
+    </PadMark>
   </svg>
 </template>
 
@@ -191,76 +163,29 @@ function labelOf(pad: Pad) {
 text {
   fill: rgb(var(--v-theme-on-surface));
 }
-.small {
-  font-size: 11px;
+.small,
+.board :deep(.label) {
+  font-size: var(--text-note);
 }
-.label {
-  font-size: 10.5px;
+.board :deep(.letter) {
+  font-size: var(--text-small);
 }
-.letter {
-  font-size: 13px;
-  font-weight: 700;
-}
-.pad {
-  cursor: pointer;
-}
-.pad rect {
-  fill: rgb(var(--v-theme-background));
-  stroke: rgb(var(--v-theme-on-surface));
+.board :deep(.shape) {
   stroke-width: 1.3;
 }
-.pad.used rect {
-  fill: color-mix(in srgb, var(--hue) 30%, rgb(var(--v-theme-surface)));
+.board :deep(.pad.used .shape) {
   stroke-width: 2;
 }
-.pad {
-  --hue: rgb(var(--v-theme-note));
-}
-.pad.serial {
-  --hue: #0f7c7c;
-}
-.pad.pulse {
-  --hue: #3b68b8;
-}
-.pad.lights,
-.pad.buzzer {
-  --hue: #b28b00;
-}
-.pad.switch,
-.pad.analog {
-  --hue: #2f8a4a;
-}
-.pad.bus,
-.pad.receiver {
-  --hue: #8a5bb0;
-}
-.pad.video {
-  --hue: #b5561b;
-}
-.pad.supply {
-  --hue: #c43a2c;
-}
-.pad.fits rect {
+.board :deep(.pad.fits .shape) {
   stroke: rgb(var(--v-theme-primary));
   stroke-width: 3.5;
 }
-.pad.cost rect {
+.board :deep(.pad.cost .shape) {
   stroke: rgb(var(--v-theme-fix));
   stroke-width: 3.5;
   stroke-dasharray: 5 2;
 }
-.pad.cannot {
+.board :deep(.pad.cannot) {
   opacity: 0.35;
-}
-.pad.lit rect,
-.pad:focus-visible rect {
-  stroke: rgb(var(--v-theme-secondary));
-  stroke-width: 4;
-}
-.pad:focus-visible {
-  outline: none !important;
-}
-.pad.lit .label {
-  font-weight: 700;
 }
 </style>

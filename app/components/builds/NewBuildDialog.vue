@@ -48,6 +48,6 @@ async function make() {
 <style scoped>
 .fields {
   display: grid;
-  gap: 12px;
+  gap: var(--space-5);
 }
 </style>

@@ -62,8 +62,8 @@ const classes = Object.entries(deviceClasses).map(([value, title]) => ({ value, 
 .form {
   display: grid;
   grid-template-columns: repeat(2, minmax(140px, 1fr));
-  gap: 10px;
-  padding: 12px;
+  gap: var(--space-4);
+  padding: var(--space-5);
   align-content: start;
 }
 .wide {

@@ -36,7 +36,7 @@ const hex = (id: string) => wireColours[device.terminals[id]?.colour ?? 'WH'].he
   width: 100%;
   max-width: 420px;
   max-height: 100%;
-  margin: 8px;
+  margin: var(--space-4);
 }
 .body {
   fill: rgb(var(--v-theme-surface));
@@ -51,12 +51,12 @@ const hex = (id: string) => wireColours[device.terminals[id]?.colour ?? 'WH'].he
 }
 text {
   fill: rgb(var(--v-theme-on-surface));
-  font-size: 12px;
+  font-size: var(--text-fine);
 }
 .title {
   font-weight: 700;
 }
 .small {
-  font-size: 10.5px;
+  font-size: var(--text-note);
 }
 </style>

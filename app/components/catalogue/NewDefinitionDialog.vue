@@ -12,9 +12,9 @@ const from = ref('')
 const problem = ref('')
 const sources = computed(() => [
   { value: '', title: kind === 'board' ? 'An empty board' : 'A plain serial device' },
-  ...Object.values((kind === 'board' ? catalogue.library?.boards : catalogue.library?.devices) ?? {}).map((one) => ({
-    value: one.id,
-    title: `A copy of ${one.name}`,
+  ...Object.values((kind === 'board' ? catalogue.library?.boards : catalogue.library?.devices) ?? {}).map((definition) => ({
+    value: definition.id,
+    title: `A copy of ${definition.name}`,
   })),
 ])
 watch(open, () => {

@@ -63,7 +63,7 @@ function paste() {
       <input ref="file" type="file" accept=".csv,.tsv,.txt" hidden aria-label="Pad table file" @change="open" />
     </div>
     <ul v-if="problems.length && !pasting" role="alert" class="problems">
-      <li v-for="one in problems" :key="one.place + one.message"><span class="mono">{{ one.place }}</span> {{ one.message }}</li>
+      <li v-for="problem in problems" :key="problem.place + problem.message"><span class="mono">{{ problem.place }}</span> {{ problem.message }}</li>
     </ul>
     <div class="scroll">
       <table>
@@ -99,8 +99,8 @@ function paste() {
           </p>
           <v-textarea v-model="pasted" class="mono" rows="9" label="Table" autofocus />
           <ul v-if="problems.length" role="alert" class="problems">
-            <li v-for="one in problems" :key="one.place + one.message">
-              <span class="mono">{{ one.place }}</span> {{ one.message }}
+            <li v-for="problem in problems" :key="problem.place + problem.message">
+              <span class="mono">{{ problem.place }}</span> {{ problem.message }}
             </li>
           </ul>
         </v-card-text>
@@ -122,8 +122,8 @@ function paste() {
 }
 .bar {
   display: flex;
-  gap: 4px;
-  padding: 4px 8px;
+  gap: var(--space-2);
+  padding: var(--space-2) var(--space-4);
 }
 .scroll {
   overflow: auto;
@@ -131,14 +131,14 @@ function paste() {
 }
 table {
   border-collapse: collapse;
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 th {
   position: sticky;
   top: 0;
   background: rgb(var(--v-theme-background));
   text-align: left;
-  padding: 2px 6px;
+  padding: var(--space-1) var(--space-3);
 }
 td {
   border: var(--edge);
@@ -148,7 +148,7 @@ input {
   border: 0;
   background: transparent;
   color: inherit;
-  padding: 2px 6px;
+  padding: var(--space-1) var(--space-3);
   width: 70px;
 }
 input.functions {
@@ -156,10 +156,10 @@ input.functions {
 }
 .problems {
   color: rgb(var(--v-theme-error));
-  padding: 4px 8px 4px 24px;
-  font-size: 12.5px;
+  padding: var(--space-2) var(--space-4) var(--space-2) var(--space-7);
+  font-size: var(--text-small);
 }
 td button {
-  padding: 0 8px;
+  padding: 0 var(--space-4);
 }
 </style>

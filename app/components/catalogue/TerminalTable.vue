@@ -86,27 +86,27 @@ const volts = (event: Event) => (text(event) === '' ? undefined : Number(text(ev
 .table {
   overflow: auto;
   height: 100%;
-  padding: 4px 8px;
+  padding: var(--space-2) var(--space-4);
 }
 table {
   border-collapse: collapse;
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 th {
   text-align: left;
-  padding: 2px 6px;
+  padding: var(--space-1) var(--space-3);
   white-space: nowrap;
 }
 td {
   border: var(--edge);
-  padding: 0 2px;
+  padding: 0 var(--space-1);
 }
 input,
 select {
   border: 0;
   background: transparent;
   color: inherit;
-  padding: 2px 4px;
+  padding: var(--space-1) var(--space-2);
   width: 64px;
 }
 select {
@@ -116,6 +116,6 @@ select option {
   color: #1b2a3a;
 }
 td button {
-  padding: 0 8px;
+  padding: 0 var(--space-4);
 }
 </style>

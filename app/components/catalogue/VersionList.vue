@@ -50,9 +50,9 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
         <v-btn v-if="Object.keys(versions).length > 1" size="x-small" @click="remove(String(id))">Remove</v-btn>
       </div>
       <ul>
-        <li v-for="one in listDifferences(version.differences)" :key="one.path">
-          <span class="mono">{{ one.path }}</span> {{ one.becomes }}
-          <button class="back" :aria-label="`Take back ${one.path} of ${id}`" @click="set(String(id), { differences: without(version.differences, one.path) })">
+        <li v-for="difference in listDifferences(version.differences)" :key="difference.path">
+          <span class="mono">{{ difference.path }}</span> {{ difference.becomes }}
+          <button class="back" :aria-label="`Take back ${difference.path} of ${id}`" @click="set(String(id), { differences: without(version.differences, difference.path) })">
             take back
           </button>
         </li>
@@ -70,21 +70,21 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
 .versions {
   overflow: auto;
   height: 100%;
-  padding: 8px 12px;
-  font-size: 12.5px;
+  padding: var(--space-4) var(--space-5);
+  font-size: var(--text-small);
 }
 article {
-  margin: 8px 0;
+  margin: var(--space-4) 0;
 }
 .head {
   display: flex;
-  gap: 6px;
+  gap: var(--space-3);
   align-items: center;
 }
 input {
   border: var(--edge);
   border-radius: 3px;
-  padding: 1px 6px;
+  padding: 1px var(--space-3);
   width: 110px;
   color: inherit;
 }
@@ -92,7 +92,7 @@ input.note {
   flex: 1;
 }
 ul {
-  padding-left: 18px;
+  padding-left: var(--space-6);
 }
 .back {
   text-decoration: underline;

@@ -1,37 +1,37 @@
 <script setup lang="ts">
 import { deviceClasses, protocolsOf, type DeviceDefinition } from '#core/catalogue'
 import { freshDeviceId } from '#core/plan'
+import { hasWords } from '~/composables/search'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 import { useNotices } from '~/stores/notices'
 
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
+const plan = usePlan()
 const catalogue = useCatalogue()
 const wanted = ref('')
 
 watch(open, (now) => now && void catalogue.load())
 
 const groups = computed(() => {
-  const words = wanted.value.toLowerCase().split(/\s+/)
-  const matches = Object.values(catalogue.library?.devices ?? {}).filter((device) => {
-    const text = `${device.name} ${device.maker} ${deviceClasses[device.class]} ${device.summary}`.toLowerCase()
-    return words.every((word) => text.includes(word))
-  })
+  const matches = Object.values(catalogue.library?.devices ?? {}).filter(({ name, maker, summary, class: kind }) =>
+    hasWords(`${name} ${maker} ${deviceClasses[kind]} ${summary}`, wanted.value),
+  )
   return Object.entries(deviceClasses)
     .map(([id, name]) => ({ name, devices: matches.filter((device) => device.class === id) }))
     .filter(({ devices }) => devices.length)
 })
 
 function add(definition: DeviceDefinition) {
-  const plan = build.plan!
-  const same = plan.devices.filter((device) => device.definition === definition.id).length
+  const same = plan.value.devices.filter((device) => device.definition === definition.id).length
   build.edit({
     type: 'device.add',
     definition,
     protocols: protocolsOf(catalogue.library!.protocols, definition),
     device: {
-      id: freshDeviceId(plan, definition.id),
+      id: freshDeviceId(plan.value, definition.id),
       definition: definition.id,
       variant: Object.keys(definition.variants)[0]!,
       name: same ? `${definition.name} ${same + 1}` : definition.name,
@@ -67,18 +67,18 @@ function add(definition: DeviceDefinition) {
 .list {
   height: 400px;
   overflow: auto;
-  margin-top: 8px;
+  margin-top: var(--space-4);
 }
 h3 {
-  font-size: 12.5px;
-  padding: 8px 8px 2px;
+  font-size: var(--text-small);
+  padding: var(--space-4) var(--space-4) var(--space-1);
 }
 .part {
   display: grid;
   grid-template-columns: 130px 140px 1fr;
-  gap: 8px;
+  gap: var(--space-4);
   width: 100%;
-  padding: 5px 8px;
+  padding: var(--space-2) var(--space-4);
   text-align: left;
   border-radius: 3px;
 }

@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { batteryRange, cellVoltage, formatVolts, type Chemistry } from '#core/units'
 import type { Plan } from '#core/plan'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 
 const build = useBuild()
+const plan = usePlan()
 const catalogue = useCatalogue()
 onMounted(() => catalogue.load())
 
-const plan = computed(() => build.plan!)
 const definition = computed(() => plan.value.definitions.boards[plan.value.board.definition]!)
 const boards = computed(() => {
   const known = { [definition.value.id]: definition.value, ...catalogue.library?.boards }
@@ -71,9 +72,9 @@ function setBattery(change: Partial<Plan['battery']>) {
 .sheet {
   display: flex;
   flex-wrap: wrap;
-  gap: 10px;
+  gap: var(--space-4);
   align-items: center;
-  padding: 12px 16px 8px;
+  padding: var(--space-5) var(--space-6) var(--space-4);
 }
 .sheet > * {
   flex: 1 1 120px;
@@ -88,6 +89,6 @@ function setBattery(change: Partial<Plan['battery']>) {
   margin: 0;
   flex: 0 0 auto;
   white-space: nowrap;
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 </style>

@@ -3,17 +3,19 @@ import { mdiClose } from '@mdi/js'
 import { deviceClasses, resolveDevice } from '#core/catalogue'
 import type { Priority } from '#core/plan'
 import { formatAmps, formatVolts } from '#core/units'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
+const plan = usePlan()
 const selection = useSelection()
 const notices = useNotices()
 
 const rows = computed(() =>
-  build.plan!.devices.map((instance) => {
-    const definition = build.plan!.definitions.devices[instance.definition]!
+  plan.value.devices.map((instance) => {
+    const definition = plan.value.definitions.devices[instance.definition]!
     const device = resolveDevice(definition, instance.variant)
     const findings = build.analysis?.findings.filter((finding) => finding.subjects.includes(`device:${instance.id}`)) ?? []
     return {
@@ -124,11 +126,11 @@ function remove(id: string, name: string) {
   flex: 0 0 auto;
 }
 .devices :deep(td) {
-  padding: 0 8px !important;
+  padding: 0 var(--space-4) !important;
   white-space: nowrap;
 }
 .devices :deep(th) {
-  padding: 0 8px !important;
+  padding: 0 var(--space-4) !important;
 }
 .mark {
   width: 28px;
@@ -141,12 +143,12 @@ function remove(id: string, name: string) {
   width: 92px;
 }
 .devices :deep(.v-field__input) {
-  padding-top: 4px;
-  padding-bottom: 4px;
+  padding-top: var(--space-2);
+  padding-bottom: var(--space-2);
   min-height: 28px;
 }
 .devices :deep(.v-input--plain-underlined .v-field__append-inner) {
-  padding-top: 2px;
+  padding-top: var(--space-1);
 }
 tfoot td {
   height: 30px;

@@ -67,7 +67,7 @@ const words = computed(() =>
 
 <style scoped>
 .rails {
-  padding: 12px 16px;
+  padding: var(--space-5) var(--space-6);
 }
 .chart {
   max-width: 860px;

@@ -9,7 +9,7 @@ const renaming = ref(false)
 const name = ref('')
 
 async function look() {
-  others.value = (await callApi<BuildSummary[]>('GET', '/api/builds')).filter((one) => !one.removed)
+  others.value = (await callApi<BuildSummary[]>('GET', '/api/builds')).filter((other) => !other.removed)
 }
 
 function startRename() {
@@ -32,12 +32,12 @@ function rename() {
     </template>
     <v-list density="compact">
       <v-list-item
-        v-for="one in others"
-        :key="one.id"
-        :to="`/builds/${one.id}`"
-        :active="one.id === build.id"
-        :title="one.name"
-        :subtitle="one.board"
+        v-for="other in others"
+        :key="other.id"
+        :to="`/builds/${other.id}`"
+        :active="other.id === build.id"
+        :title="other.name"
+        :subtitle="other.board"
       />
       <v-divider />
       <v-list-item title="Rename this build" @click="startRename" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { stages } from '~/composables/useSeverity'
+import { stages } from '#core/checks'
+import { hasWords } from '~/composables/search'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
@@ -17,10 +18,10 @@ interface Command {
 }
 
 const commands = computed<Command[]>(() => [
-  ...stages.map((stage) => ({
-    title: `Go to ${stage.name}`,
+  ...Object.entries(stages).map(([id, name]) => ({
+    title: `Go to ${name}`,
     hint: 'stage',
-    run: () => void navigateTo(`/builds/${build.id}/${stage.id}`),
+    run: () => void navigateTo(`/builds/${build.id}/${id}`),
   })),
   { title: 'All builds', hint: 'stage', run: () => void navigateTo('/') },
   { title: 'Undo', hint: build.undoLabel ?? 'nothing to undo', run: () => build.undo() },
@@ -37,8 +38,7 @@ const commands = computed<Command[]>(() => [
 ])
 
 const found = computed(() => {
-  const words = wanted.value.toLowerCase().split(/\s+/)
-  return commands.value.filter((command) => words.every((word) => command.title.toLowerCase().includes(word)))
+  return commands.value.filter(({ title }) => hasWords(title, wanted.value))
 })
 
 watch([wanted, open], () => (at.value = 0))
@@ -102,13 +102,13 @@ function move(by: number) {
   list-style: none;
   max-height: 340px;
   overflow: auto;
-  padding: 0 8px 8px;
+  padding: 0 var(--space-4) var(--space-4);
 }
 li {
   display: flex;
   justify-content: space-between;
-  gap: 12px;
-  padding: 6px 10px;
+  gap: var(--space-5);
+  padding: var(--space-3) var(--space-4);
   border-radius: 3px;
   cursor: pointer;
 }

@@ -25,18 +25,18 @@ const open = computed(() => Boolean(build.conflict))
           <section>
             <h3>Yours</h3>
             <ul>
-              <li v-for="label in build.conflict.merged.applied" :key="label">{{ label }}</li>
-              <li v-for="one in build.conflict.merged.refused" :key="one.label" class="text-error">
-                {{ one.label }}: does not fit theirs ({{ one.reason }})
+              <li v-for="({ label }, at) in build.conflict.merged.applied" :key="at">{{ label }}</li>
+              <li v-for="step in build.conflict.merged.refused" :key="step.label" class="text-error">
+                {{ step.label }}: does not fit theirs ({{ step.reason }})
               </li>
             </ul>
           </section>
         </div>
       </v-card-text>
       <v-card-actions class="choices">
-        <v-btn variant="flat" color="primary" @click="build.resolveConflict('merge')">Put yours on top of theirs</v-btn>
-        <v-btn variant="outlined" @click="build.resolveConflict('mine')">Keep yours as the next version</v-btn>
-        <v-btn variant="outlined" @click="build.resolveConflict('theirs')">Take theirs (undo brings yours back)</v-btn>
+        <v-btn variant="flat" color="primary" @click="build.settleConflict('merge')">Put yours on top of theirs</v-btn>
+        <v-btn variant="outlined" @click="build.settleConflict('mine')">Keep yours as the next version</v-btn>
+        <v-btn variant="outlined" @click="build.settleConflict('theirs')">Take theirs (undo brings yours back)</v-btn>
       </v-card-actions>
     </v-card>
   </v-dialog>
@@ -46,14 +46,14 @@ const open = computed(() => Boolean(build.conflict))
 .both {
   display: grid;
   grid-template-columns: 1fr 1fr;
-  gap: 16px;
-  margin-top: 12px;
+  gap: var(--space-6);
+  margin-top: var(--space-5);
 }
 h3 {
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 ul {
-  padding-left: 18px;
+  padding-left: var(--space-6);
 }
 .choices {
   flex-wrap: wrap;

@@ -32,7 +32,7 @@ function take() {
 
 <template>
   <div v-if="differences.length" class="update">
-    The catalogue's {{ definition.name }} differs from the one in this plan.
+    The catalogue's {{ definition.name }} differs from the difference in this plan.
     <v-btn color="primary" variant="outlined" @click="open = true">Compare</v-btn>
     <v-dialog v-model="open" width="720">
       <v-card :title="`${definition.name}: plan and catalogue`">
@@ -46,10 +46,10 @@ function take() {
               </tr>
             </thead>
             <tbody class="mono">
-              <tr v-for="one in differences" :key="one.path">
-                <td>{{ one.path.slice(1).replaceAll('/', '.') }}</td>
-                <td>{{ show(valueAt(one.path)) }}</td>
-                <td>{{ 'value' in one ? show(one.value) : 'gone' }}</td>
+              <tr v-for="difference in differences" :key="difference.path">
+                <td>{{ difference.path.slice(1).replaceAll('/', '.') }}</td>
+                <td>{{ show(valueAt(difference.path)) }}</td>
+                <td>{{ 'value' in difference ? show(difference.value) : 'gone' }}</td>
               </tr>
             </tbody>
           </v-table>
@@ -66,7 +66,7 @@ function take() {
 <style scoped>
 .update {
   flex-basis: 100%;
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 .list {
   max-height: 420px;

@@ -1,21 +1,23 @@
 <script setup lang="ts">
-import { deviceClasses, resolveDevice } from '#core/catalogue'
-import type { DeviceInstance } from '#core/plan'
+import { deviceClasses, needKind, resolveDevice, takesPlace } from '#core/catalogue'
+import { keyOf, type DeviceInstance, type Place } from '#core/plan'
 import { formatAmps, formatVolts } from '#core/units'
 import { useNames } from '~/composables/useNames'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
 const { instance } = defineProps<{ instance: DeviceInstance }>()
 const build = useBuild()
+const plan = usePlan()
 const names = useNames()
-const definition = computed(() => build.plan!.definitions.devices[instance.definition]!)
+const definition = computed(() => plan.value.definitions.devices[instance.definition]!)
 const device = computed(() => resolveDevice(definition.value, instance.variant))
 const sources = computed(() => {
   const rows = build.analysis?.grid.filter((row) => row.kind === 'supply' && row.device === instance.id) ?? []
   return rows.map((row) => ({
     key: row.key,
-    now: build.plan!.supplies[row.key],
-    supply: device.value.supplies.find((one) => one.id === row.part),
+    now: plan.value.supplies[row.key],
+    supply: device.value.supplies.find((input) => input.id === row.part),
     items: row.cells.map((cell) => ({
       value: cell.place,
       title: names.place(cell.place),
@@ -44,7 +46,7 @@ const sources = computed(() => {
       :model-value="source.now"
       :items="source.items"
       :label="`Fed from (${source.supply ? `${source.supply.min}–${formatVolts(source.supply.max)}, ${formatAmps(source.supply.peak)} peak` : ''})`"
-      @update:model-value="(place: string) => build.edit({ type: 'supply.choose', supply: source.key, source: place })"
+      @update:model-value="(place: Place) => build.edit({ type: 'supply.choose', supply: source.key, source: place })"
     />
   </div>
   <dl>
@@ -52,13 +54,12 @@ const sources = computed(() => {
       <dt>{{ need.label }}</dt>
       <dd v-if="instance.leftOut.includes(need.id)">
         left out
-        <v-btn size="x-small" @click="build.edit({ type: 'need.leave-out', need: `${instance.id}/${need.id}`, leftOut: false })"
+        <v-btn size="x-small" @click="build.edit({ type: 'need.leave-out', need: keyOf(instance.id, need.id), leftOut: false })"
           >Want it again</v-btn
         >
       </dd>
-      <dd v-else-if="need.kind === 'video'">video chain</dd>
-      <dd v-else-if="need.kind === 'control'">{{ need.channels }} channels</dd>
-      <dd v-else>{{ names.place(build.plan!.assignment[`${instance.id}/${need.id}`]?.place) }}</dd>
+      <dd v-else-if="takesPlace(need)">{{ names.place(plan.assignment[keyOf(instance.id, need.id)]?.place) }}</dd>
+      <dd v-else>{{ needKind(need).places.toLowerCase() }}</dd>
     </template>
   </dl>
   <DefinitionUpdate :definition />

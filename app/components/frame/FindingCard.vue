@@ -14,7 +14,9 @@ async function look(fix: Fix) {
   const words = { label: fix.label, text: 'working it out' }
   preview.value = words
   try {
-    const { settles, brings, moves } = await build.preview(fix.edit)
+    const seen = await build.preview(fix.edit)
+    if (!seen) return
+    const { settles, brings, moves } = seen
     words.text = [
       `settles ${settles.length} finding${settles.length === 1 ? '' : 's'}`,
       brings.length ? `brings ${brings.length} new` : 'brings none',
@@ -62,39 +64,39 @@ function apply(fix: Fix) {
 
 <style scoped>
 .card {
-  padding: 5px 12px 7px;
+  padding: var(--space-2) var(--space-5) var(--space-3);
   border-bottom: var(--edge);
 }
 .fact {
   display: block;
   text-align: left;
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 .rule {
-  font-size: 11.5px;
-  padding: 0 4px;
+  font-size: var(--text-fine);
+  padding: 0 var(--space-2);
   border: var(--edge);
   border-radius: 3px;
 }
 .actions {
   display: flex;
   flex-wrap: wrap;
-  gap: 4px 6px;
+  gap: var(--space-2) var(--space-3);
   align-items: center;
-  margin-top: 4px;
+  margin-top: var(--space-2);
 }
 .why {
-  font-size: 12px;
+  font-size: var(--text-fine);
   text-decoration: underline;
-  padding: 2px;
+  padding: var(--space-1);
 }
 .preview {
-  font-size: 12px;
-  margin: 4px 0 0;
+  font-size: var(--text-fine);
+  margin: var(--space-2) 0 0;
   color: rgb(var(--v-theme-secondary));
 }
 .reason {
-  font-size: 12.5px;
-  margin: 4px 0 0;
+  font-size: var(--text-small);
+  margin: var(--space-2) 0 0;
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiChevronRight } from '@mdi/js'
 import type { Finding } from '#core/checks'
+import { partsOf } from '#core/plan'
 import { countBySeverity, severityLook } from '~/composables/useSeverity'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
@@ -15,8 +16,8 @@ const shown = computed(() => {
   const { selected, lit } = selection
   if (!selected || !onlySelected.value) return all.value
   return all.value.filter(
-    (finding) =>
-      finding.subjects.includes(selected) || finding.subjects.some((subject) => lit.has(subject) && !subject.startsWith('rail:')),
+    ({ subjects }) =>
+      subjects.includes(selected) || subjects.some((subject) => lit.has(subject) && partsOf(subject).kind !== 'rail'),
   )
 })
 const groups = computed(() =>
@@ -28,7 +29,7 @@ const groups = computed(() =>
 )
 
 function pick(finding: Finding) {
-  const subject = finding.subjects.find((one) => one.startsWith('need:') || one.startsWith('wire:') || one.startsWith('device:'))
+  const subject = finding.subjects.find((about) => ['need', 'wire', 'device'].includes(partsOf(about).kind))
   if (subject) selection.selected = subject
 }
 </script>
@@ -38,7 +39,7 @@ function pick(finding: Finding) {
     <button class="head" :aria-expanded="!folded" @click="folded = !folded">
       <v-icon :icon="mdiChevronRight" size="16" :class="{ turned: !folded }" aria-hidden="true" />
       <b class="word">Findings</b>
-      <SeverityMark v-for="one in countBySeverity(all)" :key="one.severity" :severity="one.severity" :count="one.count" />
+      <SeverityMark v-for="count in countBySeverity(all)" :key="count.severity" :severity="count.severity" :count="count.count" />
     </button>
     <div v-if="!folded" class="body" data-testid="findings">
       <label v-if="selection.selected" class="filter"
@@ -72,8 +73,8 @@ function pick(finding: Finding) {
 .head {
   display: flex;
   align-items: center;
-  gap: 6px;
-  padding: 8px 12px;
+  gap: var(--space-3);
+  padding: var(--space-4) var(--space-5);
   width: 100%;
   border-bottom: var(--edge);
   text-align: left;
@@ -90,16 +91,16 @@ function pick(finding: Finding) {
 }
 .filter {
   display: flex;
-  gap: 6px;
-  padding: 6px 12px;
-  font-size: 12.5px;
+  gap: var(--space-3);
+  padding: var(--space-3) var(--space-5);
+  font-size: var(--text-small);
 }
 h3 {
   display: flex;
-  gap: 6px;
+  gap: var(--space-3);
   align-items: center;
-  font-size: 12.5px;
-  padding: 8px 12px 2px;
+  font-size: var(--text-small);
+  padding: var(--space-4) var(--space-5) var(--space-1);
 }
 h3 span {
   font-weight: 400;

@@ -17,9 +17,9 @@ defineExpose({ switchTheme })
 .bar {
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-4);
   height: 44px;
-  padding: 0 12px;
+  padding: 0 var(--space-5);
   border-bottom: var(--edge);
 }
 </style>

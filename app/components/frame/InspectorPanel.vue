@@ -1,17 +1,14 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
+import { partsOf } from '#core/plan'
 import { useSelection } from '~/stores/selection'
 import { useBuild } from '~/stores/build'
 
 const selection = useSelection()
 const build = useBuild()
-const parts = computed(() => {
-  const text = selection.selected ?? ''
-  const at = text.indexOf(':')
-  return { kind: text.slice(0, at), id: text.slice(at + 1) }
-})
-const device = computed(() => build.plan?.devices.find((one) => one.id === parts.value.id))
-const wire = computed(() => build.analysis?.wires.find((one) => one.id === parts.value.id))
+const parts = computed(() => (selection.selected ? partsOf(selection.selected) : { kind: undefined, id: '' }))
+const device = computed(() => build.plan?.devices.find(({ id }) => id === parts.value.id))
+const wire = computed(() => build.analysis?.wires.find(({ id }) => id === parts.value.id))
 </script>
 
 <template>
@@ -31,7 +28,7 @@ const wire = computed(() => build.analysis?.wires.find((one) => one.id === parts
   flex: 0 1 46%;
   overflow: auto;
   border-top: 2px solid rgb(var(--v-theme-secondary));
-  padding: 8px 12px 12px;
+  padding: var(--space-4) var(--space-5) var(--space-5);
 }
 .close {
   position: absolute;
@@ -39,20 +36,20 @@ const wire = computed(() => build.analysis?.wires.find((one) => one.id === parts
   top: 6px;
 }
 .inspector :deep(h2) {
-  font-size: 13.5px;
-  padding-right: 30px;
+  font-size: var(--text-body);
+  padding-right: var(--space-7);
 }
 .inspector :deep(.fields) {
   display: grid;
-  gap: 8px;
-  margin-top: 8px;
+  gap: var(--space-4);
+  margin-top: var(--space-4);
 }
 .inspector :deep(dl) {
   display: grid;
   grid-template-columns: auto 1fr;
-  gap: 2px 10px;
-  font-size: 12.5px;
-  margin: 6px 0;
+  gap: var(--space-1) var(--space-4);
+  font-size: var(--text-small);
+  margin: var(--space-3) 0;
 }
 .inspector :deep(dd) {
   margin: 0;

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import { resolvePlan } from '#core/plan'
 import { formatBaud } from '#core/units'
 import { useNames } from '~/composables/useNames'
+import { useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
 const { portId } = defineProps<{ portId: string }>()
 const build = useBuild()
 const names = useNames()
-const resolved = computed(() => resolvePlan(build.plan!))
+const resolved = useResolved()
 const port = computed(() => resolved.value.port(portId))
 const pads = (line: 'tx' | 'rx') => {
   const end = port.value?.[line]

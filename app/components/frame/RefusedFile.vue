@@ -8,8 +8,9 @@ const emit = defineEmits<{ close: [] }>()
   <v-alert type="error" variant="outlined" density="compact" closable class="ma-4" @click:close="emit('close')">
     <b>{{ file }} cannot be {{ what }}.</b> Nothing was changed.
     <ul class="pl-4">
-      <li v-for="one in problems" :key="one.place + one.message">
-        <span v-if="one.place && !one.message.startsWith(one.place)" class="mono">{{ one.place }}</span> {{ one.message }}
+      <li v-for="problem in problems" :key="problem.place + problem.message">
+        <span v-if="problem.place && !problem.message.startsWith(problem.place)" class="mono">{{ problem.place }}</span>
+        {{ problem.message }}
       </li>
     </ul>
   </v-alert>

@@ -18,7 +18,7 @@ const look = computed(() => severityLook[severity])
 .mark {
   display: inline-flex;
   align-items: center;
-  gap: 2px;
-  font-size: 12.5px;
+  gap: var(--space-1);
+  font-size: var(--text-small);
 }
 </style>

@@ -20,13 +20,13 @@ const places = [
 <style scoped>
 nav {
   display: flex;
-  gap: 4px;
-  margin-left: 16px;
+  gap: var(--space-2);
+  margin-left: var(--space-6);
 }
 nav a {
   color: inherit;
   text-decoration: none;
-  padding: 4px 10px;
+  padding: var(--space-2) var(--space-4);
   border-bottom: 3px solid transparent;
 }
 nav a.here {

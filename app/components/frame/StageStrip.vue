@@ -1,21 +1,16 @@
 <script setup lang="ts">
-import { countBySeverity, findingsOf, stages, type Stage } from '~/composables/useSeverity'
+import { stages, type Stage } from '#core/checks'
+import { countBySeverity, findingsOf } from '~/composables/useSeverity'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
 const route = useRoute()
 
 const items = computed(() =>
-  stages.map((stage) => {
-    const open = countBySeverity(findingsOf(stage.id, build.analysis?.findings ?? []))
-    return {
-      ...stage,
-      open,
-      state: stateOf(
-        stage.id,
-        open.some(({ severity }) => severity === 'stop' || severity === 'fix'),
-      ),
-    }
+  (Object.keys(stages) as Stage[]).map((id) => {
+    const open = countBySeverity(findingsOf(id, build.analysis?.findings ?? []))
+    const grave = open.some(({ severity }) => severity === 'stop' || severity === 'fix')
+    return { id, name: stages[id], open, state: stateOf(id, grave) }
   }),
 )
 
@@ -40,7 +35,7 @@ function stateOf(stage: Stage, anyOpen: boolean): string {
       <span class="number mono" aria-hidden="true">{{ at + 1 }}</span>
       <b>{{ stage.name }}</b>
       <span class="quiet state">{{ stage.state }}</span>
-      <SeverityMark v-for="one in stage.open" :key="one.severity" :severity="one.severity" :count="one.count" />
+      <SeverityMark v-for="count in stage.open" :key="count.severity" :severity="count.severity" :count="count.count" />
     </NuxtLink>
     <span class="rest" />
   </nav>
@@ -53,19 +48,19 @@ function stateOf(stage: Stage, anyOpen: boolean): string {
   border-bottom: var(--edge);
 }
 .stage {
+  --point: 10px;
   display: flex;
   align-items: center;
-  gap: 7px;
-  padding: 0 20px 0 14px;
+  gap: var(--space-3);
+  padding: 0 var(--space-6) 0 var(--space-7);
   color: inherit;
   text-decoration: none;
-  clip-path: polygon(0 0, calc(100% - 10px) 0, 100% 50%, calc(100% - 10px) 100%, 0 100%, 10px 50%);
-  margin-right: -5px;
-  padding-left: 22px;
+  clip-path: polygon(0 0, calc(100% - var(--point)) 0, 100% 50%, calc(100% - var(--point)) 100%, 0 100%, var(--point) 50%);
+  margin-right: calc(var(--point) / -2);
 }
 .stage:first-child {
-  clip-path: polygon(0 0, calc(100% - 10px) 0, 100% 50%, calc(100% - 10px) 100%, 0 100%);
-  padding-left: 14px;
+  clip-path: polygon(0 0, calc(100% - var(--point)) 0, 100% 50%, calc(100% - var(--point)) 100%, 0 100%);
+  padding-left: var(--space-5);
 }
 .stage.here {
   background: rgb(var(--v-theme-surface-variant));
@@ -77,9 +72,9 @@ function stateOf(stage: Stage, anyOpen: boolean): string {
   height: 18px;
   border: 1.5px solid currentColor;
   border-radius: 50%;
-  font-size: 11px;
+  font-size: var(--text-note);
 }
 .state {
-  font-size: 12px;
+  font-size: var(--text-fine);
 }
 </style>

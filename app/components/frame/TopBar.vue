@@ -55,18 +55,18 @@ defineExpose({ switchTheme: () => bar.value?.switchTheme() })
 .home {
   display: flex;
   align-items: center;
-  gap: 8px;
+  gap: var(--space-4);
   color: inherit;
   text-decoration: none;
 }
 .state {
   display: inline-flex;
-  gap: 6px;
+  gap: var(--space-3);
   align-items: center;
-  padding: 2px 8px;
+  padding: var(--space-1) var(--space-4);
   border: var(--edge);
   border-radius: 10px;
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 .state.conflict,
 .state.failed {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { callApi, type SavedVersion } from '~/composables/useApi'
+import { callApi } from '~/composables/useApi'
+import type { SavedVersion } from '~/session/build-server'
 import type { Plan } from '#core/plan'
 import { useBuild } from '~/stores/build'
 

@@ -1,29 +1,43 @@
 <script setup lang="ts">
 import { mdiLock, mdiLockOpenVariantOutline } from '@mdi/js'
-import { resolvePlan, type WireOverride } from '#core/plan'
+import type { WireOverride } from '#core/plan'
 import { lockWire, unlockWire, type Wire } from '#core/harness'
 import { useNames } from '~/composables/useNames'
+import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
 const { wire } = defineProps<{ wire: Wire }>()
 const build = useBuild()
+const plan = usePlan()
+const resolved = useResolved()
 const names = useNames()
 const pads = computed(() =>
-  resolvePlan(build.plan!)
-    .board.pads.filter((pad) =>
-      wire.kind === 'ground' ? pad.kind === 'ground' : wire.kind === 'supply' ? pad.kind === 'supply' : pad.kind === 'signal',
-    )
+  resolved.value.board.pads
+    .filter(({ kind }) => kind === (wire.kind === 'video' ? 'signal' : wire.kind))
     .map((pad) => ({ value: pad.id, title: pad.label === pad.id ? pad.label : `${pad.label} (${pad.id})` })),
 )
-const byHand = computed(() => build.plan!.wires[wire.id])
+const byHand = computed(() => plan.value.wires[wire.id])
 
-function set(override: WireOverride) {
-  build.edit({ type: 'wire.set', wire: wire.id, override })
+function set(values: WireOverride) {
+  build.edit({ type: 'wire.set', wire: wire.id, set: values })
+}
+
+/** A figure within its limits is taken; anything else goes back to what is worked out. */
+function setFigure(key: 'gauge' | 'length', event: Event) {
+  const value = (event.target as HTMLInputElement).valueAsNumber
+  if (value > 0) set({ [key]: value })
+  else build.edit({ type: 'wire.set', wire: wire.id, unset: [key] })
+}
+
+function setNote(event: Event) {
+  const note = (event.target as HTMLInputElement).value.trim()
+  if (note) set({ note })
+  else build.edit({ type: 'wire.set', wire: wire.id, unset: ['note'] })
 }
 
 function setLock() {
-  const plan = build.plan!
-  build.edit(wire.locked ? unlockWire(plan, build.analysis!.wires, wire) : lockWire(plan, wire))
+  const wires = build.analysis?.wires ?? []
+  build.edit(wire.locked ? unlockWire(plan.value, wires, wire) : lockWire(plan.value, wire))
 }
 </script>
 
@@ -47,7 +61,7 @@ function setLock() {
       min="4"
       max="40"
       label="Gauge (AWG)"
-      @change="(event: Event) => set({ gauge: Number((event.target as HTMLInputElement).value) })"
+      @change="(event: Event) => setFigure('gauge', event)"
     />
     <v-text-field
       :model-value="wire.length"
@@ -55,22 +69,23 @@ function setLock() {
       min="1"
       max="5000"
       label="Length (mm)"
-      @change="(event: Event) => set({ length: Number((event.target as HTMLInputElement).value) })"
+      @change="(event: Event) => setFigure('length', event)"
     />
-    <v-text-field
-      :model-value="wire.note"
-      label="Note"
-      maxlength="200"
-      @change="(event: Event) => set({ note: (event.target as HTMLInputElement).value })"
-    />
+    <v-text-field :model-value="wire.note" label="Note" maxlength="200" @change="setNote" />
     <v-btn
       :prepend-icon="wire.locked ? mdiLock : mdiLockOpenVariantOutline"
       title="A locked wire keeps its pad, colour, gauge and length, and what it serves keeps its place"
       @click="setLock"
       >{{ wire.locked ? 'Unlock' : 'Lock as it is' }}</v-btn
     >
-    <v-switch :model-value="!wire.omitted" label="Fitted" @update:model-value="(on) => set({ omitted: !on })" />
-    <v-btn v-if="byHand && !wire.locked" color="primary" @click="build.edit({ type: 'wire.set', wire: wire.id, override: null })"
+    <v-switch
+      :model-value="!wire.omitted"
+      label="Fitted"
+      @update:model-value="
+        (on) => build.edit({ type: 'wire.set', wire: wire.id, ...(on ? { unset: ['omitted'] } : { set: { omitted: true } }) })
+      "
+    />
+    <v-btn v-if="byHand && !wire.locked" color="primary" @click="build.edit({ type: 'wire.clear', wire: wire.id })"
       >As worked out</v-btn
     >
   </div>

@@ -2,19 +2,21 @@
 import { massReport, outlineOf, spotOf, wiresOf } from '#core/harness'
 import { resolvePlan, type Plan, type Spot } from '#core/plan'
 import { plain } from '#core/units'
+import { usePlan } from '~/composables/usePlan'
+import { useSvgDrag } from '~/composables/useSvgDrag'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const build = useBuild()
+const plan = usePlan()
 const selection = useSelection()
-const craft = computed(() => build.plan!.craft)
+const craft = computed(() => plan.value.craft)
 const dragged = ref<{ id: string; spot: Spot }>()
-const plan = computed<Plan>(() =>
-  dragged.value
-    ? { ...build.plan!, placement: { ...build.plan!.placement, [dragged.value.id]: dragged.value.spot } }
-    : build.plan!,
+/** The plan with what is in hand where it is held. */
+const shown = computed<Plan>(() =>
+  dragged.value ? { ...plan.value, spots: { ...plan.value.spots, [dragged.value.id]: dragged.value.spot } } : plan.value,
 )
-const resolved = computed(() => resolvePlan(plan.value))
+const resolved = computed(() => resolvePlan(shown.value))
 const report = computed(() => massReport(resolved.value, wiresOf(resolved.value)))
 const half = computed(() => craft.value.size * 0.6)
 const ways = computed(() => outlineOf(craft.value).map((line) => line.map(({ x, y }) => `${x},${-y}`).join(' ')))
@@ -38,40 +40,29 @@ const totals = computed(() => {
   return { count: lengths.length, metres: lengths.reduce((sum, wire) => sum + wire.length, 0) / 1000 }
 })
 
-function place(event: PointerEvent): Spot {
-  const svg = (event.currentTarget as SVGElement).closest('svg')!
-  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
-  return { x: Math.round(point.x), y: Math.round(-point.y) }
-}
-let grip: Spot | undefined
-function hold(event: PointerEvent, id: string) {
-  if (event.button !== 0) return
-  const at = place(event)
-  const spot = spotOf(resolved.value, id)
-  grip = { x: at.x - spot.x, y: at.y - spot.y }
-  dragged.value = { id, spot }
-  ;(event.currentTarget as SVGElement).setPointerCapture(event.pointerId)
-}
-function pull(event: PointerEvent) {
-  if (!dragged.value || !grip) return
-  const at = place(event)
-  dragged.value = { id: dragged.value.id, spot: { x: at.x - grip.x, y: at.y - grip.y } }
-}
-function letGo(id: string) {
-  if (!dragged.value) return
-  const { spot } = dragged.value
-  const before = spotOf(resolvePlan(build.plan!), id)
-  dragged.value = undefined
-  if (spot.x !== before.x || spot.y !== before.y) build.edit({ type: 'device.place', device: id, spot })
-  else if (id !== 'board' && id !== 'battery') selection.select(`device:${id}`)
-}
+/** On the screen y points down, on the craft to the front. */
+const { hold, pull, letGo } = useSvgDrag<string>({
+  place: (id) => {
+    const spot = spotOf(resolved.value, id)
+    dragged.value = { id, spot }
+    return { x: spot.x, y: -spot.y }
+  },
+  follow: (id, { x, y }) => (dragged.value = { id, spot: { x: Math.round(x), y: Math.round(-y) } }),
+  drop: (id) => {
+    const { spot } = dragged.value!
+    dragged.value = undefined
+    const before = spotOf(resolved.value, id)
+    if (spot.x !== before.x || spot.y !== before.y) build.edit({ type: 'spot.set', part: id, spot })
+    else if (id !== 'board' && id !== 'battery') selection.select(`device:${id}`)
+  },
+})
 function nudge(event: KeyboardEvent, id: string) {
   const steps: Record<string, [number, number]> = { ArrowLeft: [-5, 0], ArrowRight: [5, 0], ArrowUp: [0, 5], ArrowDown: [0, -5] }
   const step = steps[event.key]
   if (!step) return
   event.preventDefault()
   const { x, y } = spotOf(resolved.value, id)
-  build.edit({ type: 'device.place', device: id, spot: { x: x + step[0], y: y + step[1] } })
+  build.edit({ type: 'spot.set', part: id, spot: { x: x + step[0], y: y + step[1] } })
 }
 const setCraft = (part: Partial<Plan['craft']>) => build.edit({ type: 'craft.set', craft: { ...craft.value, ...part } })
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
@@ -121,12 +112,12 @@ function setLimit(event: Event) {
         not counted; the battery’s is estimated from its energy.
       </p>
       <v-btn
-        v-if="Object.keys(build.plan!.placement).length"
+        v-if="Object.keys(plan.spots).length"
         @click="
           build.edit({
             type: 'several',
             label: 'Place all parts where they usually sit',
-            edits: Object.keys(build.plan!.placement).map((device) => ({ type: 'device.place' as const, device, spot: null })),
+            edits: Object.keys(plan.spots).map((part) => ({ type: 'spot.set' as const, part, spot: null })),
           })
         "
         >All where they usually sit</v-btn
@@ -151,7 +142,8 @@ function setLimit(event: Event) {
         :data-part="part.id"
         @pointerdown="hold($event, part.id)"
         @pointermove="pull"
-        @pointerup="letGo(part.id)"
+        @pointerup="letGo"
+        @pointercancel="letGo"
         @keydown="nudge($event, part.id)"
       >
         <rect
@@ -183,10 +175,10 @@ function setLimit(event: Event) {
 aside {
   display: flex;
   flex-direction: column;
-  gap: 10px;
-  padding: 12px 16px;
+  gap: var(--space-4);
+  padding: var(--space-5) var(--space-6);
   border-right: var(--edge);
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 aside > * {
   flex: 0 0 auto;
@@ -194,7 +186,7 @@ aside > * {
 dl {
   display: grid;
   grid-template-columns: auto 1fr;
-  gap: 2px 10px;
+  gap: var(--space-1) var(--space-4);
 }
 dd {
   margin: 0;

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
-import { padLetters, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
+import { plainMark, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
 import { wireColours } from '#core/units'
 import { usePanZoom } from '~/composables/usePanZoom'
+import { useSvgDrag } from '~/composables/useSvgDrag'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
@@ -10,6 +12,7 @@ const { drawing } = defineProps<{ drawing: HarnessDrawing }>()
 const layers = defineModel<Layers>('layers', { required: true })
 const emit = defineEmits<{ drag: [device: string, at: { x: number; y: number }] }>()
 const build = useBuild()
+const plan = usePlan()
 const selection = useSelection()
 const size = computed(() => ({ width: drawing.width, height: drawing.height }))
 const { frame, zoom, fit, onWheel, onDown, onMove, onUp, onKey } = usePanZoom(size)
@@ -17,58 +20,39 @@ const kinds = { signal: 'signal', video: 'video', supply: 'supply', ground: 'gro
 
 const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `${x},${y}`).join(' ')
 const board = computed(() => drawing.board)
-const signOf = (kind: string) =>
-  kind === 'ground' ? padLetters.ground.letter : kind === 'supply' ? padLetters.supply.letter : ''
 const fits = ({ title, subtitle, width }: DrawnBox) => title.length * 7.1 + subtitle.length * 5 < width - 18
 /** What the selection does to a thing; with it and its place, what is drawn of it stays the same while another is dragged. */
 const look = (id: string) => (selection.lit.has(id) ? 'lit' : selection.selected ? 'other' : 'none')
-const moved = computed(() => Object.keys(build.plan!.layout).length)
+const moved = computed(() => Object.keys(plan.value.layout).length)
 
-/** The device in hand: where it was gripped, and the frame that waits to be drawn. */
-let held: { id: string; dx: number; dy: number; at: { x: number; y: number }; levels: number[]; moved: boolean } | undefined
-let waiting = 0
-
-function place(event: PointerEvent) {
-  const svg = (event.currentTarget as SVGElement).closest('svg')!
-  const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
-  return { x: point.x, y: point.y }
-}
 const snap = (value: number) => Math.round(value / 8) * 8
 /** Heights at which a wire runs straight, and where it stood, draw the device to them. */
 const settle = (y: number, levels: number[]) => levels.find((level) => Math.abs(level - y) < 6) ?? snap(y)
 
-function grip(event: PointerEvent, box: DrawnBox) {
-  if (event.button !== 0) return
-  event.stopPropagation()
-  const { x, y } = place(event)
-  held = {
-    id: box.id,
-    dx: x - box.x,
-    dy: y - box.y,
-    at: { x: box.x, y: box.y },
-    levels: [...straightHeights(drawing, box.id), box.y],
-    moved: false,
-  }
-  ;(event.currentTarget as SVGElement).setPointerCapture(event.pointerId)
-}
+/** The device in hand: where it stands now, and the heights it is drawn to. */
+let held: { at: { x: number; y: number }; levels: number[]; moved: boolean } | undefined
+let waiting = 0
 
-function pull(event: PointerEvent) {
-  if (!held) return
-  const { x, y } = place(event)
-  const at = { x: snap(x - held.dx), y: settle(y - held.dy, held.levels) }
-  if (at.x === held.at.x && at.y === held.at.y) return
-  held = { ...held, at, moved: true }
-  cancelAnimationFrame(waiting)
-  waiting = requestAnimationFrame(() => held && emit('drag', held.id, held.at))
-}
-
-function letGo(box: DrawnBox) {
-  if (!held) return
-  const { moved: far, at, id } = held
-  held = undefined
-  if (far) build.edit({ type: 'box.move', box: id, at })
-  else selection.select(`device:${box.id}`)
-}
+const { hold, pull, letGo } = useSvgDrag<DrawnBox>({
+  place: (box) => {
+    held = { at: { x: box.x, y: box.y }, levels: [...straightHeights(drawing, box.id), box.y], moved: false }
+    return box
+  },
+  follow: ({ id }, { x, y }) => {
+    if (!held) return
+    const at = { x: snap(x), y: settle(y, held.levels) }
+    if (at.x === held.at.x && at.y === held.at.y) return
+    held = { ...held, at, moved: true }
+    cancelAnimationFrame(waiting)
+    waiting = requestAnimationFrame(() => held && emit('drag', id, held.at))
+  },
+  drop: ({ id }) => {
+    const { moved: far, at } = held!
+    held = undefined
+    if (far) build.edit({ type: 'box.move', box: id, at })
+    else selection.select(`device:${id}`)
+  },
+})
 
 function nudge(event: KeyboardEvent, box: DrawnBox) {
   const steps: Record<string, [number, number]> = {
@@ -88,7 +72,7 @@ function allBack() {
   build.edit({
     type: 'several',
     label: 'Let all devices find their places on the drawing',
-    edits: Object.keys(build.plan!.layout).map((box) => ({ type: 'box.move' as const, box, at: null })),
+    edits: Object.keys(plan.value.layout).map((box) => ({ type: 'box.move' as const, box, at: null })),
   })
 }
 </script>
@@ -159,35 +143,22 @@ function allBack() {
           {{ wire.number }} {{ wire.colour }} {{ wire.gauge }}
         </text>
       </g>
-      <g
+      <PadMark
         v-for="pad in board.pads"
         :key="pad.id"
         v-memo="[drawing.arrangement, board.x, board.y, look(`pad:${pad.id}`)]"
-        class="pad"
+        :x="board.x + pad.x"
+        :y="board.y + pad.y"
+        :size="12"
+        :label="pad.label"
+        :side="pad.anchor"
+        :round="pad.kind === 'ground'"
+        :mark="plainMark(pad.kind)"
         :class="{ used: pad.used, under: pad.under, lit: selection.lit.has(`pad:${pad.id}`) }"
         @click="selection.select(`pad:${pad.id}`)"
       >
         <title>{{ pad.label }} ({{ pad.id }}){{ pad.under ? ', on the far side' : '' }}</title>
-        <rect :x="board.x + pad.x - 6" :y="board.y + pad.y - 6" width="12" height="12" :rx="pad.kind === 'ground' ? 6 : 2" />
-        <text class="sign mono" :x="board.x + pad.x" :y="board.y + pad.y + 4" text-anchor="middle">{{ signOf(pad.kind) }}</text>
-        <text
-          v-if="pad.anchor === 'left' || pad.anchor === 'right'"
-          class="mono tiny"
-          :x="board.x + pad.x + (pad.anchor === 'right' ? 9 : -9)"
-          :y="board.y + pad.y + 3"
-          :text-anchor="pad.anchor === 'right' ? 'start' : 'end'"
-        >
-          {{ pad.label }}
-        </text>
-        <text
-          v-else
-          class="mono tiny"
-          :transform="`translate(${board.x + pad.x + 3},${board.y + pad.y + (pad.anchor === 'below' ? 9 : -9)}) rotate(-90)`"
-          :text-anchor="pad.anchor === 'below' ? 'end' : 'start'"
-        >
-          {{ pad.label }}
-        </text>
-      </g>
+      </PadMark>
       <g
         v-for="box in drawing.devices"
         :key="box.id"
@@ -198,9 +169,9 @@ function allBack() {
         role="button"
         :aria-label="`${box.title}, ${box.subtitle}`"
         :data-box="box.id"
-        @pointerdown="grip($event, box)"
+        @pointerdown.stop="hold($event, box)"
         @pointermove="pull"
-        @pointerup="letGo(box)"
+        @pointerup="letGo"
         @keydown.enter="selection.select(`device:${box.id}`)"
         @keydown="nudge($event, box)"
       >
@@ -245,18 +216,18 @@ function allBack() {
   display: flex;
   align-items: center;
   justify-content: flex-end;
-  gap: 4px;
-  padding: 2px 8px;
+  gap: var(--space-2);
+  padding: var(--space-1) var(--space-4);
 }
 .layers {
   display: flex;
-  gap: 10px;
-  padding: 0 8px;
-  font-size: 12.5px;
+  gap: var(--space-4);
+  padding: 0 var(--space-4);
+  font-size: var(--text-small);
 }
 .layers label {
   display: inline-flex;
-  gap: 4px;
+  gap: var(--space-2);
 }
 .drawing {
   width: 100%;
@@ -269,28 +240,30 @@ function allBack() {
 }
 text {
   fill: rgb(var(--v-theme-on-surface));
-  font-size: 12px;
+  font-size: var(--text-fine);
 }
 .title,
 .name {
   font-weight: 700;
 }
 .name {
-  font-size: 14px;
+  font-size: var(--text-head);
 }
 .small {
-  font-size: 10.5px;
+  font-size: var(--text-note);
 }
 .code,
 .badge {
-  font-size: 9.5px;
+  font-size: var(--text-tiny);
 }
 .tiny {
-  font-size: 9px;
+  font-size: var(--text-tiny);
 }
-.sign {
-  font-size: 11px;
-  font-weight: 700;
+.drawing :deep(.letter) {
+  font-size: var(--text-note);
+}
+.drawing :deep(.label) {
+  font-size: var(--text-tiny);
 }
 .board,
 .box rect {
@@ -300,23 +273,6 @@ text {
 .hole {
   fill: rgb(var(--v-theme-background));
   stroke: rgb(var(--v-theme-on-surface));
-}
-.pad {
-  cursor: pointer;
-}
-.pad rect {
-  fill: rgb(var(--v-theme-background));
-  stroke: rgb(var(--v-theme-on-surface));
-}
-.pad.under rect {
-  stroke-dasharray: 2 1.5;
-}
-.pad.used rect {
-  fill: rgb(var(--v-theme-surface-variant));
-}
-.pad.lit rect {
-  stroke: rgb(var(--v-theme-secondary));
-  stroke-width: 3;
 }
 .box {
   cursor: move;

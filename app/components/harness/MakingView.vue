@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import { buildOrder, type Wire } from '#core/harness'
-import { resolvePlan } from '#core/plan'
 import { endName } from '#core/documents'
 import { wireColours } from '#core/units'
+import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const build = useBuild()
+const analysis = useAnalysis()
+const plan = usePlan()
 const selection = useSelection()
-const resolved = computed(() => resolvePlan(build.plan!))
-const steps = computed(() => buildOrder(resolved.value, build.analysis!.wires))
-const made = (wire: Wire) => build.plan!.built[wire.id] === true
+const resolved = useResolved()
+const steps = computed(() => buildOrder(resolved.value, analysis.value.wires))
+const made = (wire: Wire) => plan.value.built[wire.id] === true
 const count = computed(() => {
   const all = steps.value.flatMap((step) => step.wires)
   return { made: all.filter(made).length, all: all.length }
 })
-const checked = (at: number) => build.plan!.built[`step:${steps.value[at]!.title}`] === true
+const checked = (at: number) => plan.value.built[`step:${steps.value[at]!.title}`] === true
 /** The first step with something left to do. */
 const next = computed(() => steps.value.findIndex((step, at) => !checked(at) || step.wires.some((wire) => !made(wire))))
 
@@ -54,25 +56,25 @@ const on = (event: Event) => (event.target as HTMLInputElement).checked
 
 <style scoped>
 .making {
-  padding: 10px 16px;
+  padding: var(--space-4) var(--space-6);
   max-width: 860px;
 }
 article {
   border-left: 3px solid rgb(var(--v-theme-line));
-  padding: 4px 0 4px 12px;
-  margin-top: 12px;
+  padding: var(--space-2) 0 var(--space-2) var(--space-5);
+  margin-top: var(--space-5);
 }
 article.next {
   border-left-color: rgb(var(--v-theme-secondary));
 }
 h2 {
-  font-size: 14px;
+  font-size: var(--text-head);
 }
 label {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 4px 8px;
+  gap: var(--space-2) var(--space-4);
   min-height: 34px;
   border-bottom: var(--edge);
   cursor: pointer;

@@ -3,17 +3,19 @@ import { nominalTolerance, powerStates, type PowerState } from '#core/harness'
 import { formatAmps, formatVolts, plain } from '#core/units'
 import type { PowerRow } from '#core/engine'
 import { useNames } from '~/composables/useNames'
+import { useAnalysis } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const build = useBuild()
+const analysis = useAnalysis()
 const selection = useSelection()
 const names = useNames()
 const state = ref<PowerState>('both')
 const bench = ref(3)
-const power = computed(() => build.analysis!.power)
+const power = computed(() => analysis.value.power)
 const rows = computed(() =>
-  power.value.rows.filter((row) => row.fed.length || row.peak > 0 || power.value.rows.some((one) => one.parent === row.place)),
+  power.value.rows.filter((row) => row.fed.length || row.peak > 0 || power.value.rows.some(({ parent }) => parent === row.place)),
 )
 const words = { usb: 'USB alone', battery: 'Battery alone', both: 'Both' }
 const volts = ({ full, empty }: { full: number; empty: number }) =>
@@ -27,7 +29,7 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
   <section class="power" aria-label="Power tree" data-testid="power">
     <div class="bar">
       <v-btn-toggle v-model="state" mandatory density="compact" variant="outlined" divided aria-label="What is connected">
-        <v-btn v-for="one in powerStates" :key="one" :value="one">{{ words[one] }}</v-btn>
+        <v-btn v-for="connected in powerStates" :key="connected" :value="connected">{{ words[connected] }}</v-btn>
       </v-btn-toggle>
       <span><b>Dead:</b> {{ power.states[state].dead.map(names.device).join(', ') || 'nothing' }}</span>
     </div>
@@ -106,28 +108,28 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
 
 <style scoped>
 .power {
-  padding: 8px 16px;
+  padding: var(--space-4) var(--space-6);
   overflow: auto;
 }
 .bar {
   display: flex;
-  gap: 14px;
+  gap: var(--space-5);
   align-items: center;
 }
 .bench {
-  margin: 8px 0;
+  margin: var(--space-4) 0;
 }
 .bench input {
   width: 62px;
   border: var(--edge);
   border-radius: 3px;
   color: inherit;
-  padding: 1px 4px;
+  padding: 1px var(--space-2);
 }
 .node {
   border-left: 3px solid rgb(var(--v-theme-primary));
-  padding: 2px 0 4px 10px;
-  margin-bottom: 6px;
+  padding: var(--space-1) 0 var(--space-2) var(--space-4);
+  margin-bottom: var(--space-3);
 }
 .node.dead {
   border-left-style: dotted;
@@ -135,7 +137,7 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
 }
 .head {
   display: flex;
-  gap: 10px;
+  gap: var(--space-4);
   text-align: left;
 }
 .word {
@@ -146,7 +148,7 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
   height: 8px;
   width: 320px;
   border: 1px solid rgb(var(--v-theme-on-surface));
-  margin: 2px 0;
+  margin: var(--space-1) 0;
 }
 .load span {
   position: absolute;
@@ -168,18 +170,18 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
   background: rgb(var(--v-theme-error));
 }
 .figures {
-  font-size: 12px;
+  font-size: var(--text-fine);
 }
 ul {
   list-style: none;
   padding: 0;
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 li {
   display: grid;
   grid-template-columns: 140px 250px 1fr;
   white-space: nowrap;
-  gap: 8px;
+  gap: var(--space-4);
 }
 li button {
   text-align: left;

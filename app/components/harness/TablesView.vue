@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { mdiFileDelimitedOutline } from '@mdi/js'
 import { billOfMaterials, connectorTable, cutList, tableCsv, wireLabels, wireListCsv } from '#core/documents'
-import { resolvePlan } from '#core/plan'
 import { download } from '~/composables/download'
-import { useBuild } from '~/stores/build'
+import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useSelection } from '~/stores/selection'
 
-const build = useBuild()
+const analysis = useAnalysis()
+const plan = usePlan()
 const selection = useSelection()
-const resolved = computed(() => resolvePlan(build.plan!))
-const wires = computed(() => build.analysis!.wires)
+const resolved = useResolved()
+const wires = computed(() => analysis.value.wires)
 const names = { wires: 'Wire list', cut: 'Cut list', connectors: 'Connectors', materials: 'Bill of materials', labels: 'Labels' }
 const shown = ref<keyof typeof names>('wires')
 const table = computed(() => {
@@ -19,7 +19,7 @@ const table = computed(() => {
 })
 
 function save() {
-  const { name } = build.plan!
+  const { name } = plan.value
   if (shown.value === 'wires') download(`${name} wires.csv`, 'text/csv', wireListCsv(resolved.value, wires.value))
   else download(`${name} ${table.value.name}.csv`, 'text/csv', tableCsv(table.value))
 }
@@ -73,14 +73,14 @@ const wireOf = (cell: string | number) => wires.value.find((wire) => wire.number
 <style scoped>
 .bar {
   display: flex;
-  gap: 4px;
-  padding: 8px 16px;
+  gap: var(--space-2);
+  padding: var(--space-4) var(--space-6);
 }
 .bar button:not(.v-btn) {
   border: var(--edge);
   border-radius: 12px;
-  padding: 1px 10px;
-  font-size: 12.5px;
+  padding: 1px var(--space-4);
+  font-size: var(--text-small);
 }
 .bar button.here {
   border-color: rgb(var(--v-theme-primary));
@@ -90,16 +90,16 @@ const wireOf = (cell: string | number) => wires.value.find((wire) => wire.number
 .labels {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
-  gap: 4px;
-  padding: 8px 16px;
+  gap: var(--space-2);
+  padding: var(--space-4) var(--space-6);
 }
 .label {
   border: 1px dashed rgb(var(--v-theme-note));
-  padding: 2px 6px;
-  font-size: 11.5px;
+  padding: var(--space-1) var(--space-3);
+  font-size: var(--text-fine);
   break-inside: avoid;
 }
 :deep(td) {
-  font-size: 12.5px;
+  font-size: var(--text-small);
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiLock } from '@mdi/js'
 import type { Wire, WireEnd } from '#core/harness'
+import { idIn } from '#core/plan'
 import { wireColours, type WireColour } from '#core/units'
 import { useNames } from '~/composables/useNames'
 import { useBuild } from '~/stores/build'
@@ -19,15 +20,16 @@ const contact = ({ connector, contact: number }: WireEnd) => (connector && numbe
 
 function setLength(wire: Wire, event: Event) {
   const length = Number((event.target as HTMLInputElement).value)
-  if (length > 0) build.edit({ type: 'wire.set', wire: wire.id, override: { length } })
+  if (length > 0) build.edit({ type: 'wire.set', wire: wire.id, set: { length } })
 }
 
 watch(
   () => selection.selected,
   async (selected) => {
-    if (!selected?.startsWith('wire:')) return
+    const wire = idIn('wire', selected)
+    if (wire === undefined) return
     await nextTick()
-    document.querySelector(`tr[data-wire="${CSS.escape(selected.slice(5))}"]`)?.scrollIntoView({ block: 'nearest' })
+    document.querySelector(`tr[data-wire="${CSS.escape(wire)}"]`)?.scrollIntoView({ block: 'nearest' })
   },
 )
 </script>
@@ -77,7 +79,7 @@ watch(
             variant="plain"
             :aria-label="`Colour of ${wire.number}`"
             class="colour"
-            @update:model-value="(colour: WireColour) => build.edit({ type: 'wire.set', wire: wire.id, override: { colour } })"
+            @update:model-value="(colour: WireColour) => build.edit({ type: 'wire.set', wire: wire.id, set: { colour } })"
           >
             <template #prepend-inner><span class="swatch" :style="{ background: wireColours[wire.colour].hex }" /></template>
           </v-select>
@@ -102,43 +104,43 @@ watch(
 <style scoped>
 .head {
   display: flex;
-  gap: 14px;
-  padding: 6px 16px;
+  gap: var(--space-5);
+  padding: var(--space-3) var(--space-6);
 }
 .head label {
   display: inline-flex;
-  gap: 4px;
+  gap: var(--space-2);
 }
 .wires {
   flex: 0 0 auto;
 }
 .wires :deep(td),
 .wires :deep(th) {
-  padding: 0 6px !important;
+  padding: 0 var(--space-3) !important;
   white-space: nowrap;
 }
 .where {
-  font-size: 11.5px;
-  margin-left: 5px;
+  font-size: var(--text-fine);
+  margin-left: var(--space-2);
 }
 .swatch {
   width: 18px;
   height: 5px;
   border: 1px solid rgb(var(--v-theme-on-surface));
-  margin-right: 4px;
+  margin-right: var(--space-2);
   align-self: center;
 }
 .colour {
   width: 78px;
 }
 .wires :deep(.v-field__input) {
-  padding-top: 4px;
-  padding-bottom: 4px;
+  padding-top: var(--space-2);
+  padding-bottom: var(--space-2);
   min-height: 28px;
 }
 .length {
   width: 52px;
-  padding: 2px 4px;
+  padding: var(--space-1) var(--space-2);
   border: 1px solid rgba(var(--v-theme-on-surface), 0.4);
   border-radius: 3px;
   text-align: right;

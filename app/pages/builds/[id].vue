@@ -41,10 +41,9 @@ function onKey(event: KeyboardEvent) {
 }
 
 function beforeLeaving(event: BeforeUnloadEvent) {
-  if (build.saveState !== 'saved') {
-    void build.save()
-    event.preventDefault()
-  }
+  if (!build.unsaved()) return
+  void build.save()
+  event.preventDefault()
 }
 
 onMounted(() => {
@@ -64,11 +63,14 @@ onBeforeUnmount(() => {
     <StageStrip />
     <p v-if="missing" class="pa-6">{{ missing }} <NuxtLink to="/">All builds</NuxtLink></p>
     <div v-else class="work">
-      <main class="main"><NuxtPage v-if="build.plan" /></main>
-      <div class="side" :class="{ narrow: folded && !selection.selected }">
-        <FindingsPanel v-model:folded="folded" />
-        <InspectorPanel v-if="selection.selected" />
-      </div>
+      <PlanScope v-if="build.plan" :plan="build.plan">
+        <main class="main"><NuxtPage /></main>
+        <div class="side" :class="{ narrow: folded && !selection.selected }">
+          <FindingsPanel v-model:folded="folded" />
+          <InspectorPanel v-if="selection.selected" />
+        </div>
+      </PlanScope>
+      <p v-else class="pa-6 quiet">Fetching the build.</p>
     </div>
     <p v-if="build.problem" class="problem no-print" role="alert">{{ build.problem }}</p>
     <CommandPalette v-model="palette" @theme="bar?.switchTheme()" @versions="versions = true" />
@@ -107,7 +109,7 @@ onBeforeUnmount(() => {
 }
 .problem {
   margin: 0;
-  padding: 6px 16px;
+  padding: var(--space-3) var(--space-6);
   border-top: 2px solid rgb(var(--v-theme-error));
   color: rgb(var(--v-theme-error));
 }

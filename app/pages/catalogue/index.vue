@@ -2,6 +2,7 @@
 import { mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
 import { deviceClasses, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 import { libraryFile, type Definition } from '#core/schema'
+import { hasWords } from '~/composables/search'
 import { callApi, type ApiError, type Problem } from '~/composables/useApi'
 import { download } from '~/composables/download'
 import { useCatalogue } from '~/stores/catalogue'
@@ -21,19 +22,18 @@ const all = computed<(BoardDefinition | DeviceDefinition)[]>(() => {
   const { boards = {}, devices = {} } = catalogue.library ?? {}
   return Object.values<BoardDefinition | DeviceDefinition>(kind.value === 'board' ? boards : devices)
 })
-const groupOf = (one: BoardDefinition | DeviceDefinition) => (one.kind === 'device' ? deviceClasses[one.class] : 'Boards')
-const rows = computed(() => {
-  const words = wanted.value?.toLowerCase().split(/\s+/) ?? []
-  return all.value
-    .filter((one) => words.every((word) => `${one.name} ${one.maker} ${one.summary} ${groupOf(one)}`.toLowerCase().includes(word)))
-    .sort((a, b) => groupOf(a).localeCompare(groupOf(b)) || a.name.localeCompare(b.name))
-})
-const isOwn = (one: Definition) => catalogue.library?.origins[`${one.kind}:${one.id}`] === 'own'
+const groupOf = (definition: BoardDefinition | DeviceDefinition) => (definition.kind === 'device' ? deviceClasses[definition.class] : 'Boards')
+const rows = computed(() =>
+  all.value
+    .filter((definition) => hasWords(`${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)}`, wanted.value))
+    .sort((a, b) => groupOf(a).localeCompare(groupOf(b)) || a.name.localeCompare(b.name)),
+)
+const isOwn = (definition: Definition) => catalogue.library?.origins[`${definition.kind}:${definition.id}`] === 'own'
 const own = computed(() => {
   const { boards = {}, devices = {}, protocols = {} } = catalogue.library ?? {}
   return [...Object.values(protocols), ...Object.values(devices), ...Object.values(boards)].filter(isOwn)
 })
-const versionsOf = (one: BoardDefinition | DeviceDefinition) => Object.keys(one.kind === 'board' ? one.revisions : one.variants)
+const versionsOf = (definition: BoardDefinition | DeviceDefinition) => Object.keys(definition.kind === 'board' ? definition.revisions : definition.variants)
 
 async function take(event: Event) {
   const input = event.target as HTMLInputElement
@@ -44,14 +44,14 @@ async function take(event: Event) {
   try {
     const { taken } = await callApi<{ taken: { kind: string; name: string }[] }>('POST', '/api/definitions', { file: await chosen.text() })
     await catalogue.load(true)
-    notices.tell(`Taken in: ${taken.map((one) => one.name).join(', ')}.`)
+    notices.tell(`Taken in: ${taken.map((definition) => definition.name).join(', ')}.`)
   } catch (error) {
     const { message, problems = [] } = error as ApiError
     refused.value = { file: chosen.name, problems: problems.length ? problems : [{ place: '', message }] }
   }
 }
 
-const save = (one: Definition) => download(`${one.id}.json`, 'application/json', JSON.stringify(one, null, 2))
+const save = (definition: Definition) => download(`${definition.id}.json`, 'application/json', JSON.stringify(definition, null, 2))
 const saveAll = (which: Definition[], name: string) =>
   download(name, 'application/json', JSON.stringify(libraryFile(which), null, 2))
 const everything = () => {
@@ -59,12 +59,12 @@ const everything = () => {
   return [...Object.values(protocols), ...Object.values(devices), ...Object.values(boards)]
 }
 
-async function remove(one: Definition) {
-  const { restored } = await callApi<{ restored: boolean }>('DELETE', `/api/definitions/${one.kind}/${one.id}`)
+async function remove(definition: Definition) {
+  const { restored } = await callApi<{ restored: boolean }>('DELETE', `/api/definitions/${definition.kind}/${definition.id}`)
   await catalogue.load(true)
-  notices.tell(`${one.name} of your own is taken away${restored ? '; the shipped one is back' : ''}.`, {
+  notices.tell(`${definition.name} of your own is taken away${restored ? '; the shipped one is back' : ''}.`, {
     label: 'Take it back',
-    run: () => void callApi('PUT', `/api/definitions/${one.kind}/${one.id}`, { definition: one }).then(() => catalogue.load(true)),
+    run: () => void callApi('PUT', `/api/definitions/${definition.kind}/${definition.id}`, { definition }).then(() => catalogue.load(true)),
   })
 }
 </script>
@@ -107,20 +107,20 @@ async function remove(one: Definition) {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="one in rows" :key="one.id">
+          <tr v-for="definition in rows" :key="definition.id">
             <td>
-              <NuxtLink :to="`/catalogue/${one.kind}/${one.id}`"
-                ><b>{{ one.name }}</b></NuxtLink
+              <NuxtLink :to="`/catalogue/${definition.kind}/${definition.id}`"
+                ><b>{{ definition.name }}</b></NuxtLink
               >
-              <span v-if="isOwn(one)" class="own">own</span>
+              <span v-if="isOwn(definition)" class="own">own</span>
             </td>
-            <td v-if="kind === 'device'">{{ groupOf(one) }}</td>
-            <td>{{ one.maker }}</td>
-            <td class="mono">{{ versionsOf(one).join(', ') }}</td>
-            <td class="quiet">{{ one.summary }}</td>
+            <td v-if="kind === 'device'">{{ groupOf(definition) }}</td>
+            <td>{{ definition.maker }}</td>
+            <td class="mono">{{ versionsOf(definition).join(', ') }}</td>
+            <td class="quiet">{{ definition.summary }}</td>
             <td class="actions">
-              <v-btn v-if="isOwn(one)" size="x-small" :aria-label="`Take away ${one.name}`" @click="remove(one)">Take away</v-btn>
-              <v-btn :icon="mdiDownload" :aria-label="`Save ${one.name} as a file`" title="Save as a file" @click="save(one)" />
+              <v-btn v-if="isOwn(definition)" size="x-small" :aria-label="`Take away ${definition.name}`" @click="remove(definition)">Take away</v-btn>
+              <v-btn :icon="mdiDownload" :aria-label="`Save ${definition.name} as a file`" title="Save as a file" @click="save(definition)" />
             </td>
           </tr>
         </tbody>
@@ -142,9 +142,9 @@ td a {
   border: 1px solid rgb(var(--v-theme-secondary));
   color: rgb(var(--v-theme-secondary));
   border-radius: 3px;
-  padding: 0 4px;
-  margin-left: 6px;
-  font-size: 11.5px;
+  padding: 0 var(--space-2);
+  margin-left: var(--space-3);
+  font-size: var(--text-fine);
 }
 .actions {
   white-space: nowrap;

@@ -70,7 +70,7 @@ describe('Relaxation', () => {
       const option = draw.of(compiled.optionsOfItem[item]!)
       const forced = solveCompiled(
         { ...compiled, groups: [group] },
-        { allowed: (one, at) => one !== item || compiled.first[one]! + at === option },
+        { allowed: (tried, at) => tried !== item || compiled.first[tried]! + at === option },
       )
       if (forced.choice) expect(forced.cost).toBeGreaterThanOrEqual(relaxed.bound + relaxed.reducedCost(option) - 1e-6)
     })

@@ -156,7 +156,7 @@ class Search {
     const values = [...this.compiled.settings.get(mode!)!]
     const wanted = (bits: Bits) => chosen.filter((option) => hasBit(bits, option)).length
     const open = values.filter(([, holders]) =>
-      node.free.some((one) => this.openOptions(node, one).some((option) => hasBit(holders, option))),
+      node.free.some((item) => this.openOptions(node, item).some((option) => hasBit(holders, option))),
     )
     if (open.length < 2) return this.branchOnItem(node, item, relaxed)
     open.sort(([, one], [, other]) => wanted(other) - wanted(one))

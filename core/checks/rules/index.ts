@@ -8,6 +8,8 @@ import { sharedGround } from './ground/shared-ground'
 import { videoGround } from './ground/video-ground'
 import { groundLoop } from './ground/ground-loop'
 import { signalLead } from './ground/signal-lead'
+import { lineLoad } from './load/line-load'
+import { softwarePort } from './load/software-port'
 import { inputTolerance } from './level/input-tolerance'
 import { outputHigh } from './level/output-high'
 import { totalMass } from './build/total-mass'
@@ -74,6 +76,8 @@ export const rules: readonly Rule[] = [
   videoGround,
   groundLoop,
   signalLead,
+  lineLoad,
+  softwarePort,
   inputTolerance,
   outputHigh,
   totalMass,

@@ -78,12 +78,12 @@ function* moves({ arrangement, crossed }: Look, groups: string[][]): Iterable<Ar
     const [from, to] = side === 'left' ? [arrangement.left, arrangement.right] : [arrangement.right, arrangement.left]
     const make = (here: string[], there: string[]): Arrangement =>
       side === 'left' ? { left: here, right: there } : { left: there, right: here }
-    const rest = from.filter((one) => one !== id)
+    const rest = from.filter((standing) => standing !== id)
     for (let at = 0; at <= rest.length; at += 1) if (at !== from.indexOf(id)) yield make(inserted(rest, at, [id]), to)
-    const group = groups.find((one) => one.includes(id)) ?? [id]
-    const moved = from.filter((one) => group.includes(one))
+    const group = groups.find((members) => members.includes(id)) ?? [id]
+    const moved = from.filter((standing) => group.includes(standing))
     if (to.length + moved.length > from.length + 4) continue
-    const left = from.filter((one) => !group.includes(one))
+    const left = from.filter((standing) => !group.includes(standing))
     for (let at = 0; at <= to.length; at += 1) yield make(left, inserted(to, at, moved))
   }
 }

@@ -107,7 +107,7 @@ export function placeColumns(
       }),
     )
     const height = (block: Block) => {
-      const group = groups.find((one) => one.some(({ id }) => id === block.id))!
+      const group = groups.find((members) => members.some(({ id }) => id === block.id))!
       const known = group.flatMap(({ id }) => own.get(id) ?? [])
       const ofGroup = known.length ? mean(known) : 0.5
       return order === 'together' ? ofGroup : (own.get(block.id) ?? ofGroup)

@@ -23,6 +23,12 @@ export function edgeOf(pad: Pad, { width, height }: { width: number; height: num
   return gaps.sort((a, b) => a[1] - b[1])[0]![0]
 }
 
+/** Where the label of a pad stands: towards the middle of the board, so that labels of one edge do not meet. */
+export function labelSide(pad: Pad, outline: { width: number; height: number }): DrawnPad['anchor'] {
+  const sides = { left: 'right', right: 'left', top: 'below', bottom: 'above' } as const
+  return sides[edgeOf(pad, outline)]
+}
+
 /** Least distance of neighbouring pads on one edge, in mm. */
 function pitchOf(resolved: ResolvedPlan): number {
   const { pads, outline } = resolved.board
@@ -48,7 +54,6 @@ const onGrid = (value: number) => Math.round(value * 2) / 2
 export function boardShape(resolved: ResolvedPlan, used: Set<string>): Omit<DrawnBoard, 'x' | 'y'> {
   const { board } = resolved
   const scale = Math.min(14, Math.max(6, grid.row / pitchOf(resolved)))
-  const anchors = { left: 'right', right: 'left', top: 'below', bottom: 'above' } as const
   return {
     title: board.name,
     subtitle: `rev ${board.revision}`,
@@ -64,7 +69,7 @@ export function boardShape(resolved: ResolvedPlan, used: Set<string>): Omit<Draw
       kind: pad.kind,
       under: pad.side === 'bottom',
       used: used.has(pad.id),
-      anchor: anchors[edgeOf(pad, board.outline)],
+      anchor: labelSide(pad, board.outline),
     })),
     holes: board.outline.holes.map((hole) => ({ x: hole.x * scale, y: hole.y * scale, radius: (hole.diameter / 2) * scale })),
   }

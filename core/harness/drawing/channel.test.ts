@@ -26,7 +26,7 @@ function byGeometry(one: Run, x1: number, other: Run, x2: number): number {
 function onEachOther(one: Run, x1: number, other: Run, x2: number): boolean {
   if (x1 === x2) return false
   const [inner, outer] = x1 < x2 ? [one, other] : [other, one]
-  const heights = ({ ends }: Run, at: string) => ends.filter((one) => one.at === at).map(({ y }) => y)
+  const heights = ({ ends }: Run, at: string) => ends.filter((runEnd) => runEnd.at === at).map(({ y }) => y)
   return heights(inner, 'device').some((y) => heights(outer, 'board').some((other) => Math.abs(y - other) < 4))
 }
 
@@ -51,10 +51,10 @@ describe('assignTracks', () => {
     fc.assert(
       fc.property(runs, (list) => {
         const tracks = assignTracks(list, 1)
-        list.forEach((one, a) =>
+        list.forEach((run, a) =>
           list.slice(a + 1).forEach((other, b) => {
             if (tracks[a] !== tracks[a + 1 + b]) return
-            const [[low, high], [from, to]] = [span(one), span(other)]
+            const [[low, high], [from, to]] = [span(run), span(other)]
             expect(high <= from - 1 || to <= low - 1).toBe(true)
           }),
         )

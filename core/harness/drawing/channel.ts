@@ -24,7 +24,9 @@ function ends({ ends: [a, b] }: Run, at: RunEnd['at'], from: number, to: number)
 
 /** Whether two runs would lie on each other between their tracks when the first has its track nearer to the board. */
 export function clash(inner: Run, outer: Run): boolean {
-  return inner.ends.some((one) => one.at === 'device' && outer.ends.some(({ y, at }) => at === 'board' && near(one.y, y)))
+  return inner.ends.some(
+    (runEnd) => runEnd.at === 'device' && outer.ends.some(({ y, at }) => at === 'board' && near(runEnd.y, y)),
+  )
 }
 
 const near = (a: number, b: number) => Math.abs(a - b) < 4

@@ -53,10 +53,10 @@ interface Piece {
 function overlapsOf(pieces: Piece[]): number {
   const sorted = [...pieces].sort((a, b) => a.at - b.at)
   let count = 0
-  sorted.forEach((one, index) => {
-    for (let next = index + 1; next < sorted.length && sorted[next]!.at - one.at < apart; next += 1) {
+  sorted.forEach((piece, index) => {
+    for (let next = index + 1; next < sorted.length && sorted[next]!.at - piece.at < apart; next += 1) {
       const other = sorted[next]!
-      if (one.pad !== other.pad && Math.min(one.high, other.high) - Math.max(one.low, other.low) > apart) count += 1
+      if (piece.pad !== other.pad && Math.min(piece.high, other.high) - Math.max(piece.low, other.low) > apart) count += 1
     }
   })
   return count

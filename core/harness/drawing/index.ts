@@ -18,9 +18,12 @@ import {
 } from './model'
 import { Router } from './route'
 
-export * from './model'
+export { defaultLayers } from './model'
+export type { DrawnBoard, DrawnBox, DrawnPad, DrawnTerminal, DrawnWire, HarnessDrawing, Layers, Point } from './model'
+export { labelSide } from './board'
 export { straightHeights } from './snap'
-export { drawingFigures, type DrawingFigures } from './figures'
+export { drawingFigures } from './figures'
+export type { DrawingFigures } from './figures'
 
 /**
  * Lays out the harness: the board in the middle at its true shape, devices left
@@ -169,7 +172,7 @@ export class Sheet {
   private columns(arrangement: Arrangement): Record<Side, Block[]> {
     const { left, right } = arrangement
     const copy = (side: Side) => (id: string) => {
-      const block = this.blocks.find((one) => one.id === id)
+      const block = this.blocks.find((block) => block.id === id)
       return block ? [{ ...block, rows: this.rowsOf(block, arrangement, side), side }] : []
     }
     const columns = { left: left.flatMap(copy('left')), right: right.flatMap(copy('right')) }

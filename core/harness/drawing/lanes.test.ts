@@ -12,8 +12,8 @@ const request = fc.record({
 /** Each with a pad and a row of its own. */
 const requests = fc
   .uniqueArray(request, { maxLength: 12, selector: ({ across }) => across })
-  .map((list) => list.filter((one, at) => list.findIndex((other) => other.row === one.row && other.side === one.side) === at))
-  .map((list) => list.map((one, at): LaneRequest => ({ ...one, id: `w${at}` })))
+  .map((list) => list.filter(({ row, side }, at) => list.findIndex((other) => other.row === row && other.side === side) === at))
+  .map((list) => list.map((request, at): LaneRequest => ({ ...request, id: `w${at}` })))
 
 const rowsOf = (list: LaneRequest[]) => ({
   left: list.filter(({ side }) => side === 'left').map(({ row }) => row),
@@ -56,7 +56,9 @@ describe('layLanes', () => {
   it('nests those that turn the same way: the farther pad takes the farther lane', () => {
     fc.assert(
       fc.property(requests, (list) => {
-        const turning = list.filter((one) => one.side === 'right' && one.brim === 'top' && beyond(one) < clearance)
+        const turning = list.filter(
+          (request) => request.side === 'right' && request.brim === 'top' && beyond(request) < clearance,
+        )
         const lanes = layLanes(turning, boardHeight, { left: [], right: [] })
         for (const one of turning) {
           for (const other of turning)

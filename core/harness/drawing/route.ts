@@ -150,7 +150,7 @@ export class Router {
     const x = new Map<string, number>()
     const count = { left: 0, right: 0 }
     for (const edge of ['left', 'right'] as const) {
-      const from = (one: (typeof round)[number]) => (one.brim === 'top' ? one.y : this.shape.height - one.y)
+      const from = ({ brim, y }: (typeof round)[number]) => (brim === 'top' ? y : this.shape.height - y)
       const last = { top: 0, bottom: 0 }
       const stood: { place: number; brim: Brim; y: number }[] = []
       for (const one of round.filter((other) => other.edge === edge).sort((a, b) => from(a) - from(b))) {
@@ -189,7 +189,7 @@ export class Router {
     const offsets = new Map<string, number>()
     for (const mine of byPad.values()) {
       mine.sort((a, b) => a.order - b.order)
-      const straight = mine.findIndex((one) => one.straight)
+      const straight = mine.findIndex(({ straight }) => straight)
       const middle = straight < 0 ? (mine.length - 1) / 2 : straight
       const step = Math.min(sideBySide, onPad / Math.max(1, middle, mine.length - 1 - middle))
       mine.forEach(({ id }, at) => offsets.set(id, Math.round((at - middle) * step * 2) / 2))
@@ -277,7 +277,7 @@ function brimOf(row: number, exit: number, height: number): Brim {
 }
 
 function heightOf(block: Block, wire: Wire, point: string): number | undefined {
-  const row = block.rows.findIndex((one) => one.wire === wire && one.point === point)
+  const row = block.rows.findIndex((row) => row.wire === wire && row.point === point)
   return row < 0 ? undefined : rowY(block, row)
 }
 

@@ -16,7 +16,7 @@ export function straightHeights({ devices, wires, board }: HarnessDrawing, id: s
       const from = points[at]!
       const crosses = from.y === to.y && (from.x - edge) * (to.x - edge) <= 0
       const level = from.y >= board.y && from.y <= board.y + board.height
-      const pad = at === points.length - 2 ? board.pads.find((one) => one.id === wire.to.point) : undefined
+      const pad = at === points.length - 2 ? board.pads.find((pad) => pad.id === wire.to.point) : undefined
       const middle = pad ? board.y + pad.y : from.y
       return crosses && level ? [middle - (terminal.y - box.y)] : []
     })

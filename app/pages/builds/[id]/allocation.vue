@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiSwapVertical } from '@mdi/js'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
 const views = {
@@ -12,25 +13,26 @@ const views = {
 }
 type View = keyof typeof views
 const build = useBuild()
+const plan = usePlan()
 const view = ref<View>('lanes')
-const begun = computed(() => Object.keys(build.plan!.assignment).length > 0)
+const begun = computed(() => Object.keys(plan.value.assignment).length > 0)
 const current = computed(() => build.analysis?.current ?? true)
-const locks = computed(() => Object.keys(build.plan!.locks).length)
-const bans = computed(() => Object.values(build.plan!.bans).reduce((sum, places) => sum + places.length, 0))
+const locks = computed(() => Object.keys(plan.value.locks).length)
+const bans = computed(() => Object.values(plan.value.bans).reduce((sum, places) => sum + places.length, 0))
 
 function allocate() {
-  const { assignment, supplies } = build.analysis!.proposal
+  if (!build.analysis) return
+  const { assignment, supplies } = build.analysis.proposal
   build.edit({ type: 'assignment.adopt', assignment, supplies })
 }
 
 function clearChoices() {
-  const { plan } = build
   build.edit({
     type: 'several',
     label: 'Take away all locks and bans',
     edits: [
-      ...Object.keys(plan!.locks).map((need) => ({ type: 'need.unlock' as const, need })),
-      ...Object.entries(plan!.bans).flatMap(([need, places]) =>
+      ...Object.keys(plan.value.locks).map((need) => ({ type: 'need.unlock' as const, need })),
+      ...Object.entries(plan.value.bans).flatMap(([need, places]) =>
         places.map((place) => ({ type: 'need.allow' as const, need, place })),
       ),
     ],
@@ -52,11 +54,11 @@ function clearChoices() {
       >
         {{ begun ? 'Take up the better allocation' : 'Allocate' }}
       </v-btn>
-      <ProposalWords v-if="build.analysis && begun" />
+      <AnalysisScope v-if="build.analysis && begun" :analysis="build.analysis"><ProposalWords /></AnalysisScope>
       <v-spacer />
       <v-btn v-if="locks + bans" @click="clearChoices">Clear {{ locks }} locks, {{ bans }} bans</v-btn>
       <v-switch
-        :model-value="build.plan!.automatic"
+        :model-value="plan.automatic"
         label="Reallocate after each edit"
         @update:model-value="(on) => build.edit({ type: 'plan.automatic', automatic: Boolean(on) })"
       />
@@ -66,11 +68,11 @@ function clearChoices() {
         {{ name }}
       </button>
     </nav>
-    <p v-if="!build.plan!.devices.length" class="pa-6">
+    <p v-if="!plan.devices.length" class="pa-6">
       Nothing to allocate yet. <NuxtLink :to="`/builds/${build.id}/fit-out`">Add devices in Fit-out</NuxtLink>.
     </p>
     <p v-else-if="!build.analysis" class="pa-6 quiet">Working it out.</p>
-    <template v-else>
+    <AnalysisScope v-else :analysis="build.analysis">
       <p v-if="!begun" class="hint">
         Nothing is on a port yet. Allocate finds the best place for every device at once and says why; lock or ban single places
         first if you already know them.
@@ -82,13 +84,13 @@ function clearChoices() {
       <AlternativesView v-else-if="view === 'alternatives'" />
       <BoardsView v-else-if="view === 'boards'" />
       <RoomView v-else />
-    </template>
+    </AnalysisScope>
   </div>
 </template>
 
 <style scoped>
 .hint {
-  padding: 10px 16px 0;
+  padding: var(--space-4) var(--space-6) 0;
   max-width: 80ch;
 }
 </style>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
+const plan = usePlan()
 const adding = ref(false)
-const plan = computed(() => build.plan!)
 </script>
 
 <template>

@@ -2,22 +2,25 @@
 import { mdiFileDelimitedOutline, mdiFilePdfBox, mdiImageOutline, mdiPrinterOutline, mdiSvg } from '@mdi/js'
 import { resolvePlan } from '#core/plan'
 import { harnessSvg, wireListCsv } from '#core/documents'
+import { callForFile } from '~/composables/useApi'
 import { download } from '~/composables/download'
 import { fontFaces, svgToPng } from '~/composables/useFonts'
 import { useHarnessDrawing } from '~/composables/useHarnessDrawing'
+import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useNotices } from '~/stores/notices'
 
 const views = { drawing: 'Drawing', airframe: 'Airframe', power: 'Power', tables: 'Tables', making: 'Making' }
 const build = useBuild()
+const plan = usePlan()
 const notices = useNotices()
 const view = ref<keyof typeof views>('drawing')
-const name = computed(() => build.plan!.name)
+const name = computed(() => plan.value.name)
 const wires = computed(() => build.analysis?.wires ?? [])
 const { layers, drawing, drag } = useHarnessDrawing()
 
 function saveCsv() {
-  download(`${name.value} wires.csv`, 'text/csv', wireListCsv(resolvePlan(build.plan!), wires.value))
+  download(`${name.value} wires.csv`, 'text/csv', wireListCsv(resolvePlan(plan.value), wires.value))
 }
 
 const svg = async () => harnessSvg(drawing.value!, `${name.value}: harness`, { fontFaces: await fontFaces() })
@@ -29,13 +32,8 @@ async function save(kind: 'svg' | 'png' | 'A4' | 'A3') {
       const { width, height } = drawing.value!
       download(`${name.value} harness.png`, 'image/png', await svgToPng(await svg(), width, height))
     } else {
-      const response = await fetch('/api/drawing', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ plan: build.plan, layers: layers.value, paper: kind }),
-      })
-      if (!response.ok) throw new Error(`the drawing was not made: the server answered ${response.status}`)
-      download(`${name.value} harness ${kind}.pdf`, 'application/pdf', await response.blob())
+      const paper = await callForFile('POST', '/api/drawing', { plan: plan.value, layers: layers.value, paper: kind })
+      download(`${name.value} harness ${kind}.pdf`, 'application/pdf', paper)
     }
   } catch (error) {
     notices.complain((error as Error).message)
@@ -71,7 +69,7 @@ const print = () => window.print()
     <p v-if="!wires.some((wire) => wire.kind === 'signal')" class="pa-6">
       No wires yet. Wires follow from the allocation. <NuxtLink :to="`/builds/${build.id}/allocation`">Allocate first</NuxtLink>.
     </p>
-    <template v-else-if="build.analysis">
+    <AnalysisScope v-else-if="build.analysis" :analysis="build.analysis">
       <nav class="views no-print" aria-label="Views of the harness">
         <button
           v-for="(title, id) in views"
@@ -92,6 +90,6 @@ const print = () => window.print()
       <PowerView v-else-if="view === 'power'" />
       <TablesView v-else-if="view === 'tables'" />
       <MakingView v-else />
-    </template>
+    </AnalysisScope>
   </div>
 </template>

@@ -147,12 +147,12 @@ const change = (next: Editable) => editor.changeShown(next)
           <div class="checks" data-testid="checks">
             <h2>{{ problems.length ? 'Has to be mended before it can be saved' : 'Nothing contradicts' }}</h2>
             <ul v-if="problems.length" class="wrong">
-              <li v-for="one in problems" :key="one.place + one.message"><span class="mono">{{ one.place }}</span> {{ one.message }}</li>
+              <li v-for="problem in problems" :key="problem.place + problem.message"><span class="mono">{{ problem.place }}</span> {{ problem.message }}</li>
             </ul>
             <template v-if="gaps.length">
               <h2>Not told ({{ gaps.length }})</h2>
               <ul>
-                <li v-for="one in gaps" :key="one.place + one.message"><span class="mono">{{ one.place }}</span> {{ one.message }}</li>
+                <li v-for="problem in gaps" :key="problem.place + problem.message"><span class="mono">{{ problem.place }}</span> {{ problem.message }}</li>
               </ul>
             </template>
           </div>
@@ -197,11 +197,11 @@ const change = (next: Editable) => editor.changeShown(next)
 }
 .tabs {
   display: flex;
-  padding: 0 8px;
+  padding: 0 var(--space-4);
   border-bottom: var(--edge);
 }
 .tabs button {
-  padding: 5px 12px;
+  padding: var(--space-2) var(--space-5);
   border-bottom: 3px solid transparent;
 }
 .tabs button.here {
@@ -214,7 +214,7 @@ const change = (next: Editable) => editor.changeShown(next)
   overflow: auto;
 }
 .bar {
-  padding: 6px 10px;
+  padding: var(--space-3) var(--space-4);
 }
 .drawing {
   flex: 1 1 55%;
@@ -224,14 +224,14 @@ const change = (next: Editable) => editor.changeShown(next)
   flex: 0 1 34%;
   overflow: auto;
   border-top: var(--edge);
-  padding: 8px 12px;
-  font-size: 12.5px;
+  padding: var(--space-4) var(--space-5);
+  font-size: var(--text-small);
 }
 h2 {
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 ul {
-  padding-left: 18px;
+  padding-left: var(--space-6);
 }
 .wrong {
   color: rgb(var(--v-theme-error));

@@ -1,21 +1,18 @@
 import { cutLength, routeLength } from '../../../harness'
 import { plain } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
+import { aboutWire } from '../../reports'
 
 function* check({ resolved, wires }: CheckContext): Iterable<Report> {
   for (const wire of wires) {
     if (!wire.measured || wire.omitted) continue
     const route = routeLength(resolved, wire.from, wire.to)
     if (wire.length >= route) continue
+    const length = cutLength(route)
     yield {
-      subjects: [`wire:${wire.id}`, `device:${wire.from.device}`],
+      subjects: aboutWire(wire),
       fact: `${wire.number} is ${plain(wire.length, 0)} mm; its way along the frame is ${plain(route, 0)} mm`,
-      fixes: [
-        {
-          label: `Cut it at ${cutLength(route)} mm`,
-          edit: { type: 'wire.set', wire: wire.id, override: { length: cutLength(route) } },
-        },
-      ],
+      fixes: [{ label: `Cut it at ${length} mm`, edit: { type: 'wire.set', wire: wire.id, set: { length } } }],
     }
   }
 }

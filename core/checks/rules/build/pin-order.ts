@@ -1,15 +1,16 @@
 import { cablesOf } from '../../../harness'
+import { referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
 
-function* check({ resolved, wires }: CheckContext): Iterable<Report> {
+function* check({ resolved, wires, name }: CheckContext): Iterable<Report> {
   for (const cable of cablesOf(resolved, wires)) {
     const crossed = cable.contacts.filter(({ device, board }) => device !== board)
     if (!crossed.length) continue
-    const danger = crossed.find(({ kind }) => kind === 'supply')
+    const order = crossed.map(({ device, board, label }) => `${device} → ${board} (${label})`).join(', ')
     yield {
-      severity: danger ? 'fix' : 'weigh',
-      subjects: [`device:${cable.device}`, ...cable.contacts.map(({ wire }) => `wire:${wire}`)],
-      fact: `${resolved.device(cable.device)!.instance.name} ${cable.deviceConnector} to ${cable.boardConnector}: contacts ${crossed.map(({ device, board, label }) => `${device} → ${board} (${label})`).join(', ')}; a straight cable will not do`,
+      severity: crossed.some(({ kind }) => kind === 'supply') ? 'fix' : 'weigh',
+      subjects: [referTo('device', cable.device), ...cable.contacts.map(({ wire }) => referTo('wire', wire))],
+      fact: `${name(cable.device)} ${cable.deviceConnector} to ${cable.boardConnector}: contacts ${order}; a straight cable will not do`,
     }
   }
 }

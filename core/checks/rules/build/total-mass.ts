@@ -1,4 +1,5 @@
 import { massReport } from '../../../harness'
+import { referTo } from '../../../plan'
 import { plain } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 
@@ -7,9 +8,9 @@ function* check({ resolved, wires }: CheckContext): Iterable<Report> {
   if (limit === undefined) return
   const { total, parts } = massReport(resolved, wires)
   if (total <= limit) return
-  const heaviest = [...parts].sort((a, b) => b.mass - a.mass)[0]!
+  const heaviest = parts.reduce((most, part) => (part.mass > most.mass ? part : most))
   yield {
-    subjects: heaviest.id === 'board' || heaviest.id === 'battery' ? [] : [`device:${heaviest.id}`],
+    subjects: resolved.device(heaviest.id) ? [referTo('device', heaviest.id)] : [],
     fact: `equipment of ${plain(total, 0)} g is ${plain(total - limit, 0)} g over the limit of ${plain(limit, 0)} g; ${heaviest.name} has most, ${plain(heaviest.mass, 0)} g`,
   }
 }

@@ -1,18 +1,21 @@
-import { offersFor, takesPlace, type Offer } from '../../../allocation'
+import { verdictsFor, type Verdict } from '../../../allocation'
+import { takesPlace } from '../../../catalogue'
 import { placeLabel, type FittedNeed } from '../../../plan'
 import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { doWithout, placeReports } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   const { resolved } = context
+  yield* placeReports(context, 'FIT-01')
   if (!Object.keys(resolved.plan.assignment).length) return
-  for (const need of resolved.needs.filter(takesPlace)) {
+  for (const need of resolved.needs.filter((fitted) => takesPlace(fitted.need))) {
     if (resolved.plan.assignment[need.key]) continue
     const { priority } = need.fitted.instance
     yield {
       severity: priority === 'must' ? 'fix' : 'weigh',
       subjects: aboutNeed(need),
       fact: `${needName(need)} has no place: ${whyNot(context, need)}`,
-      fixes: [{ label: 'Do without it', edit: { type: 'need.leave-out', need: need.key, leftOut: true } }],
+      fixes: [doWithout(need.key, 'Do without it')],
     }
   }
 }
@@ -21,9 +24,9 @@ function* check(context: CheckContext): Iterable<Report> {
 function whyNot({ resolved }: CheckContext, need: FittedNeed): string {
   const { plan } = resolved
   const lock = plan.locks[need.key]
-  const offers = offersFor(resolved, need).filter((offer) => !lock || offer.place === lock)
-  const usable = offers.filter((offer) => offer.candidates.length && !plan.bans[need.key]?.includes(offer.place))
-  if (!usable.length) return refusalsInShort(offers)
+  const verdicts = verdictsFor(resolved, need).filter(({ place }) => !lock || place === lock)
+  const usable = verdicts.filter(({ place, candidates }) => candidates.length && !plan.bans[need.key]?.includes(place))
+  if (!usable.length) return refusalsInShort(verdicts)
   const held = usable.map(({ place }) => {
     const holders = resolved.needs.filter((other) => plan.assignment[other.key]?.place === place).map(needName)
     return `${placeLabel(place, plan)}${holders.length ? ` is taken by ${holders.join(' and ')}` : ' is shut by another choice'}`
@@ -31,8 +34,8 @@ function whyNot({ resolved }: CheckContext, need: FittedNeed): string {
   return held.length > 4 ? `${held.slice(0, 3).join('; ')}; ${held.length - 3} more are taken` : held.join('; ')
 }
 
-function refusalsInShort(offers: Offer[]): string {
-  const texts = [...new Set(offers.flatMap((offer) => offer.refusals.map((reason) => reason.text)))]
+function refusalsInShort(verdicts: Verdict[]): string {
+  const texts = [...new Set(verdicts.flatMap(({ refusals }) => refusals.map(({ text }) => text)))]
   if (!texts.length) return 'the places that would do are banned'
   return texts.length > 3 ? `${texts.slice(0, 2).join('; ')}; and ${texts.length - 2} more like this` : texts.join('; ')
 }

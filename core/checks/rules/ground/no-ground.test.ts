@@ -1,15 +1,24 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, findingsOf, settledBy } from '../../../../tests/helpers/plans'
+import { edited, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+
+const camera = tiny({ devices: { camera: {} } })
 
 describe('GND-01', () => {
-  it('is silent when each device has its ground', () => {
-    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)
-      expect(findingsOf(allocated(name), 'GND-01')).toEqual([])
+  it('is silent when the ground is there, and about a device of which no wire is fitted', () => {
+    expect(findingsOf(camera, 'GND-01')).toEqual([])
+    expect(
+      findingsOf({ ...camera, wires: { 'camera.vcc': { omitted: true }, 'camera.gnd': { omitted: true } } }, 'GND-01'),
+    ).toEqual([])
   })
   it('stops at a ground wire left off, and fits it', () => {
-    const plan = allocated('spillway-hex', { type: 'wire.set', wire: 'camera.gnd', override: { omitted: true } })
+    const plan = edited(camera, { type: 'wire.set', wire: 'camera.gnd', set: { omitted: true } })
     const [found] = findingsOf(plan, 'GND-01')
-    expect(found).toMatchObject({ severity: 'stop', subjects: ['device:camera', 'wire:camera.gnd'] })
+    expect(found).toMatchObject({
+      severity: 'stop',
+      subjects: ['device:camera', 'wire:camera.gnd'],
+      fact: 'Camera has no ground wire, though 1 of its other wires are fitted',
+    })
     expect(settledBy(plan, found!)).toBe(true)
   })
 })

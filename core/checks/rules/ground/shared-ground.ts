@@ -1,8 +1,10 @@
 import type { Wire } from '../../../harness'
+import { referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { fitWire } from '../../reports'
 
 /** Groups of devices and the board that are joined by ground wires. */
-export function groundGroups(wires: Wire[]): (device: string) => string {
+function groundGroups(wires: Wire[]): (device: string) => string {
   const parent = new Map<string, string>()
   const root = (id: string): string => {
     const up = parent.get(id) ?? id
@@ -14,24 +16,21 @@ export function groundGroups(wires: Wire[]): (device: string) => string {
   return root
 }
 
-function* check({ resolved, wires }: CheckContext): Iterable<Report> {
+function* check({ resolved, wires, name }: CheckContext): Iterable<Report> {
   const root = groundGroups(wires)
   const told = new Set<string>()
   for (const wire of wires) {
     if (wire.omitted || wire.kind === 'ground' || wire.kind === 'supply') continue
-    const [one, other] = [wire.from.device!, wire.to.device ?? 'board']
-    const fitted = resolved.device(one)!
+    const [near, far] = [wire.from.device!, wire.to.device ?? 'board']
+    const fitted = resolved.device(near)!
     const hasGround = fitted.device.terminals.some((terminal) => terminal.role === 'ground')
-    if (root(one) === root(other) || told.has(`${one} ${other}`) || !hasGround) continue
-    told.add(`${one} ${other}`)
-    const far = wire.to.device ? nameOf(resolved.device(wire.to.device)!) : resolved.board.name
-    const left = wires.find((ground) => ground.kind === 'ground' && ground.omitted && ground.from.device === one)
+    if (root(near) === root(far) || told.has(`${near} ${far}`) || !hasGround) continue
+    told.add(`${near} ${far}`)
+    const left = wires.find((ground) => ground.kind === 'ground' && ground.omitted && ground.from.device === near)
     yield {
-      subjects: [`wire:${wire.id}`, `device:${one}`],
-      fact: `${wire.number} carries ${wire.kind === 'video' ? 'the picture' : 'a signal'} between ${nameOf(fitted)} and ${far}, which share no ground`,
-      fixes: left
-        ? [{ label: `Fit ${left.number}`, edit: { type: 'wire.set', wire: left.id, override: { omitted: false } } }]
-        : [],
+      subjects: [referTo('wire', wire.id), referTo('device', near)],
+      fact: `${wire.number} carries ${wire.kind === 'video' ? 'the picture' : 'a signal'} between ${nameOf(fitted)} and ${wire.to.device ? name(far) : resolved.board.name}, which share no ground`,
+      fixes: left ? [fitWire(left)] : [],
     }
   }
 }

@@ -1,3 +1,4 @@
+import { referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 function* check({ resolved, wires }: CheckContext): Iterable<Report> {
@@ -6,15 +7,11 @@ function* check({ resolved, wires }: CheckContext): Iterable<Report> {
     const own = wires.filter((wire) => wire.from.device === fitted.id && !wire.omitted)
     for (const { type, pins } of fitted.device.connectors) {
       const used = own.filter((wire) => pins.includes(wire.from.point))
-      if (
-        !used.some(({ kind }) => kind === 'signal' || kind === 'video') ||
-        throughSignal ||
-        used.some(({ kind }) => kind === 'ground')
-      )
-        continue
+      const carries = used.some(({ kind }) => kind === 'signal' || kind === 'video')
+      if (!carries || throughSignal || used.some(({ kind }) => kind === 'ground')) continue
       const ground = own.find(({ kind }) => kind === 'ground')
       yield {
-        subjects: [`device:${fitted.id}`, ...used.map((wire) => `wire:${wire.id}`)],
+        subjects: [referTo('device', fitted.id), ...used.map((wire) => referTo('wire', wire.id))],
         fact: `the lead of ${nameOf(fitted)} on ${type} (${used.map(({ from }) => from.label).join(', ')}) has no ground; ${ground ? `its current returns by ${ground.number} to ${ground.to.label} ${ground.to.point}` : 'there is no way back'}`,
       }
     }

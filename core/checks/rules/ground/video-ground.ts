@@ -1,6 +1,7 @@
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { aboutWire } from '../../reports'
 
-function* check({ resolved, wires, name }: CheckContext): Iterable<Report> {
+function* check({ resolved, wires }: CheckContext): Iterable<Report> {
   for (const fitted of resolved.devices) {
     if (!fitted.device.needs.some((need) => need.kind === 'video')) continue
     const grounds = wires.filter((wire) => wire.kind === 'ground' && wire.from.device === fitted.id && !wire.omitted)
@@ -8,8 +9,8 @@ function* check({ resolved, wires, name }: CheckContext): Iterable<Report> {
       const through = wire.to.device === undefined ? undefined : resolved.device(wire.to.device)
       if (!through?.device.needs.some((need) => need.kind === 'video')) continue
       yield {
-        subjects: [`wire:${wire.id}`, `device:${fitted.id}`, `device:${through.id}`],
-        fact: `${wire.number} takes the ground of ${nameOf(fitted)} back through ${name(through.id)} instead of the common point`,
+        subjects: aboutWire(wire),
+        fact: `${wire.number} takes the ground of ${nameOf(fitted)} back through ${nameOf(through)} instead of the common point`,
       }
     }
   }

@@ -1,22 +1,38 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, change, findingsOf } from '../../../../tests/helpers/plans'
+import { edited, findingsOf } from '../../../../tests/helpers/findings'
+import { serial, tiny, type TinyDevice, type TinyPin } from '../../../../tests/helpers/tiny'
+
+const wired = (pin: TinyPin, tx: TinyDevice['terminals']) =>
+  tiny({
+    ports: { p1: { rx: { pin }, tx: { pin } } },
+    devices: { overlay: { needs: { text: serial() }, terminals: tx } },
+    at: { 'overlay/text': 'port:p1' },
+  })
 
 describe('LVL-01', () => {
   it('is silent when each input bears what drives it', () => {
-    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)
-      expect(findingsOf(allocated(name), 'LVL-01')).toEqual([])
+    expect(findingsOf(wired({ maxIn: 5 }, { tx: { high: 5 }, rx: { maxIn: 3.3 } }), 'LVL-01')).toEqual([])
   })
-  it('stops at a 5 V output into an input that does not bear it', () => {
-    const start = allocated('spillway-hex')
-    const board = structuredClone(start.definitions.boards['corran-7']!)
-    for (const pin of Object.values(board.pins)) pin.maxIn = 3.6
-    const plan = allocated('spillway-hex', { type: 'definition.update', definition: board })
-    const found = findingsOf(plan, 'LVL-01')
-    expect(found.map(({ fact }) => fact)).toEqual(['TX of Text overlay drives 5 V into pad RX3, which bears 3.6 V'])
-    expect(found[0]!.severity).toBe('stop')
+  it('stops at an output of the device above what the pad bears', () => {
+    expect(findingsOf(wired({ maxIn: 3.6 }, { tx: { high: 5 } }), 'LVL-01')).toMatchObject([
+      { severity: 'stop', fact: 'TX of Overlay drives 5 V into pad RX1, which bears 3.6 V' },
+    ])
   })
-  it('reads the other direction too', () => {
-    const plan = change(allocated('spillway-hex'), 'merlow-n3c', (draft) => (draft.terminals.rx!.maxIn = 2.5))
-    expect(findingsOf(plan, 'LVL-01')[0]!.fact).toBe('pad TX2 drives 3.3 V into RX of GNSS and compass, which bears 2.5 V')
+  it('stops at a pad that drives more than the device bears', () => {
+    expect(findingsOf(wired({ level: 3.3 }, { rx: { maxIn: 2.5 } }), 'LVL-01')).toMatchObject([
+      { severity: 'stop', fact: 'pad TX1 drives 3.3 V into RX of Overlay, which bears 2.5 V' },
+    ])
+  })
+  it('follows a wire to the pad it is soldered to, and forgets one that is not fitted', () => {
+    const plan = tiny({
+      ports: { p1: {} },
+      pads: { LOW: { functions: [{ as: 'switch' }], maxIn: 3.3 } },
+      devices: { overlay: { needs: { text: serial() }, terminals: { tx: { high: 5 } } } },
+      at: { 'overlay/text': 'port:p1' },
+    })
+    expect(findingsOf(plan, 'LVL-01')).toEqual([])
+    const moved = edited(plan, { type: 'wire.set', wire: 'overlay.tx', set: { pad: 'LOW' } })
+    expect(findingsOf(moved, 'LVL-01')).toHaveLength(1)
+    expect(findingsOf(edited(moved, { type: 'wire.set', wire: 'overlay.tx', set: { omitted: true } }), 'LVL-01')).toEqual([])
   })
 })

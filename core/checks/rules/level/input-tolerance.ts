@@ -1,42 +1,31 @@
-import type { Terminal } from '../../../catalogue'
-import { formatVolts } from '../../../units'
-import type { CheckContext, Report, Rule } from '../../context'
 import type { Wire } from '../../../harness'
+import { referTo } from '../../../plan'
+import { overdrives, pinLevels, terminalLevels } from '../../../suitability'
+import type { CheckContext, Report, Rule } from '../../context'
+import { aboutWire } from '../../reports'
 
-interface LevelEnd {
-  who: string
-  drives?: number
-  bears?: number
-}
-
-function terminalEnd(name: string, terminal: Terminal | undefined): LevelEnd {
-  const drives = terminal?.direction === 'out' || terminal?.direction === 'both' ? terminal.high : undefined
-  return {
-    who: `${terminal?.label ?? ''} of ${name}`,
-    drives,
-    bears: terminal?.direction === 'out' ? undefined : terminal?.maxIn,
-  }
-}
-
-/** Both ends of a signal wire with what each drives and bears. */
-export function levelEnds(context: CheckContext, wire: Wire): [LevelEnd, LevelEnd] {
-  const near = terminalEnd(context.name(wire.from.device!), context.terminal(wire.from.device!, wire.from.point))
-  if (wire.to.device) return [near, terminalEnd(context.name(wire.to.device), context.terminal(wire.to.device, wire.to.point))]
-  const pin = context.resolved.pin(context.resolved.pad(wire.to.point)?.pin ?? '')
-  return [near, { who: `pad ${wire.to.label}`, drives: pin?.level, bears: pin?.maxIn }]
+/** Both ends of a wire with what each drives and bears. */
+function endsOf({ terminal, name, resolved }: CheckContext, { from, to }: Wire) {
+  const levels = (device: string, point: string, label: string) =>
+    terminalLevels(terminal(device, point), `${label} of ${name(device)}`)
+  const near = levels(from.device!, from.point, from.label)
+  if (to.device) return [near, levels(to.device, to.point, to.label)] as const
+  const pin = resolved.pin(resolved.pad(to.point)?.pin ?? '')
+  return [near, pinLevels(pin, terminal(from.device!, from.point), `pad ${to.label}`)] as const
 }
 
 function* check(context: CheckContext): Iterable<Report> {
   for (const wire of context.wires) {
     if (wire.kind !== 'signal' || wire.omitted) continue
-    const ends = levelEnds(context, wire)
-    for (const [from, to] of [ends, [ends[1], ends[0]] as const]) {
-      if (from.drives === undefined || to.bears === undefined || from.drives <= to.bears) continue
-      const drives = context.terminal(wire.from.device!, wire.from.point)?.direction
-      if (from === ends[1] && drives === 'out') continue
+    const place = wire.need === undefined ? undefined : context.resolved.plan.assignment[wire.need]?.place
+    for (const { text } of overdrives(...endsOf(context, wire))) {
       yield {
-        subjects: [`wire:${wire.id}`, `device:${wire.from.device}`, ...(wire.need ? [`need:${wire.need}`] : [])],
-        fact: `${from.who} drives ${formatVolts(from.drives)} into ${to.who}, which bears ${formatVolts(to.bears)}`,
+        subjects: [
+          ...aboutWire(wire),
+          ...(wire.need === undefined ? [] : [referTo('need', wire.need)]),
+          ...(place ? [place] : []),
+        ],
+        fact: text,
       }
     }
   }

@@ -1,10 +1,12 @@
+import { referTo } from '../../../plan'
 import { formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
+import { aboutWire } from '../../reports'
 
 /** Share of its supply that addressable LEDs read as high (their data sheets: 0.7 × VDD). */
 const ledShare = 0.7
 
-function* check({ resolved, wires, terminal, feeds }: CheckContext): Iterable<Report> {
+function* check({ resolved, wires, terminal, feeds, name }: CheckContext): Iterable<Report> {
   for (const wire of wires) {
     if (wire.kind !== 'signal' || wire.omitted || wire.to.device) continue
     const input = terminal(wire.from.device!, wire.from.point)
@@ -15,8 +17,8 @@ function* check({ resolved, wires, terminal, feeds }: CheckContext): Iterable<Re
     const wanted = need?.need.kind === 'led-data' && fed ? Math.max(ledShare * fed.max, input.minHigh ?? 0) : input.minHigh
     if (wanted === undefined || pin.level >= wanted) continue
     yield {
-      subjects: [`wire:${wire.id}`, `device:${wire.from.device}`, ...(wire.need ? [`need:${wire.need}`] : [])],
-      fact: `pad ${wire.to.label} gives ${formatVolts(pin.level)} high; ${resolved.device(wire.from.device!)!.instance.name} ${input.label} reads high from ${formatVolts(wanted)}`,
+      subjects: [...aboutWire(wire), ...(wire.need === undefined ? [] : [referTo('need', wire.need)])],
+      fact: `pad ${wire.to.label} gives ${formatVolts(pin.level)} high; ${name(wire.from.device!)} ${input.label} reads high from ${formatVolts(wanted)}`,
     }
   }
 }

@@ -1,14 +1,31 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, factsOf, onBoard } from '../../../../tests/helpers/plans'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { tiny, type TinyNeed } from '../../../../tests/helpers/tiny'
+
+const facts = (second: TinyNeed, stream: string) =>
+  factsOf(
+    tiny({
+      pads: {
+        A: [{ as: 'led-data', of: 't1', dma: 'd0' }],
+        B: [
+          { as: 'led-data', of: 't2', dma: stream },
+          { as: 'pulse', of: 't2', dma: stream },
+        ],
+      },
+      devices: { ring: { needs: { data: { kind: 'led-data' } } }, tail: { needs: { main: second } } },
+      at: { 'ring/data': 'pad:A', 'tail/main': 'pad:B' },
+    }),
+    'PAD-04',
+  )
 
 describe('PAD-04', () => {
-  it('is silent when streams are apart', () => {
-    expect(factsOf(allocated('spillway-hex'), 'PAD-04')).toEqual([])
+  it('is silent when streams are apart, and about pulses that want none', () => {
+    expect(facts({ kind: 'led-data' }, 'd1')).toEqual([])
+    expect(facts({ kind: 'pulse' }, 'd0')).toEqual([])
   })
   it('names both users of a stream', () => {
-    const plan = onBoard(allocated('spillway-hex'), (board) => (board.pins.PD14!.functions[0]!.dma = 'd2s0'))
-    expect(factsOf(plan, 'PAD-04')).toEqual([
-      expect.stringMatching(/pad M1 and LED ring \(LED data\) on pad LED want one DMA stream, d2s0/),
-    ])
+    const told = ['Ring (Data) on pad A and Tail (Main) on pad B want one DMA stream, d0']
+    expect(facts({ kind: 'led-data' }, 'd0')).toEqual(told)
+    expect(facts({ kind: 'pulse', protocol: 'burst' }, 'd0')).toEqual(told)
   })
 })

@@ -1,21 +1,15 @@
-import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { keepOff, pairs, padUses, type PadUse } from '../../places'
+import { placeLabel } from '../../../plan'
+import type { Placed } from '../../../suitability'
+import { needName, type CheckContext, type Report, type Rule } from '../../context'
+import { clashReports } from '../../reports'
 
-function streamOf({ need, pin }: PadUse): string | undefined {
-  const takes = need.need.kind === 'led-data' || (need.need.kind === 'pulse' && need.need.protocol === 'burst')
-  return takes ? pin.functions.find((does) => does.as === need.need.kind)?.dma : undefined
-}
-
-function* check(context: CheckContext): Iterable<Report> {
-  for (const [one, other] of pairs(padUses(context))) {
-    const stream = streamOf(one)
-    if (!stream || stream !== streamOf(other)) continue
-    yield {
-      subjects: [...aboutNeed(one.need), ...aboutNeed(other.need), `pad:${one.pad.id}`, `pad:${other.pad.id}`],
-      fact: `${needName(one.need)} on pad ${one.pad.label} and ${needName(other.need)} on pad ${other.pad.label} want one DMA stream, ${stream}`,
-      fixes: [one, other].map((use) => keepOff(use.need, `pad:${use.pad.id}`, `pad ${use.pad.label}`)),
-    }
-  }
+function check(context: CheckContext): Iterable<Report> {
+  const who = ({ need, placement }: Placed) => `${needName(need)} on ${placeLabel(placement.place, context.resolved.plan)}`
+  return clashReports(
+    context,
+    'PAD-04',
+    ({ one, other, thing }) => `${who(one)} and ${who(other)} want one DMA stream, ${thing.slice('dma:'.length)}`,
+  )
 }
 
 export const dmaClash: Rule = {

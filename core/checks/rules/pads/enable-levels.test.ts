@@ -1,16 +1,32 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, factsOf, change } from '../../../../tests/helpers/plans'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+
+const facts = (levels: object) =>
+  factsOf(
+    tiny({
+      pads: { A: [{ as: 'switch' }] },
+      devices: { adapter: { needs: { enable: { kind: 'switch', levels } } } },
+      at: { 'adapter/enable': 'pad:A' },
+    }),
+    'PAD-08',
+  )
 
 describe('PAD-08', () => {
-  it('tells levels by flight state and at power-up', () => {
-    expect(factsOf(allocated('culvert-scout'), 'PAD-08')[0]).toMatch(
-      /is high while disarmed, low while armed; it has to be low at power-up, when pad .* floats: fit a pull-down of 10 kΩ/,
-    )
-  })
   it('is silent about a line that never matters', () => {
-    const plan = change(allocated('culvert-scout'), 'tether-b', (draft) => {
-      ;(draft.needs.enable as { levels: object }).levels = { powerUp: 'any', disarmed: 'high', armed: 'high' }
-    })
-    expect(factsOf(plan, 'PAD-08')).toEqual([])
+    expect(facts({ powerUp: 'any', disarmed: 'high', armed: 'high' })).toEqual([])
+  })
+  it('tells levels by flight state', () => {
+    expect(facts({ powerUp: 'any', disarmed: 'high', armed: 'low' })).toEqual([
+      'Adapter (Enable) on pad A is high while disarmed, low while armed',
+    ])
+  })
+  it.each([
+    ['low', 'pull-down'],
+    ['high', 'pull-up'],
+  ])('asks for a resistor where the line has to be %s at power-up', (powerUp, resistor) => {
+    expect(facts({ powerUp, disarmed: 'high', armed: 'high' })).toEqual([
+      `Adapter (Enable) on pad A is high in flight and on the ground; it has to be ${powerUp} at power-up, when pad A floats: fit a ${resistor} of 10 kΩ`,
+    ])
   })
 })

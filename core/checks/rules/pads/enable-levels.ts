@@ -1,18 +1,20 @@
-import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { padUses } from '../../places'
+import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { placeLabel } from '../../../plan'
 
-function* check(context: CheckContext): Iterable<Report> {
-  for (const { need, pad } of padUses(context)) {
-    if (need.need.kind !== 'switch') continue
-    const { powerUp, disarmed, armed } = need.need.levels
+function* check({ placed, resolved }: CheckContext): Iterable<Report> {
+  for (const line of placed) {
+    const { need } = line.need
+    if (need.kind !== 'switch') continue
+    const { powerUp, disarmed, armed } = need.levels
+    const pad = placeLabel(line.placement.place, resolved.plan)
     const changes =
       disarmed === armed ? `${disarmed} in flight and on the ground` : `${disarmed} while disarmed, ${armed} while armed`
     const start =
       powerUp === 'any'
         ? ''
-        : `; it has to be ${powerUp} at power-up, when pad ${pad.label} floats: fit a ${powerUp === 'low' ? 'pull-down' : 'pull-up'} of 10 kΩ`
+        : `; it has to be ${powerUp} at power-up, when ${pad} floats: fit a ${powerUp === 'low' ? 'pull-down' : 'pull-up'} of 10 kΩ`
     if (disarmed === armed && !start) continue
-    yield { subjects: [...aboutNeed(need), `pad:${pad.id}`], fact: `${needName(need)} on pad ${pad.label} is ${changes}${start}` }
+    yield { subjects: aboutPlaced(line), fact: `${needName(line.need)} on ${pad} is ${changes}${start}` }
   }
 }
 

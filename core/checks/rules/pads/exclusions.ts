@@ -1,45 +1,22 @@
-import type { CheckContext, Report, Rule } from '../../context'
-import { padUses } from '../../places'
-
-/** Features in use, each with the needs that use it. */
-function featuresInUse(context: CheckContext): Map<string, string[]> {
-  const found = new Map<string, string[]>()
-  const use = (feature: string, need: string) => found.set(feature, [...(found.get(feature) ?? []), need])
-  for (const { port, need } of context.links) {
-    use(`port:${port.id}`, need.key)
-    if (port.kind === 'software') use('software-serial', need.key)
-  }
-  for (const { need, pin } of padUses(context)) {
-    if (need.need.kind === 'led-data') {
-      use('led-data', need.key)
-      use(`led-data:${pin.id}`, need.key)
-    }
-    if (need.need.kind === 'pulse' && pin.functions.some((does) => does.as === 'receiver-channel')) use('input-outputs', need.key)
-  }
-  for (const { key, need } of context.resolved.needs) {
-    const place = context.resolved.plan.assignment[key]?.place
-    if (need.kind === 'i2c' && place) {
-      use('i2c-pads', key)
-      use(place, key)
-    }
-    if (need.kind === 'receiver-parallel' && place) use('parallel-receiver', key)
-  }
-  return found
-}
+import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { doWithout, placeReports } from '../../reports'
+import { referTo } from '../../../plan'
 
 function* check(context: CheckContext): Iterable<Report> {
-  const used = featuresInUse(context)
-  const name = (key: string) => context.resolved.need(key)!.fitted.instance.name
-  for (const { features, reason } of context.resolved.board.exclusions) {
-    const [one, other] = features.map((feature) => used.get(feature))
-    if (!one || !other) continue
+  yield* placeReports(context, 'PAD-02')
+  for (const [at, { reason }] of context.resolved.board.exclusions.entries()) {
+    const users = (side: string) =>
+      context.placed.filter(({ way }) =>
+        way.claims.some((claim) => claim.kind === 'alike' && claim.thing === `exclusion:${at}` && claim.as === side),
+      )
+    const [one, other] = [users('one'), users('other')]
+    if (!one.length || !other.some((placed) => !one.includes(placed))) continue
+    const all = [...new Set([...one, ...other])]
+    const names = (side: typeof one) => side.map(({ need }) => nameOf(need.fitted)).join(', ')
     yield {
-      subjects: [...one, ...other].map((key) => `need:${key}`),
-      fact: `${one.map(name).join(', ')} and ${other.map(name).join(', ')} exclude each other on this board. ${reason}`,
-      fixes: [...one, ...other].map((key) => ({
-        label: `Do without ${name(key)}`,
-        edit: { type: 'need.leave-out', need: key, leftOut: true },
-      })),
+      subjects: all.map(({ need }) => referTo('need', need.key)),
+      fact: `${names(one)} and ${names(other)} exclude each other on this board. ${reason}`,
+      fixes: all.map(({ need }) => doWithout(need.key, `Do without ${nameOf(need.fitted)}`)),
     }
   }
 }

@@ -1,22 +1,25 @@
 import { resolveBoard } from '../../../catalogue'
-import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { padUses } from '../../places'
+import { idIn, placeLabel } from '../../../plan'
+import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
 
-function* check(context: CheckContext): Iterable<Report> {
-  const { plan } = context.resolved
+function* check({ placed, resolved }: CheckContext): Iterable<Report> {
+  const { plan } = resolved
   const definition = plan.definitions.boards[plan.board.definition]!
-  const others = Object.keys(definition.firmwares).filter((version) => version !== plan.board.firmware)
-  for (const version of others) {
+  const onPads = placed.flatMap((here) => {
+    const pin = resolved.pin(resolved.pad(idIn('pad', here.placement.place) ?? '')?.pin ?? '')
+    return pin ? [{ here, pin }] : []
+  })
+  if (!onPads.length) return
+  for (const version of Object.keys(definition.firmwares).filter((other) => other !== plan.board.firmware)) {
     const board = resolveBoard(definition, plan.board.revision, version)
-    for (const { need, pad, pin } of padUses(context)) {
-      const then = board.pins.find(({ id }) => id === pin.id)
-      const now = pin.functions.find(({ as }) => as === need.need.kind)
-      const later = then?.functions.find(({ as }) => as === need.need.kind)
+    for (const { here, pin } of onPads) {
+      const serving = (functions: typeof pin.functions | undefined) => functions?.find(({ as }) => as === here.need.need.kind)
+      const [now, later] = [serving(pin.functions), serving(board.pins.find(({ id }) => id === pin.id)?.functions)]
       if (JSON.stringify(now) === JSON.stringify(later)) continue
       const how = later ? 'works otherwise' : 'cannot be'
       yield {
-        subjects: [...aboutNeed(need), `pad:${pad.id}`],
-        fact: `${needName(need)} on pad ${pad.label} ${how} under board firmware ${definition.firmwares[version]!.name}; this plan is for ${definition.firmwares[plan.board.firmware]!.name}`,
+        subjects: aboutPlaced(here),
+        fact: `${needName(here.need)} on ${placeLabel(here.placement.place, plan)} ${how} under board firmware ${definition.firmwares[version]!.name}; this plan is for ${definition.firmwares[plan.board.firmware]!.name}`,
       }
     }
   }

@@ -1,23 +1,38 @@
-import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { padUses } from '../../places'
+import { needKind } from '../../../catalogue'
+import { referTo } from '../../../plan'
+import { otherHolder, wiresFor, type Placed } from '../../../suitability'
+import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { padName } from '../../reports'
 
-const kindOfFeature: Record<string, string> = { lights: 'led-data', outputs: 'pulse', buzzer: 'buzzer' }
+/** Pins that a placed need is wired to. */
+function pinsOf({ resolved }: CheckContext, { need, placement }: Placed): string[] {
+  return wiresFor(resolved, need, placement).flatMap((wired) =>
+    'pin' in wired ? wired.pin : (resolved.pad(wired.pad)?.pin ?? []),
+  )
+}
+
+/** Where the feature that held a pin is now. */
+function fateOf(context: CheckContext, holder: string): string {
+  const isHolder = (placed: { need: Placed['need']['need'] }) => needKind(placed.need).pad?.feature === holder
+  const elsewhere = context.placed.find(({ need }) => isHolder(need))
+  const [pin] = elsewhere ? pinsOf(context, elsewhere) : []
+  if (pin !== undefined) return `${holder} go to pad ${padName(context.resolved, pin)}`
+  const lacking = context.resolved.needs.find(isHolder)
+  return lacking ? `${needName(lacking)} now lacks a pad` : 'nothing else needs it'
+}
 
 function* check(context: CheckContext): Iterable<Report> {
-  const uses = padUses(context)
-  for (const { need, pad, pin } of uses) {
-    const holder = pin.default
-    if (!holder || kindOfFeature[holder.feature] === need.need.kind) continue
-    const elsewhere = uses.find((other) => other.need.need.kind === kindOfFeature[holder.feature])
-    const lacking = context.resolved.needs.find((other) => other.need.kind === kindOfFeature[holder.feature])
-    const now = elsewhere
-      ? `${holder.feature} go to pad ${elsewhere.pad.label}`
-      : lacking
-        ? `${needName(lacking)} now lacks a pad`
-        : 'nothing else needs it'
-    yield {
-      subjects: [...aboutNeed(need), `pad:${pad.id}`],
-      fact: `${holder.feature} freed on pad ${pad.label}, claimed by ${needName(need)}; ${now}. Free it first and save, then claim it`,
+  for (const placed of context.placed) {
+    if (!placed.way.facts.some(({ rule }) => rule === 'PAD-05')) continue
+    const feature = needKind(placed.need.need).pad?.feature ?? placed.placement.place
+    for (const pin of pinsOf(context, placed)) {
+      const holder = otherHolder(context.resolved.pin(pin), feature)
+      if (holder === undefined) continue
+      const pads = context.resolved.padsOfPin(pin).map(({ id }) => referTo('pad', id))
+      yield {
+        subjects: [...new Set([...aboutPlaced(placed), ...pads])],
+        fact: `${holder} freed on pad ${padName(context.resolved, pin)}, claimed by ${needName(placed.need)}; ${fateOf(context, holder)}. Free it first and save, then claim it`,
+      }
     }
   }
 }

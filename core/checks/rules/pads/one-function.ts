@@ -1,31 +1,20 @@
-import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { keepOff, pairs, padUses } from '../../places'
+import { idIn, placeLabel } from '../../../plan'
+import type { Placed } from '../../../suitability'
+import { needName, type CheckContext, type Report, type Rule } from '../../context'
+import { clashReports, padName, placeReports } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
-  for (const [one, other] of pairs(padUses(context))) {
-    if (one.pin !== other.pin) continue
-    yield {
-      subjects: [...aboutNeed(one.need), ...aboutNeed(other.need), `pad:${one.pad.id}`],
-      fact: `pad ${one.pad.label} is to serve ${needName(one.need)} and ${needName(other.need)}`,
-      fixes: [one, other].map((use) => keepOff(use.need, `pad:${use.pad.id}`, `pad ${use.pad.label}`)),
-    }
-  }
-  for (const use of padUses(context)) {
-    const link = context.links.find(({ port, need, board }) => {
-      const lines = board.halfDuplex
-        ? [port.tx]
-        : need.need.lines === 'both'
-          ? [port.tx, port.rx]
-          : [need.need.lines === 'to-device' ? port.tx : port.rx]
-      return lines.some((line) => line?.pin === use.pin.id)
-    })
-    if (!link) continue
-    yield {
-      subjects: [...aboutNeed(use.need), ...aboutNeed(link.need), `pad:${use.pad.id}`, `port:${link.port.id}`],
-      fact: `pad ${use.pad.label} is to serve ${needName(use.need)} and is a line of ${link.port.label} for ${needName(link.need)}`,
-      fixes: [keepOff(use.need, `pad:${use.pad.id}`, `pad ${use.pad.label}`)],
-    }
-  }
+  yield* placeReports(context, 'PAD-01')
+  const who = ({ need, placement: { place } }: Placed) =>
+    idIn('pad', place) === undefined
+      ? `${needName(need)} as a line of ${placeLabel(place, context.resolved.plan)}`
+      : needName(need)
+  yield* clashReports(context, 'PAD-01', ({ one, other, thing }) => {
+    // Two links on one port are told of as such.
+    if (one.placement.place === other.placement.place && idIn('port', one.placement.place) !== undefined) return undefined
+    const pin = thing.slice(thing.indexOf(':') + 1).replace(/@.*$/, '')
+    return `pad ${padName(context.resolved, pin)} is to serve ${who(one)} and ${who(other)}`
+  })
 }
 
 export const oneFunction: Rule = {

@@ -1,19 +1,21 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, change, findingsOf } from '../../../../tests/helpers/plans'
+import { findingsOf } from '../../../../tests/helpers/findings'
+import { tiny, type TinyNeed } from '../../../../tests/helpers/tiny'
+
+const on = (need: TinyNeed) =>
+  tiny({
+    pads: { A: { functions: [{ as: 'switch' }, { as: 'buzzer' }], drive: 0.02 } },
+    devices: { horn: { needs: { beep: need } } },
+    at: { 'horn/beep': 'pad:A' },
+  })
 
 describe('PAD-06', () => {
   it('is silent within the drive', () => {
-    expect(findingsOf(allocated('spillway-hex'), 'PAD-06')).toEqual([])
+    expect(findingsOf(on({ kind: 'buzzer', current: 0.02 }), 'PAD-06')).toEqual([])
   })
-  it('stops at a load the pad cannot drive', () => {
-    const plan = change(
-      allocated('spillway-hex'),
-      'carrel-2',
-      (draft) => ((draft.needs.beep as { current: number }).current = 0.4),
-    )
-    expect(findingsOf(plan, 'PAD-06')[0]).toMatchObject({
-      severity: 'stop',
-      fact: 'Buzzer (Sound) takes 400 mA; pad BZ- drives 100 mA',
-    })
+  it.each(['buzzer', 'switch'] as const)('stops at a %s that takes more than the pad drives', (kind) => {
+    expect(findingsOf(on({ kind, current: 0.03 }), 'PAD-06')).toMatchObject([
+      { severity: 'stop', fact: 'Horn (Beep): takes 30 mA; pad A drives 20 mA' },
+    ])
   })
 })

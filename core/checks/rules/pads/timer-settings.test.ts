@@ -1,17 +1,44 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, factsOf, moved } from '../../../../tests/helpers/plans'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { tiny, type TinyNeed } from '../../../../tests/helpers/tiny'
+import type { PinFunction } from '../../../catalogue'
+
+const pulse = (min: number, max: number, preferred = min): TinyNeed => ({ kind: 'pulse', rate: { min, max, default: preferred } })
+const functions = (of: string): PinFunction[] => [
+  { as: 'pulse', of },
+  { as: 'led-data', of },
+]
+const facts = (one: TinyNeed, other: TinyNeed, { timers = ['t1', 't1'], rate = undefined as number | undefined } = {}) =>
+  factsOf(
+    tiny({
+      pads: { A: functions(timers[0]!), B: functions(timers[1]!) },
+      devices: { a: { needs: { x: one } }, b: { needs: { y: other } } },
+      at: { 'a/x': { place: 'pad:A', rate }, 'b/y': 'pad:B' },
+    }),
+    'PAD-03',
+  )
 
 describe('PAD-03', () => {
   it('is silent when each timer has one setting', () => {
-    for (const name of ['spillway-hex', 'fellside-mapper'] as const) expect(factsOf(allocated(name), 'PAD-03')).toEqual([])
+    expect(facts(pulse(50, 50), pulse(50, 50))).toEqual([])
+    expect(facts(pulse(50, 50), { kind: 'led-data' }, { timers: ['t1', 't2'] })).toEqual([])
   })
-  it('names timer, pads and both settings', () => {
-    const plan = moved('spillway-hex', { 'gimbal/pitch': { place: 'pad:M7' } })
-    expect(factsOf(plan, 'PAD-03')).toEqual([
-      'Timer 4 drives pad LED for LED ring (LED data), LED data at 800 kHz, and pad M7 for Gimbal (Pitch pulse), PWM at 50 Hz',
+  it('lets two run at a rate that both bear', () => {
+    expect(facts(pulse(50, 100, 50), pulse(80, 333, 333))).toEqual([])
+  })
+  it('speaks of unlike rates', () => {
+    expect(facts(pulse(50, 50), pulse(400, 400))).toEqual([
+      'Timer t1 drives pad A for A (X), PWM at 50 Hz, and pad B for B (Y), PWM at 400 Hz',
     ])
   })
-  it('lets servos run at a rate both bear', () => {
-    expect(factsOf(moved('fellside-mapper', { 'elevator/position': { place: 'pad:S2' } }), 'PAD-03')).toEqual([])
+  it('speaks of unlike protocols', () => {
+    expect(facts(pulse(50, 50), { kind: 'led-data' })).toEqual([
+      'Timer t1 drives pad A for A (X), PWM at 50 Hz, and pad B for B (Y), LED data at 800 kHz',
+    ])
+  })
+  it('speaks of a rate that was chosen by hand and is out of range', () => {
+    expect(facts(pulse(50, 60), pulse(400, 400), { timers: ['t1', 't2'], rate: 400 })).toEqual([
+      'A (X): is to run at 400 Hz; it takes 50 to 60 Hz',
+    ])
   })
 })

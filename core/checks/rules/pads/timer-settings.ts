@@ -1,26 +1,18 @@
-import type { Need } from '../../../catalogue'
-import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { keepOff, pairs, padUses, timerOf, timerSetting } from '../../places'
-
-/** Whether one timer can serve both: like protocols with a rate in common. */
-function agree(one: Need, other: Need): boolean {
-  if (one.kind === 'led-data' && other.kind === 'led-data') return true
-  if (one.kind !== 'pulse' || other.kind !== 'pulse') return false
-  return one.protocol === other.protocol && Math.max(one.rate.min, other.rate.min) <= Math.min(one.rate.max, other.rate.max)
-}
+import { placeLabel } from '../../../plan'
+import type { Placed } from '../../../suitability'
+import { needName, type CheckContext, type Report, type Rule } from '../../context'
+import { clashReports, placeReports } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
-  const timed = padUses(context).filter(({ need }) => timerSetting(need.need))
-  for (const [one, other] of pairs(timed)) {
-    const timer = timerOf(one)
-    if (timer !== timerOf(other) || agree(one.need.need, other.need.need)) continue
-    const label = context.resolved.board.timers.find(({ id }) => id === timer)?.label ?? timer
-    yield {
-      subjects: [...aboutNeed(one.need), ...aboutNeed(other.need), `pad:${one.pad.id}`, `pad:${other.pad.id}`],
-      fact: `${label} drives pad ${one.pad.label} for ${needName(one.need)}, ${timerSetting(one.need.need)}, and pad ${other.pad.label} for ${needName(other.need)}, ${timerSetting(other.need.need)}`,
-      fixes: [one, other].map((use) => keepOff(use.need, `pad:${use.pad.id}`, `pad ${use.pad.label}`)),
-    }
-  }
+  yield* placeReports(context, 'PAD-03')
+  const setting = ({ way }: Placed, thing: string) =>
+    way.claims.flatMap((claim) => (claim.kind === 'alike' && claim.thing === thing ? [claim.as] : [])).join()
+  const who = (placed: Placed, thing: string) =>
+    `${placeLabel(placed.placement.place, context.resolved.plan)} for ${needName(placed.need)}, ${setting(placed, thing)}`
+  yield* clashReports(context, 'PAD-03', ({ one, other, thing }) => {
+    const timer = context.resolved.board.timers.find(({ id }) => thing === `timer:${id}`)
+    return `${timer?.label ?? thing} drives ${who(one, thing)}, and ${who(other, thing)}`
+  })
 }
 
 export const timerSettings: Rule = {

@@ -1,16 +1,19 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, findingsOf, settledBy } from '../../../../tests/helpers/plans'
+import { edited, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+import { ampacity } from '../../../harness'
+
+const fed = (gauge: number, peak: number) =>
+  edited(tiny({ devices: { ring: { supply: { typical: 1, peak } } } }), { type: 'wire.set', wire: 'ring.vcc', set: { gauge } })
 
 describe('PWR-06', () => {
-  it('is silent with the gauges proposed for what a device itself takes', () => {
-    expect(
-      findingsOf(allocated('spillway-hex'), 'PWR-06').filter(({ subjects }) => !subjects.some((one) => one.includes('esc'))),
-    ).toEqual([])
+  it('is silent up to what the wire carries', () => {
+    expect(findingsOf(fed(30, ampacity(30)), 'PWR-06')).toEqual([])
   })
-  it('names a wire that is too thin and settles it', () => {
-    const plan = allocated('spillway-hex', { type: 'wire.set', wire: 'ring.vcc', override: { gauge: 30 } })
-    const found = findingsOf(plan, 'PWR-06').find(({ subjects }) => subjects[0] === 'wire:ring.vcc')!
-    expect(found.fact).toMatch(/AWG 30, good for 1\.28 A; it carries 3\.6 A at peak/)
-    expect(settledBy(plan, found)).toBe(true)
+  it('names a wire that is too thin, and makes it thicker', () => {
+    const plan = fed(30, 3.6)
+    const [found] = findingsOf(plan, 'PWR-06')
+    expect(found!.fact).toBe('W1 of Ring is AWG 30, good for 1.28 A; it carries 3.6 A at peak')
+    expect(settledBy(plan, found!)).toBe(true)
   })
 })

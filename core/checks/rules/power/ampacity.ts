@@ -1,4 +1,5 @@
 import { ampacity, gaugeFor } from '../../../harness'
+import { referTo } from '../../../plan'
 import { formatAmps } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
@@ -9,11 +10,11 @@ function* check({ power }: CheckContext): Iterable<Report> {
       const gauge = gaugeFor(leaf.peak)
       yield {
         severity: leaf.typical > ampacity(wire.gauge) ? 'fix' : 'weigh',
-        subjects: [`wire:${wire.id}`, ...aboutSupply(leaf.supply)],
+        subjects: [referTo('wire', wire.id), ...aboutSupply(leaf.supply)],
         fact: `${wire.number} of ${nameOf(leaf.supply.fitted)} is AWG ${wire.gauge}, good for ${formatAmps(ampacity(wire.gauge))}; it carries ${formatAmps(leaf.peak)} at peak`,
         fixes:
           gauge < wire.gauge
-            ? [{ label: `Make it AWG ${gauge}`, edit: { type: 'wire.set', wire: wire.id, override: { gauge } } }]
+            ? [{ label: `Make it AWG ${gauge}`, edit: { type: 'wire.set', wire: wire.id, set: { gauge } } }]
             : [],
       }
     }

@@ -1,26 +1,44 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, change, factsOf } from '../../../../tests/helpers/plans'
+import { findingsOf } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+
+const bec = (terminal: string) => ({
+  supply: { min: 10, max: 60 },
+  terminals: { out: { label: 'OUT', role: 'supply' as const } },
+  outputs: { v5: { label: '5 V out', terminal, ground: 'gnd', volts: 5, limit: 3, kind: 'switching' } },
+})
 
 describe('PWR-07', () => {
-  it('is silent when each net has one source', () => {
-    expect(factsOf(allocated('spillway-hex'), 'PWR-07')).toEqual([])
+  const second = (terminal: string) => ({ terminal, ground: 'gnd', min: 4.5, max: 12, typical: 0.1, peak: 0.1, alternative: 'a' })
+  const gnss = {
+    supply: { alternative: 'a' },
+    terminals: { usb: { label: 'USB', role: 'supply' as const } },
+    supplies: { usb: second('usb') },
+  }
+  const rails = { v10: { label: '10 V', kind: 'switching' as const, volts: 10, source: 'bat', limit: 2 } }
+
+  it('is silent when one of two alternatives is fed, and about a source of its own terminal', () => {
+    expect(findingsOf(tiny({ rails, devices: { gnss }, feeds: { 'gnss/usb': null } }), 'PWR-07')).toEqual([])
+    expect(findingsOf(tiny({ devices: { bec: bec('out') }, feeds: { 'bec/main': 'rail:bat' } }), 'PWR-07')).toEqual([])
   })
-  it('tells of alternatives that are both fed', () => {
-    const plan = change(allocated('spillway-hex'), 'merlow-n3c', (gnss) => {
-      gnss.supplies.main!.alternative = 'a'
-      gnss.supplies.second = { ...gnss.supplies.main!, max: 12 }
-    })
-    const both = { ...plan, supplies: { ...plan.supplies, 'gnss/second': 'rail:v10' } }
-    expect(factsOf(both, 'PWR-07')[0]).toMatch(
-      /GNSS and compass is fed twice on one net: 4\.9\d? V from 5 V and (9\.9\d?|10) V from 10 V/,
-    )
+  it('stops at alternatives that are both fed from unlike sources', () => {
+    expect(findingsOf(tiny({ rails, devices: { gnss }, feeds: { 'gnss/usb': 'rail:v10' } }), 'PWR-07')).toMatchObject([
+      {
+        severity: 'stop',
+        fact: expect.stringMatching(
+          /^Gnss is fed twice on one net: (5|4\.9\d*) V from 5 V and (10|9\.9\d*) V from 10 V$/,
+        ) as string,
+      },
+    ])
   })
-  it('tells of an output joined to its own feed', () => {
-    const plan = change(
-      allocated('fellside-mapper'),
-      'rill-65',
-      (bec) => void (Object.values(bec.outputs)[0]!.terminal = Object.values(bec.supplies)[0]!.terminal),
-    )
-    expect(factsOf(plan, 'PWR-07')[0]).toContain('Servo BEC gives')
+  it('stops at an output joined to its own feed', () => {
+    expect(findingsOf(tiny({ devices: { bec: bec('vcc') }, feeds: { 'bec/main': 'rail:bat' } }), 'PWR-07')).toMatchObject([
+      { severity: 'stop', fact: 'Bec gives 5 V out on the terminal that Battery feeds' },
+    ])
+  })
+  it('stops at a device that feeds itself by hand, and offers another source', () => {
+    expect(findingsOf(tiny({ devices: { bec: bec('out') }, feeds: { 'bec/main': 'output:bec/v5' } }), 'PWR-07')).toMatchObject([
+      { severity: 'stop', fact: 'Bec: a device cannot feed itself', fixes: [{ label: 'Feed it from Battery' }] },
+    ])
   })
 })

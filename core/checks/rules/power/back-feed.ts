@@ -1,16 +1,22 @@
+import type { Place } from '../../../plan'
 import { formatVolts } from '../../../units'
-import { pairs } from '../../places'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { feedFixes, pairs, suitingSources, supplyReports } from '../../reports'
 
-function* check({ power, resolved }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { power, resolved } = context
+  const label = (place: Place) => power.nodes.find((node) => node.place === place)?.label ?? place
+  yield* supplyReports(context, 'PWR-07', ({ supply }) =>
+    feedFixes(supply, suitingSources(context, supply), (source) => `Feed it from ${source.label}`),
+  )
   for (const fitted of resolved.devices) {
     const fed = power.leaves.filter(({ supply }) => supply.fitted === fitted)
     for (const [one, other] of pairs(fed)) {
       const group = one.supply.supply.alternative
       if (!group || group !== other.supply.supply.alternative || one.source === other.source) continue
       yield {
-        subjects: [...aboutSupply(one.supply), ...aboutSupply(other.supply)],
-        fact: `${nameOf(fitted)} is fed twice on one net: ${formatVolts(one.full)} from ${label(power, one.source)} and ${formatVolts(other.full)} from ${label(power, other.source)}`,
+        subjects: [...new Set([...aboutSupply(one.supply), ...aboutSupply(other.supply)])],
+        fact: `${nameOf(fitted)} is fed twice on one net: ${formatVolts(one.full)} from ${label(one.source)} and ${formatVolts(other.full)} from ${label(other.source)}`,
       }
     }
     for (const { supply, source } of fed) {
@@ -18,13 +24,11 @@ function* check({ power, resolved }: CheckContext): Iterable<Report> {
       if (!joined) continue
       yield {
         subjects: aboutSupply(supply),
-        fact: `${nameOf(fitted)} gives ${joined.label} on the terminal that ${label(power, source)} feeds`,
+        fact: `${nameOf(fitted)} gives ${joined.label} on the terminal that ${label(source)} feeds`,
       }
     }
   }
 }
-
-const label = (power: CheckContext['power'], place: string) => power.nodes.find((node) => node.place === place)?.label ?? place
 
 export const backFeed: Rule = {
   meta: {

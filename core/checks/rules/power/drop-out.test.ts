@@ -1,17 +1,44 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, findingsOf, onBoard } from '../../../../tests/helpers/plans'
+import { edited, findingsOf } from '../../../../tests/helpers/findings'
+import { tiny, type TinyDevice } from '../../../../tests/helpers/tiny'
+import type { Rail } from '../../../catalogue'
+
+// Four lithium-polymer cells: 13.2 V to 16.8 V.
+const fed = (rail: Partial<Rail>, cells = 4) =>
+  edited(tiny({ rails: { v5: { ...rail } }, devices: { camera: { supply: { min: 0, max: 60 } } } }), {
+    type: 'battery.set',
+    battery: { cells, chemistry: 'lipo', capacity: 1000 },
+  })
 
 describe('PWR-03', () => {
-  it('is silent with a battery that suits', () => {
-    expect(findingsOf(allocated('spillway-hex'), 'PWR-03')).toEqual([])
+  it('is silent with a battery that suits, and about a rail that feeds nothing', () => {
+    expect(findingsOf(fed({ volts: 12, dropout: 1.2 }), 'PWR-03')).toEqual([])
+    expect(findingsOf({ ...fed({ volts: 12, dropout: 2 }), supplies: {} }, 'PWR-03')).toEqual([])
   })
   it('says how much is missing at empty battery', () => {
-    const plan = allocated('spillway-hex', { type: 'battery.set', battery: { cells: 3, chemistry: 'liion', capacity: 3000 } })
-    const found = findingsOf(plan, 'PWR-03').find(({ subjects }) => subjects[0] === 'rail:v10')!
-    expect(found.fact).toBe('10 V lacks 2.6 V at empty battery: it needs 10 V and its drop-out')
+    expect(findingsOf(fed({ volts: 12, dropout: 2 }), 'PWR-03')).toMatchObject([
+      {
+        severity: 'fix',
+        subjects: ['rail:v5', 'supply:camera/main', 'device:camera'],
+        fact: '5 V lacks 0.8 V at empty battery: it needs 12 V and its drop-out',
+      },
+    ])
   })
-  it('stops at an input beyond the range', () => {
-    const plan = onBoard(allocated('spillway-hex'), (board) => void (board.rails.v5!.input = { min: 7, max: 20 }))
-    expect(findingsOf(plan, 'PWR-03')[0]).toMatchObject({ severity: 'stop', fact: expect.stringContaining('25.2 V') })
+  it('stops at a battery above what the input bears', () => {
+    expect(findingsOf(fed({ input: { min: 7, max: 16 } }), 'PWR-03')).toMatchObject([
+      { severity: 'stop', fact: '5 V bears 16 V at its input; the full battery gives 16.8 V' },
+    ])
+  })
+  it('looks at the outputs of devices too', () => {
+    const bec: TinyDevice = {
+      supply: { min: 10, max: 60 },
+      terminals: { out: { label: 'OUT', role: 'supply' } },
+      outputs: { v12: { label: '12 V', terminal: 'out', ground: 'gnd', volts: 12, limit: 3, kind: 'switching', dropout: 2 } },
+    }
+    const plan = tiny({
+      devices: { bec, light: { supply: { min: 9, max: 15 } } },
+      feeds: { 'bec/main': 'rail:bat', 'light/main': 'output:bec/v12' },
+    })
+    expect(findingsOf(plan, 'PWR-03')[0]!.fact).toMatch(/^Bec 12 V lacks 0\.8\d* V at empty battery/)
   })
 })

@@ -1,10 +1,14 @@
+import { referTo } from '../../../plan'
 import { formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
+
+/** Volts that are but rounding. */
+const nothing = 1e-6
 
 function* check({ power }: CheckContext): Iterable<Report> {
   for (const node of power.nodes) {
     if (node.headroom === undefined || (!node.leaves.length && node.peak === 0)) continue
-    const fed = node.leaves.map(({ supply }) => `device:${supply.fitted.id}`)
+    const fed = node.leaves.flatMap(({ supply }) => [referTo('supply', supply.key), referTo('device', supply.fitted.id)])
     if (node.input && node.input.full > node.input.max) {
       yield {
         severity: 'stop',
@@ -12,7 +16,7 @@ function* check({ power }: CheckContext): Iterable<Report> {
         fact: `${node.label} bears ${formatVolts(node.input.max)} at its input; the full battery gives ${formatVolts(node.input.full)}`,
       }
     }
-    if (node.headroom >= 0) continue
+    if (node.headroom > -nothing) continue
     yield {
       subjects: [node.place, ...fed],
       fact: `${node.label} lacks ${formatVolts(-node.headroom)} at empty battery: it needs ${formatVolts(node.empty)} and its drop-out`,

@@ -1,18 +1,19 @@
-import type { FittedDevice } from '../../../plan'
+import { keyOf, referTo, type FittedDevice } from '../../../plan'
 import { formatVolts } from '../../../units'
-import type { Fix } from '../../finding'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import type { Fix } from '../../finding'
 
 function* check({ resolved, power }: CheckContext): Iterable<Report> {
   for (const tool of resolved.devices.filter(({ device }) => device.class === 'tool')) {
     for (const output of tool.device.outputs) {
-      for (const leaf of power.leaves.filter(({ source }) => source === `output:${tool.id}/${output.id}`)) {
+      const place = referTo('output', keyOf(tool.id, output.id))
+      for (const leaf of power.leaves.filter(({ source }) => source === place)) {
         const { supply, fitted } = leaf.supply
         const volts = output.volts ?? leaf.full
         if (volts >= supply.min && volts <= supply.max) continue
         yield {
           severity: volts > supply.max ? 'stop' : 'fix',
-          subjects: [`device:${tool.id}`, ...aboutSupply(leaf.supply)],
+          subjects: [referTo('device', tool.id), ...aboutSupply(leaf.supply)],
           fact: `${nameOf(tool)} is set to ${formatVolts(volts)}; ${nameOf(fitted)} takes ${formatVolts(supply.min)} to ${formatVolts(supply.max)}`,
           fixes: otherSettings(resolved, tool),
         }

@@ -1,6 +1,10 @@
+import { referTo, type Place } from '../../../plan'
 import { formatAmps } from '../../../units'
-import type { Fix } from '../../finding'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import type { Fix } from '../../finding'
+import { feedFixes, suitingSources } from '../../reports'
+
+type Supply = CheckContext['feeds'][number]['supply']
 
 function* check(context: CheckContext): Iterable<Report> {
   for (const source of context.sources) {
@@ -8,37 +12,32 @@ function* check(context: CheckContext): Iterable<Report> {
     if (!fed.length) continue
     const { typical, peak } = context.power.nodes.find(({ place }) => place === source.place)!
     if (peak <= source.limit) continue
-    const heaviest = [...fed].sort((a, b) => b.supply.supply.peak - a.supply.supply.peak)[0]!
-    const names = nameOf(heaviest.supply.fitted)
+    const heaviest = [...fed].sort((one, other) => other.supply.supply.peak - one.supply.supply.peak)[0]!
     yield {
       severity: typical > source.limit ? 'fix' : 'weigh',
-      subjects: [source.place, ...fed.map(({ supply }) => `device:${supply.fitted.id}`)],
-      fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak, ${formatAmps(heaviest.supply.supply.peak)} of it by ${names}`,
-      fixes: fixes(context, source.place, heaviest.supply),
+      subjects: [source.place, ...fed.map(({ supply }) => referTo('device', supply.fitted.id))],
+      fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak, ${formatAmps(heaviest.supply.supply.peak)} of it by ${nameOf(heaviest.supply.fitted)}`,
+      fixes: [...lighterVariants(context, heaviest.supply), ...elsewhere(context, source.place, heaviest.supply)],
     }
   }
 }
 
-/** Another source, or a variant that draws less. */
-function fixes(context: CheckContext, from: string, heaviest: CheckContext['feeds'][number]['supply']): Fix[] {
-  const { min, max, peak } = heaviest.supply
-  const elsewhere = context.sources
-    .filter((one) => one.place !== from && one.owner !== heaviest.fitted.id && one.min >= min && one.max <= max)
-    .map((one): Fix => ({
-      label: `Feed ${nameOf(heaviest.fitted)} from ${one.label}`,
-      edit: { type: 'supply.choose', supply: heaviest.key, source: one.place },
-    }))
-  const definition = context.resolved.plan.definitions.devices[heaviest.fitted.instance.definition]!
-  const lighter = Object.entries(definition.variants)
+function elsewhere(context: CheckContext, from: Place, supply: Supply): Fix[] {
+  const others = suitingSources(context, supply).filter(({ place }) => place !== from)
+  return feedFixes(supply, others, ({ label }) => `Feed ${nameOf(supply.fitted)} from ${label}`)
+}
+
+function lighterVariants({ resolved }: CheckContext, { fitted, supply }: Supply): Fix[] {
+  const { variants } = resolved.plan.definitions.devices[fitted.instance.definition]!
+  return Object.entries(variants)
     .filter(([id, { differences }]) => {
       const supplies = differences.supplies as Record<string, { peak?: number }> | undefined
-      return id !== heaviest.fitted.instance.variant && (supplies?.[heaviest.supply.id]?.peak ?? peak) < peak
+      return id !== fitted.instance.variant && (supplies?.[supply.id]?.peak ?? supply.peak) < supply.peak
     })
-    .map(([id, { name }]): Fix => ({
-      label: `${nameOf(heaviest.fitted)}: ${name}`,
-      edit: { type: 'device.variant', device: heaviest.fitted.id, variant: id },
+    .map(([id, { name }]) => ({
+      label: `${nameOf(fitted)}: ${name}`,
+      edit: { type: 'device.variant', device: fitted.id, variant: id },
     }))
-  return [...lighter, ...elsewhere]
 }
 
 export const railLimit: Rule = {

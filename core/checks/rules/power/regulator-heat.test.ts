@@ -1,14 +1,34 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, findingsOf, onBoard } from '../../../../tests/helpers/plans'
+import { findingsOf } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+
+// Full battery 16.8 V less 5 V: 11.8 V over the regulator.
+const heat = (typical: number, kind: 'linear' | 'switching', kelvinPerWatt?: number) =>
+  findingsOf(
+    tiny({
+      rails: { v5: { kind, ...(kelvinPerWatt === undefined ? {} : { kelvinPerWatt }) } },
+      devices: { camera: { supply: { typical, peak: typical } } },
+    }),
+    'PWR-04',
+  )
 
 describe('PWR-04', () => {
-  it('reckons (Vin − Vout) × I', () => {
-    const plan = onBoard(allocated('culvert-scout'), (board) => void (board.rails.v5!.kelvinPerWatt = 40))
-    const [found] = findingsOf(plan, 'PWR-04')
-    expect(found!.fact).toMatch(/5 V makes 8\.91 W of heat at 755 mA and full battery, 356 K above the air/)
-    expect(found!.severity).toBe('fix')
+  it('is silent where a regulator switches, or makes little heat', () => {
+    expect(heat(0.5, 'switching')).toEqual([])
+    expect(heat(0.08, 'linear')).toEqual([])
+    expect(heat(0.1, 'linear', 50)).toEqual([])
   })
-  it('is silent where regulators switch or carry little', () => {
-    expect(findingsOf(allocated('spillway-hex'), 'PWR-04')).toEqual([])
+  it('weighs more than a watt where nothing more is known', () => {
+    expect(heat(0.1, 'linear')).toMatchObject([
+      { severity: 'weigh', fact: '5 V makes 1.18 W of heat at 100 mA and full battery' },
+    ])
+  })
+  it('reckons the rise above the air, and has too much mended', () => {
+    expect(heat(0.1, 'linear', 60)).toMatchObject([
+      { severity: 'weigh', fact: '5 V makes 1.18 W of heat at 100 mA and full battery, 71 K above the air' },
+    ])
+    expect(heat(0.2, 'linear', 60)).toMatchObject([
+      { severity: 'fix', fact: expect.stringContaining('142 K above the air') as string },
+    ])
   })
 })

@@ -1,3 +1,4 @@
+import { referTo } from '../../../plan'
 import { formatAmps, plain } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 
@@ -16,7 +17,7 @@ function* check({ power }: CheckContext): Iterable<Report> {
     const rise = kelvin === undefined ? '' : `, ${plain(kelvin, 0)} K above the air`
     yield {
       severity: kelvin !== undefined && kelvin > tooHot ? 'fix' : 'weigh',
-      subjects: [node.place, ...node.leaves.map(({ supply }) => `device:${supply.fitted.id}`)],
+      subjects: [node.place, ...node.leaves.map(({ supply }) => referTo('device', supply.fitted.id))],
       fact: `${node.label} makes ${plain(watts)} W of heat at ${formatAmps(node.typical)} and full battery${rise}`,
     }
   }

@@ -1,21 +1,33 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, findingsOf, settledBy } from '../../../../tests/helpers/plans'
+import { findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+
+// Four lithium-polymer cells: 13.2 V to 16.8 V.
+const fed = (source: 'rail:bat' | 'rail:v5', min: number, max: number) =>
+  tiny({ devices: { camera: { supply: { min, max } } }, feeds: { 'camera/main': source } })
 
 describe('PWR-01', () => {
-  it('is silent on the demo builds', () => {
-    expect(findingsOf(allocated('spillway-hex'), 'PWR-01')).toEqual([])
+  it('is silent within the range, battery full and empty', () => {
+    expect(findingsOf(fed('rail:bat', 13.2, 16.8), 'PWR-01')).toEqual([])
+    expect(findingsOf(fed('rail:v5', 5, 5), 'PWR-01')).toEqual([])
   })
-  it('stops at too much voltage on a full battery', () => {
-    const plan = allocated('spillway-hex', { type: 'supply.choose', supply: 'gnss/main', source: 'rail:bat' })
+  it('stops at too much voltage on a full battery, and offers a source that suits', () => {
+    const plan = fed('rail:bat', 4.5, 16)
     const [found] = findingsOf(plan, 'PWR-01')
-    expect(found).toMatchObject({ severity: 'stop' })
-    expect(found!.fact).toContain('gives up to 25.2 V on a full battery; it bears 5.5 V')
+    expect(found).toMatchObject({ severity: 'stop', fact: 'Camera: Battery gives up to 16.8 V on a full battery; it bears 16 V' })
+    expect(found!.fixes.map(({ label }) => label)).toEqual(['Feed it from 5 V'])
     expect(settledBy(plan, found!)).toBe(true)
   })
-  it('asks to mend too little voltage', () => {
-    const plan = allocated('spillway-hex', { type: 'supply.choose', supply: 'spotlight/main', source: 'rail:v5' })
-    const [found] = findingsOf(plan, 'PWR-01')
-    expect(found).toMatchObject({ severity: 'fix' })
-    expect(found!.fact).toContain('goes down to 5 V on an empty battery; it needs 9 V')
+  it('has too little voltage mended', () => {
+    expect(findingsOf(fed('rail:v5', 9, 20), 'PWR-01')).toMatchObject([
+      {
+        severity: 'fix',
+        fact: 'Camera: 5 V goes down to 5 V on an empty battery; it needs 9 V',
+        fixes: [{ label: 'Feed it from Battery' }],
+      },
+    ])
+    expect(findingsOf(fed('rail:bat', 14, 20), 'PWR-01')[0]!.fact).toContain(
+      'goes down to 13.2 V on an empty battery; it needs 14 V',
+    )
   })
 })

@@ -1,15 +1,20 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, factsOf, onBoard } from '../../../../tests/helpers/plans'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+
+const devices = { esc: { supply: { min: 10, max: 20 } }, gnss: {}, camera: { supply: { min: 10, max: 20 } } }
+const feeds = { 'esc/main': 'rail:bat', 'camera/main': 'rail:bat' } as const
 
 describe('PWR-09', () => {
   it('lists the dead and the living', () => {
-    const [fact] = factsOf(allocated('spillway-hex'), 'PWR-09')
-    expect(fact).toMatch(/^on USB alone ESC four-in-one, .*Camera, .* are dead; Control receiver.* live$/)
+    expect(factsOf(tiny({ devices, feeds }), 'PWR-09')).toEqual(['on USB alone Esc, Camera are dead; Gnss live'])
+  })
+  it('says when nothing lives', () => {
+    expect(factsOf(tiny({ devices: { esc: devices.esc }, feeds: { 'esc/main': 'rail:bat' } }), 'PWR-09')).toEqual([
+      'on USB alone Esc is dead; nothing lives',
+    ])
   })
   it('is silent when USB feeds everything', () => {
-    const plan = onBoard(allocated('spillway-hex'), (board) => {
-      for (const rail of Object.values(board.rails)) rail.liveFrom = ['battery', 'usb']
-    })
-    expect(factsOf(plan, 'PWR-09')).toEqual([])
+    expect(factsOf(tiny({ devices: { gnss: {} } }), 'PWR-09')).toEqual([])
   })
 })

@@ -1,7 +1,8 @@
-import { gauges, nominalTolerance, type Wire } from '../../../harness'
-import { formatAmps, formatVolts, plain } from '../../../units'
-import type { Fix } from '../../finding'
+import { gauges, nominalTolerance, type PowerLeaf } from '../../../harness'
+import { referTo } from '../../../plan'
+import { formatAmps, formatVolts, plain, wireResistancePerMetre } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import type { Fix } from '../../finding'
 
 /** Share of the voltage that may be lost without a word. */
 const allowed = 0.05
@@ -15,22 +16,29 @@ function* check({ power }: CheckContext): Iterable<Report> {
     if (!short && leaf.drop < allowed * before) continue
     yield {
       severity: short ? 'fix' : 'weigh',
-      subjects: [...aboutSupply(leaf.supply), ...leaf.wires.map((wire) => `wire:${wire.id}`)],
+      subjects: [...aboutSupply(leaf.supply), ...leaf.wires.map((wire) => referTo('wire', wire.id))],
       fact: `${nameOf(leaf.supply.fitted)} gets ${formatVolts(leaf.empty)} at ${formatAmps(leaf.peak)} peak: its wires lose ${plain(leaf.drop, 3)} V there and back${short ? `; it needs ${formatVolts(supply.min)}` : ''}`,
-      fixes: thicker(leaf.wires),
+      fixes: thicker(leaf),
     }
   }
 }
 
-function thicker(wires: Wire[]): Fix[] {
-  const gauge = Math.max(gauges.at(-1)!, Math.min(...wires.map((wire) => wire.gauge)) - 4)
+/** Makes the wires as thick as it takes, or as thick as there are. */
+function thicker({ wires, drop, empty, supply: { supply } }: PowerLeaf): Fix[] {
+  const thickest = Math.min(...wires.map((wire) => wire.gauge))
+  const before = empty + drop
+  const bearable = Math.min(allowed * before, before - supply.min * (1 - nominalTolerance))
+  // Wires that differ are taken for the thickest of them, so that the drop reckoned is the most there can be.
+  const dropAt = (gauge: number) => (drop * wireResistancePerMetre(gauge)) / wireResistancePerMetre(thickest)
+  const gauge = gauges.find((size) => size < thickest && dropAt(size) < bearable) ?? gauges.at(-1)!
+  if (gauge >= thickest) return []
   return [
     {
       label: `Make them AWG ${gauge}`,
       edit: {
         type: 'several',
         label: `Make ${wires.map((wire) => wire.number).join(' and ')} AWG ${gauge}`,
-        edits: wires.map((wire) => ({ type: 'wire.set', wire: wire.id, override: { gauge } })),
+        edits: wires.map((wire) => ({ type: 'wire.set', wire: wire.id, set: { gauge } })),
       },
     },
   ]

@@ -1,37 +1,48 @@
-import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { formatVolts } from '../../../units'
+import { wireId } from '../../../harness'
+import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import type { Fix } from '../../finding'
+import { feedFixes, fitWire, suitingSources, supplyReports } from '../../reports'
 
-function* check({ resolved, feeds, sources, wires }: CheckContext): Iterable<Report> {
+type Feed = CheckContext['feeds'][number]
+
+function* check(context: CheckContext): Iterable<Report> {
+  const { resolved, feeds } = context
+  const suiting = (supply: Feed['supply']) => suitingSources(context, supply)
+  const fixes = (supply: Feed['supply']) => feedFixes(supply, suiting(supply), ({ label }) => `Feed it from ${label}`)
   if (!Object.keys(resolved.plan.assignment).length && !Object.keys(resolved.plan.supplies).length) return
+  yield* supplyReports(context, 'PWR-08', ({ supply }) => fixes(supply))
   for (const { supply, source } of feeds) {
-    const wire = wires.find(
-      (one) => one.from.device === supply.fitted.id && one.from.point === supply.supply.terminal && !one.omitted,
-    )
-    if (source && wire) continue
-    const fed = feeds.some(
-      (other) =>
-        other.source &&
-        other.supply.fitted === supply.fitted &&
-        other.supply.supply.alternative &&
-        other.supply.supply.alternative === supply.supply.alternative,
-    )
-    if (fed) continue
-    const { min, max } = supply.supply
-    const suiting = sources.filter((one) => one.min >= min && one.max <= max && one.owner !== supply.fitted.id)
-    const why = source
-      ? 'its supply wire is left off'
-      : suiting.length
-        ? 'no source is chosen'
-        : `no source gives ${formatVolts(min)} to ${formatVolts(max)}`
+    const wanted = resolved.plan.supplies[supply.key]
+    if (wanted !== undefined && !source) continue
+    if ((source && hasWire(context, supply)) || alternativeFed(feeds, supply)) continue
     yield {
       subjects: aboutSupply(supply),
-      fact: `${nameOf(supply.fitted)} has no supply: ${why}`,
-      fixes: suiting.map((one) => ({
-        label: `Feed it from ${one.label}`,
-        edit: { type: 'supply.choose', supply: supply.key, source: one.place },
-      })),
+      fact: `${nameOf(supply.fitted)} has no supply: ${source ? 'its supply wire is left off' : whyUnfed(supply, suiting(supply).length)}`,
+      fixes: source ? fitFixes(context, supply) : fixes(supply),
     }
   }
+}
+
+function hasWire({ wires }: CheckContext, { fitted, supply }: Feed['supply']): boolean {
+  return wires.some(({ id, omitted }) => id === wireId(fitted.id, supply.terminal) && !omitted)
+}
+
+function fitFixes({ wires }: CheckContext, { fitted, supply }: Feed['supply']): Fix[] {
+  return wires.filter(({ id }) => id === wireId(fitted.id, supply.terminal)).map(fitWire)
+}
+
+/** Of supplies that are alternatives to each other one is enough. */
+function alternativeFed(feeds: Feed[], { fitted, supply }: Feed['supply']): boolean {
+  const { alternative } = supply
+  return (
+    alternative !== undefined &&
+    feeds.some(({ source, supply: other }) => source && other.fitted === fitted && other.supply.alternative === alternative)
+  )
+}
+
+function whyUnfed({ supply: { min, max } }: Feed['supply'], suiting: number): string {
+  return suiting ? 'no source is chosen' : `no source gives ${formatVolts(min)} to ${formatVolts(max)}`
 }
 
 export const withoutSupply: Rule = {

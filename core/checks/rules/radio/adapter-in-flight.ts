@@ -1,29 +1,27 @@
+import { keyOf, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
-
-const bandShare = 0.04
+import { sameBand } from '../../radio'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   const controls = resolved.devices.filter(({ device }) => device.class === 'receiver')
   for (const adapter of resolved.devices.filter(({ device }) => device.class === 'adapter')) {
     for (const control of controls) {
-      const clash = adapter.device.radios.find((radio) =>
-        control.device.radios.some(({ megahertz }) => Math.abs(megahertz - radio.megahertz) / megahertz < bandShare),
-      )
+      const clash = adapter.device.radios.find((radio) => control.device.radios.some((other) => sameBand(radio, other)))
       if (!clash) continue
       const enable = adapter.device.needs.find((need) => need.kind === 'switch')
-      const silenced = enable && resolved.plan.assignment[`${adapter.id}/${enable.id}`] && enable.levels.armed === 'low'
-      if (silenced) continue
+      const key = enable && keyOf(adapter.id, enable.id)
+      if (key && resolved.plan.assignment[key] && enable.levels.armed === 'low') continue
+      const advice = enable
+        ? 'wire its enable line so that arming turns it off'
+        : clash.canBeOff
+          ? 'turn it off before flight'
+          : 'it cannot be turned off'
       yield {
-        subjects: [`device:${adapter.id}`, `device:${control.id}`],
-        fact: `${nameOf(adapter)} sends at ${clash.megahertz} MHz beside ${nameOf(control)}; ${enable ? 'wire its enable line so that arming turns it off' : clash.canBeOff ? 'turn it off before flight' : 'it cannot be turned off'}`,
+        subjects: [adapter, control].map(({ id }) => referTo('device', id)),
+        fact: `${nameOf(adapter)} sends at ${clash.megahertz} MHz beside ${nameOf(control)}; ${advice}`,
         fixes:
-          enable && adapter.instance.leftOut.includes(enable.id)
-            ? [
-                {
-                  label: 'Want the enable line',
-                  edit: { type: 'need.leave-out', need: `${adapter.id}/${enable.id}`, leftOut: false },
-                },
-              ]
+          key && adapter.instance.leftOut.includes(enable.id)
+            ? [{ label: 'Want the enable line', edit: { type: 'need.leave-out', need: key, leftOut: false } }]
             : [],
       }
     }

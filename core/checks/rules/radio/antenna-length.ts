@@ -1,3 +1,4 @@
+import { referTo } from '../../../plan'
 import { plain, quarterWave } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
@@ -11,7 +12,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       const wanted = quarterWave(megahertz, velocity)
       if (Math.abs(antenna - wanted) / wanted <= tolerance) continue
       yield {
-        subjects: [`device:${fitted.id}`],
+        subjects: [referTo('device', fitted.id)],
         fact: `${nameOf(fitted)} (${label}, ${megahertz} MHz) has an antenna of ${plain(antenna, 1)} mm; a quarter wave is ${plain(wanted, 1)} mm`,
       }
     }

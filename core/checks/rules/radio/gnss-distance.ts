@@ -1,4 +1,5 @@
 import { distanceOf } from '../../../harness'
+import { referTo } from '../../../plan'
 import { plain } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
@@ -12,20 +13,19 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
   for (const gnss of resolved.devices.filter(({ device }) => device.class === 'gnss')) {
     const compass = gnss.device.needs.some(({ kind }) => kind === 'i2c')
     const near = [
-      ...loud.map((one) => ({ id: one.id, name: nameOf(one), limit: fromTransmitter, what: 'satellites' })),
+      ...loud.map((fitted) => ({ id: fitted.id, name: nameOf(fitted), limit: fromTransmitter, wants: 'satellites want' })),
       ...(compass
-        ? [
-            ...heavy.map((one) => ({ id: one.id, name: nameOf(one), limit: fromMainLead, what: 'compass' })),
-            { id: 'battery', name: 'the main lead', limit: fromMainLead, what: 'compass' },
-          ]
+        ? [...heavy.map((fitted) => ({ id: fitted.id, name: nameOf(fitted) })), { id: 'battery', name: 'the main lead' }].map(
+            (part) => ({ ...part, limit: fromMainLead, wants: 'compass wants' }),
+          )
         : []),
     ]
-    for (const { id, name, limit, what } of near) {
+    for (const { id, name, limit, wants } of near) {
       const distance = distanceOf(resolved, gnss.id, id)
       if (distance >= limit) continue
       yield {
-        subjects: [`device:${gnss.id}`, ...(id === 'battery' ? [] : [`device:${id}`])],
-        fact: `${nameOf(gnss)} is ${plain(distance, 0)} mm from ${name}; its ${what} want${what === 'compass' ? 's' : ''} ${limit} mm`,
+        subjects: [gnss.id, ...(id === 'battery' ? [] : [id])].map((device) => referTo('device', device)),
+        fact: `${nameOf(gnss)} is ${plain(distance, 0)} mm from ${name}; its ${wants} ${limit} mm`,
       }
     }
   }

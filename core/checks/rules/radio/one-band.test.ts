@@ -1,12 +1,27 @@
 import { describe, expect, it } from 'vitest'
-import { add, allocated, factsOf } from '../../../../tests/helpers/plans'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+
+const radio = (megahertz: number, sends: boolean) => ({ radios: { main: { label: 'Radio', megahertz, sends } } })
+const facts = (megahertz: number, { sends = true, x = 300, classes = ['telemetry', 'adapter'] } = {}) =>
+  factsOf(
+    tiny({
+      devices: { one: { class: classes[0], ...radio(2400, false) }, other: { class: classes[1], ...radio(megahertz, sends) } },
+      plan: { spots: { one: { x: 0, y: 0 }, other: { x, y: 400 } } },
+    }),
+    'RFI-02',
+  )
 
 describe('RFI-02', () => {
-  it('is silent on unlike bands', () => {
-    expect(factsOf(allocated('spillway-hex'), 'RFI-02')).toEqual([])
-  })
   it('gives both frequencies and the distance', () => {
-    const plan = allocated('spillway-hex', add('tether-w', 'wifi'))
-    expect(factsOf(plan, 'RFI-02')[0]).toMatch(/Wireless adapter \(2440 MHz\) and wifi \(2440 MHz\) are \d+ mm apart on one band/)
+    expect(facts(2440)).toEqual(['One (2400 MHz) and Other (2440 MHz) are 500 mm apart on one band'])
+  })
+  it('is silent on unlike bands, far apart, or when neither sends', () => {
+    expect(facts(2600)).toEqual([])
+    expect(facts(2440, { x: 1000 })).toEqual([])
+    expect(facts(2440, { sends: false })).toEqual([])
+  })
+  it('leaves an adapter beside the control receiver to RFI-03', () => {
+    expect(facts(2440, { classes: ['receiver', 'adapter'] })).toEqual([])
   })
 })

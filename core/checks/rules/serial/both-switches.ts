@@ -1,13 +1,13 @@
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
 
-function* check({ resolved, links }: CheckContext): Iterable<Report> {
+function* check({ links }: CheckContext): Iterable<Report> {
   for (const link of links) {
-    const feature = resolved.protocols[link.board.protocol]?.feature
-    if (link.board.feature || !feature) continue
+    if (!link.feature || link.feature.on) continue
+    const { name } = link.feature
     yield {
       subjects: aboutLink(link),
-      fact: `${link.port.label} is set for ${needName(link.need)}, but the board-wide feature “${feature}” is off`,
-      fixes: [{ label: `Switch ${feature} on`, edit: { type: 'port.set', port: link.port.id, settings: { feature: true } } }],
+      fact: `${link.port.label} is set for ${needName(link.need)}, but the board-wide feature “${name}” is off`,
+      fixes: [{ label: `Switch ${name} on`, edit: { type: 'feature.set', feature: name, on: true } }],
     }
   }
 }

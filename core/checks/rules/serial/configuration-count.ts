@@ -1,17 +1,16 @@
+import { carriesConfiguration } from '../../../links'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { doWithout } from '../../reports'
 
 function* check({ resolved, links }: CheckContext): Iterable<Report> {
   const { maxLinks, usb } = resolved.board.configuration
-  const carrying = links.filter((link) => resolved.protocols[link.board.protocol]?.configuration)
+  const carrying = links.filter((link) => carriesConfiguration(resolved, link.board))
   const count = carrying.length + (usb ? 1 : 0)
   if (count <= maxLinks) return
   yield {
     subjects: carrying.flatMap(aboutLink),
     fact: `${count} links carry the configuration protocol${usb ? ', USB among them' : ''}; ${resolved.board.name} runs ${maxLinks} at once`,
-    fixes: carrying.map((link) => ({
-      label: `Do without ${needName(link.need)}`,
-      edit: { type: 'need.leave-out', need: link.need.key, leftOut: true },
-    })),
+    fixes: carrying.map(({ need }) => doWithout(need.key, `Do without ${needName(need)}`)),
   }
 }
 

@@ -1,20 +1,20 @@
-import type { CheckContext, Report, Rule } from '../../context'
-import { needName } from '../../context'
-import { keepOff } from '../../places'
+import { carriesConfiguration } from '../../../links'
+import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { keepOff } from '../../reports'
 
-function* check({ resolved, links }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { resolved, links } = context
   const { board } = resolved
-  const carrying = links.some((link) => resolved.protocols[link.board.protocol]?.configuration)
+  const carrying = links.some((link) => carriesConfiguration(resolved, link.board))
   const bridges = board.ports.filter((port) => port.usbShared)
   const taken = links.filter(({ port }) => port.usbShared)
-  const freeBridge = bridges.some((port) => !taken.some((link) => link.port === port))
+  const freeBridge = bridges.some((bridge) => !taken.some(({ port }) => port === bridge))
   if (board.configuration.usb || carrying || freeBridge || !links.length) return
+  const holders = taken.map(({ need, port }) => `${port.label}, which is the USB bridge, is taken by ${needName(need)}`)
   yield {
-    subjects: taken.flatMap(({ need, port }) => [`need:${need.key}`, `port:${port.id}`]),
-    fact: taken.length
-      ? `no link carries the configuration protocol: ${taken.map(({ need, port }) => `${port.label}, which is the USB bridge, is taken by ${needName(need)}`).join('; ')}`
-      : 'no link carries the configuration protocol',
-    fixes: taken.map((link) => keepOff(link.need, link.placement.place, link.port.label)),
+    subjects: taken.flatMap(aboutLink),
+    fact: ['no link carries the configuration protocol', holders.join('; ')].filter(Boolean).join(': '),
+    fixes: taken.map(({ need, placement }) => keepOff(context, need, placement.place)),
   }
 }
 

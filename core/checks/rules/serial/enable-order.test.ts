@@ -1,13 +1,18 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, factsOf } from '../../../../tests/helpers/plans'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { serial, tiny } from '../../../../tests/helpers/tiny'
+
+const on = (kind: 'hardware' | 'software') =>
+  tiny({ ports: { p1: { kind } }, devices: { gnss: { needs: { fix: serial() } } }, at: { 'gnss/fix': 'port:p1' } })
 
 describe('SER-17', () => {
-  it('is silent without software ports', () => {
-    expect(factsOf(allocated('spillway-hex'), 'SER-17')).toEqual([])
+  it('is silent without software ports in use', () => {
+    expect(factsOf(on('hardware'), 'SER-17')).toEqual([])
+    expect(factsOf({ ...on('software'), assignment: {} }, 'SER-17')).toEqual([])
   })
   it('tells the order of steps', () => {
-    expect(factsOf(allocated('culvert-scout'), 'SER-17')[0]).toMatch(
-      /Software port 1 for .* enable software ports first, save and restart/,
-    )
+    expect(factsOf(on('software'), 'SER-17')).toEqual([
+      'Port 1 for Gnss (Fix): enable software ports first, save and restart; only then does the port appear and can be set',
+    ])
   })
 })

@@ -1,23 +1,36 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, findingsOf, settledBy } from '../../../../tests/helpers/plans'
+import { edited, factsOf, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { serial, tiny } from '../../../../tests/helpers/tiny'
+import type { LinkSettings } from '../../../plan'
+
+const link = (device: LinkSettings) =>
+  edited(
+    tiny({
+      ports: { p1: {} },
+      devices: { gnss: { needs: { fix: serial({ bauds: [9600, 115200], default: 9600 }) } } },
+      at: { 'gnss/fix': 'port:p1' },
+    }),
+    { type: 'link.set', need: 'gnss/fix', end: 'device', set: device },
+  )
 
 describe('SER-02', () => {
   it('is silent when both ends are as allocated', () => {
-    expect(findingsOf(allocated('spillway-hex'), 'SER-02')).toEqual([])
+    expect(factsOf(link({}), 'SER-02')).toEqual([])
   })
-  it('gives the figures of both ends and mends either', () => {
-    const plan = allocated('spillway-hex', { type: 'link.set', need: 'overlay/text', settings: { baud: 19200 } })
+  it.each<[LinkSettings, string]>([
+    [{ baud: 115200 }, 'rate: board 9\u202f600 baud, device 115\u202f200 baud'],
+    [{ format: '8E2' }, 'character format: board 8N1, device 8E2'],
+    [{ inverted: true }, 'inversion: board not inverted, device inverted'],
+  ])('gives the figures of both ends, set to %o, and mends either', (device, figures) => {
+    const plan = link(device)
     const [found] = findingsOf(plan, 'SER-02')
-    expect(found!.fact).toContain('board 115\u202f200 baud, device 19\u202f200 baud')
-    expect(found!.subjects).toContain('need:overlay/text')
+    expect(found!.fact).toBe(`Gnss (Fix) and Port 1 differ in ${figures}`)
+    expect(found!.subjects).toEqual(['need:gnss/fix', 'device:gnss', 'port:p1'])
     expect(settledBy(plan, found!, 0)).toBe(true)
     expect(settledBy(plan, found!, 1)).toBe(true)
   })
-  it('reads frame and inversion too', () => {
-    const port = allocated('spillway-hex').assignment['gnss/fix']!.place.slice(5)
-    const plan = allocated('spillway-hex', { type: 'port.set', port, settings: { frame: '8E2', inverted: true } })
-    expect(findingsOf(plan, 'SER-02')[0]!.fact).toMatch(
-      /frame: board 8E2, device 8N1; inversion: board inverted, device not inverted/,
-    )
+  it('is silent when both are set alike', () => {
+    const plan = edited(link({ baud: 115200 }), { type: 'link.set', need: 'gnss/fix', end: 'board', set: { baud: 115200 } })
+    expect(factsOf(plan, 'SER-02')).toEqual([])
   })
 })

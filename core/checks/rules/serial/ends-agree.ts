@@ -1,11 +1,12 @@
-import type { LinkEnd, SerialLink } from '../../../links'
+import type { LinkValues, SerialLink } from '../../../links'
 import { formatBaud } from '../../../units'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
+import type { Fix } from '../../finding'
 
-const values: { key: 'baud' | 'frame' | 'inverted'; label: string; show: (end: LinkEnd) => string }[] = [
-  { key: 'baud', label: 'rate', show: (end) => formatBaud(end.baud) },
-  { key: 'frame', label: 'frame', show: (end) => end.frame },
-  { key: 'inverted', label: 'inversion', show: (end) => (end.inverted ? 'inverted' : 'not inverted') },
+const values: { key: 'baud' | 'format' | 'inverted'; label: string; show: (end: LinkValues) => string }[] = [
+  { key: 'baud', label: 'rate', show: ({ baud }) => formatBaud(baud) },
+  { key: 'format', label: 'character format', show: ({ format }) => format },
+  { key: 'inverted', label: 'inversion', show: ({ inverted }) => (inverted ? 'inverted' : 'not inverted') },
 ]
 
 function* check({ links }: CheckContext): Iterable<Report> {
@@ -21,21 +22,11 @@ function* check({ links }: CheckContext): Iterable<Report> {
   }
 }
 
-function fixes(link: SerialLink) {
-  const { baud, frame, inverted } = link.board
+function fixes({ need: { key: need }, board, device }: SerialLink): Fix[] {
+  const chosen = ({ baud, format, inverted }: LinkValues) => ({ baud, format, inverted })
   return [
-    {
-      label: 'Set the device as the board',
-      edit: { type: 'link.set' as const, need: link.need.key, settings: { baud, frame, inverted } },
-    },
-    {
-      label: 'Set the board as the device',
-      edit: {
-        type: 'port.set' as const,
-        port: link.port.id,
-        settings: { baud: link.device.baud, frame: link.device.frame, inverted: link.device.inverted },
-      },
-    },
+    { label: 'Set the device as the board', edit: { type: 'link.set', need, end: 'device', set: chosen(board) } },
+    { label: 'Set the board as the device', edit: { type: 'link.set', need, end: 'board', set: chosen(device) } },
   ]
 }
 
@@ -44,9 +35,9 @@ export const endsAgree: Rule = {
     id: 'SER-02',
     family: 'serial',
     severity: 'fix',
-    title: 'Rate, frame and inversion equal at both ends',
-    why: 'A receiver samples each bit where it expects it. With another rate, frame or polarity at the far end it reads noise, and counters stay at zero.',
-    reads: ['port settings', 'device settings'],
+    title: 'Rate, character format and inversion equal at both ends',
+    why: 'A receiver samples each bit where it expects it. With another rate, format or polarity at the far end it reads noise, and counters stay at zero.',
+    reads: ['link settings'],
   },
   check,
 }

@@ -1,21 +1,25 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, findingsOf, settledBy } from '../../../../tests/helpers/plans'
+import { edited, factsOf, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { serial, tiny } from '../../../../tests/helpers/tiny'
+
+const plan = tiny({ ports: { p1: {}, p2: {} }, devices: { gnss: { needs: { fix: serial() } } }, at: { 'gnss/fix': 'port:p1' } })
 
 describe('SER-03', () => {
-  it('is silent when each port does what its device speaks', () => {
-    expect(findingsOf(allocated('fellside-mapper'), 'SER-03')).toEqual([])
+  it('is silent when the port does what its device speaks', () => {
+    expect(factsOf(plan, 'SER-03')).toEqual([])
   })
-  it('speaks when a port is set to another function', () => {
-    const port = allocated('spillway-hex').assignment['gnss/fix']!.place.slice(5)
-    const plan = allocated('spillway-hex', { type: 'port.set', port, settings: { protocol: 'msp' } })
-    const [found] = findingsOf(plan, 'SER-03')
-    expect(found!.fact).toContain('is set to MSP; GNSS and compass (Position) speaks GNSS binary')
-    expect(settledBy(plan, found!)).toBe(true)
+  it('speaks when the port is set to another function', () => {
+    const other = edited(plan, { type: 'link.set', need: 'gnss/fix', end: 'board', set: { protocol: 'config' } })
+    const [found] = findingsOf(other, 'SER-03')
+    expect(found!.fact).toBe('Port 1 is set to Config; Gnss (Fix) speaks Talk')
+    expect(settledBy(other, found!)).toBe(true)
   })
-  it('speaks when a wire is on the pad of another port', () => {
-    const plan = allocated('spillway-hex', { type: 'wire.set', wire: 'gnss.tx', override: { pad: 'RX5', gauge: 26 } })
-    const [found] = findingsOf(plan, 'SER-03')
-    expect(found!.fact).toContain('is on pad RX5; its function is on Port 2')
-    expect(settledBy(plan, found!)).toBe(true)
+  it('speaks when a wire is on the pad of another port, and takes the pad away, also as JSON', () => {
+    const other = edited(plan, { type: 'wire.set', wire: 'gnss.tx', set: { pad: 'RX2', gauge: 26 } })
+    const [found] = findingsOf(other, 'SER-03')
+    expect(found!.fact).toBe('W2 of Gnss (Fix) is on pad RX2; its function is on Port 1')
+    const mended = edited(other, JSON.parse(JSON.stringify(found!.fixes[0]!.edit)))
+    expect(mended.wires).toEqual({ 'gnss.tx': { gauge: 26 } })
+    expect(factsOf(mended, 'SER-03')).toEqual([])
   })
 })

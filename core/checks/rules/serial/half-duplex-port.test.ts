@@ -1,19 +1,24 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, findingsOf } from '../../../../tests/helpers/plans'
+import { edited, factsOf } from '../../../../tests/helpers/findings'
+import { serial, tiny } from '../../../../tests/helpers/tiny'
+
+const link = (protocol: string, halfDuplex: boolean) =>
+  tiny({
+    ports: { p1: { halfDuplex } },
+    devices: { vtx: { needs: { control: serial({ protocol }) } } },
+    at: { 'vtx/control': 'port:p1' },
+  })
 
 describe('SER-08', () => {
-  it('is silent on ports that can turn round', () => {
-    expect(findingsOf(allocated('spillway-hex'), 'SER-08')).toEqual([])
+  it('is silent where the port can turn round, and about links on two wires', () => {
+    expect(factsOf(link('onewire', true), 'SER-08')).toEqual([])
+    expect(factsOf(link('talk', false), 'SER-08')).toEqual([])
   })
-  it('speaks of a one-wire link on a port that cannot', () => {
-    const start = allocated('spillway-hex')
-    const plan = allocated('spillway-hex', {
-      type: 'assignment.adopt',
-      assignment: { ...start.assignment, 'transmitter/control': { place: 'port:uart5', protocol: 'vtx-half', baud: 4800 } },
-      supplies: start.supplies,
-    })
-    expect(findingsOf(plan, 'SER-08')[0]!.fact).toContain(
-      'Video transmitter (Transmitter control) talks both ways on one wire; Port 5 cannot',
-    )
+  it('speaks of a one-wire device on a port that cannot', () => {
+    expect(factsOf(link('onewire', false), 'SER-08')).toEqual(['Vtx (Control): Port 1 cannot talk both ways on one wire'])
+  })
+  it.each(['board', 'device'] as const)('speaks when the %s is set to one wire by hand', (end) => {
+    const plan = edited(link('talk', false), { type: 'link.set', need: 'vtx/control', end, set: { halfDuplex: true } })
+    expect(factsOf(plan, 'SER-08')).toHaveLength(1)
   })
 })

@@ -1,26 +1,15 @@
-import { linesTaken } from '../../../links'
+import { referTo } from '../../../plan'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { fitWire, placeReports } from '../../reports'
 
-function* check({ resolved, links, wires }: CheckContext): Iterable<Report> {
-  for (const link of links) {
-    const lines = linesTaken(link.need.need, link.board)
-    for (const line of lines.filter((one) => !link.port[one])) {
+function* check(context: CheckContext): Iterable<Report> {
+  yield* placeReports(context, 'SER-07')
+  for (const link of context.links) {
+    for (const wire of context.wires.filter(({ need, omitted }) => need === link.need.key && omitted)) {
       yield {
-        subjects: aboutLink(link),
-        fact: `${needName(link.need)} needs ${line.toUpperCase()} of ${link.port.label}; revision ${resolved.board.revision} does not have it`,
-        fixes: [
-          {
-            label: `Keep it off ${link.port.label}`,
-            edit: { type: 'need.ban', need: link.need.key, place: link.placement.place },
-          },
-        ],
-      }
-    }
-    for (const wire of wires.filter((one) => one.need === link.need.key && one.omitted)) {
-      yield {
-        subjects: [`wire:${wire.id}`, ...aboutLink(link)],
+        subjects: [referTo('wire', wire.id), ...aboutLink(link)],
         fact: `${wire.number} (${wire.from.label}) of ${needName(link.need)} is left off, but the link needs it`,
-        fixes: [{ label: `Fit ${wire.number}`, edit: { type: 'wire.set', wire: wire.id, override: { omitted: false } } }],
+        fixes: [fitWire(wire)],
       }
     }
   }

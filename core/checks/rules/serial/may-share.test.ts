@@ -1,26 +1,55 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, factsOf, moved } from '../../../../tests/helpers/plans'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { serial, tiny, type TinyPort } from '../../../../tests/helpers/tiny'
+import type { Placement } from '../../../plan'
+
+type Said = Parameters<typeof serial>[0]
+const both = (port: TinyPort, one: Said, other: Said, during: [Placement['during']?, Placement['during']?] = []) =>
+  factsOf(
+    tiny({
+      ports: { p1: port },
+      devices: { logger: { needs: { log: serial(one) } }, esc: { needs: { telemetry: serial(other) } } },
+      at: {
+        'logger/log': { place: 'port:p1', during: during[0] },
+        'esc/telemetry': { place: 'port:p1', during: during[1] },
+      },
+    }),
+    'SER-13',
+  )
+const [talker, listener] = [{ lines: 'to-device' }, { lines: 'from-device' }] as const
 
 describe('SER-13', () => {
-  it('is silent when ports are shared as the board permits', () => {
-    expect(factsOf(allocated('spillway-hex'), 'SER-13')).toEqual([])
+  it('is silent about a listener and a talker on a port that splits', () => {
+    expect(both({ splitUse: true }, talker, listener)).toEqual([])
+  })
+  it('is silent about one link in each flight state', () => {
+    expect(both({ stateShared: true }, { states: 'disarmed' }, { states: 'armed' }, ['disarmed', 'armed'])).toEqual([])
   })
   it('speaks of two links that want one line', () => {
-    const plan = moved('spillway-hex', { 'gnss/fix': { place: 'port:uart1', protocol: 'gnss-binary', baud: 115200 } })
-    expect(factsOf(plan, 'SER-13')[0]).toBe(
-      'Control receiver (Control link) and GNSS and compass (Position) are both on Port 1: both want its TX and RX',
-    )
+    expect(both({ splitUse: true }, {}, {})).toEqual([
+      'Logger (Log) and Esc (Telemetry) are both on Port 1: both want its TX and RX',
+    ])
+    expect(both({ splitUse: true }, talker, talker)).toEqual([
+      'Logger (Log) and Esc (Telemetry) are both on Port 1: both want its TX',
+    ])
   })
   it('speaks of a port that cannot be split', () => {
-    const plan = moved('spillway-hex', {
-      'logger/log': { place: 'port:uart5', protocol: 'log-stream', baud: 115200 },
-      'esc/telemetry': { place: 'port:uart5', protocol: 'esc-telemetry', baud: 115200 },
-      'traffic/traffic': { place: 'port:uart7', protocol: 'mavlink', baud: 57600 },
-    })
-    expect(factsOf(plan, 'SER-13')[0]).toContain('are both on Port 5: the board cannot split it')
+    expect(both({}, talker, listener)).toEqual(['Logger (Log) and Esc (Telemetry) are both on Port 1: the board cannot split it'])
   })
-  it('speaks of unlike rates on a split port', () => {
-    const plan = allocated('spillway-hex', { type: 'link.set', need: 'logger/log', settings: { baud: 250000 } })
-    expect(factsOf(plan, 'SER-13')[0]).toContain('they need unlike rates or frames')
+  it('speaks of unlike rates or formats on a split port', () => {
+    const unlike = ['Logger (Log) and Esc (Telemetry) are both on Port 1: they need unlike rates or formats']
+    expect(both({ splitUse: true }, talker, { ...listener, bauds: [9600] })).toEqual(unlike)
+    expect(both({ splitUse: true }, talker, { ...listener, format: '8E2' })).toEqual(unlike)
+  })
+  it('speaks of a link that must have its port alone', () => {
+    expect(both({ splitUse: true }, talker, { ...listener, interruptible: false })).toEqual([
+      'Logger (Log) and Esc (Telemetry) are both on Port 1: Esc (Telemetry) must have it alone',
+    ])
+  })
+  it('speaks of a port by flight state for one and always for the other', () => {
+    const port = { stateShared: true, splitUse: true }
+    expect(both(port, { ...talker, states: 'armed' }, listener, ['armed', undefined])).toEqual([
+      'Logger (Log) and Esc (Telemetry) are both on Port 1: one has it by flight state, the other always',
+    ])
   })
 })

@@ -1,31 +1,25 @@
-import type { SerialLink } from '../../../links'
-import { linesTaken } from '../../../links'
-import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { keepOff, pairs } from '../../places'
+import { linesTaken, type SerialLink } from '../../../links'
+import { needName, type CheckContext, type Report, type Rule } from '../../context'
+import { clashReports } from '../../reports'
 
-/** Why two links cannot be on one port together; undefined when they can. */
-function obstacle(one: SerialLink, other: SerialLink): string | undefined {
-  const { port } = one
-  const [a, b] = [one.placement.during, other.placement.during]
-  if (a && b && a !== b) return port.stateShared ? undefined : 'the board cannot change its function on arming'
-  const lines = linesTaken(one.need.need, one.board).filter((line) => linesTaken(other.need.need, other.board).includes(line))
+/** Why two links cannot be on one port together. */
+function obstacle(one: SerialLink, other: SerialLink): string {
+  if (Boolean(one.placement.during) !== Boolean(other.placement.during)) return 'one has it by flight state, the other always'
+  const theirs = linesTaken(other.need.need, other.board)
+  const lines = linesTaken(one.need.need, one.board).filter((line) => theirs.includes(line))
   if (lines.length) return `both want its ${lines.map((line) => line.toUpperCase()).join(' and ')}`
-  if (!port.splitUse) return 'the board cannot split it'
-  return one.device.baud === other.device.baud && one.device.frame === other.device.frame
-    ? undefined
-    : 'they need unlike rates or frames'
+  return one.port.splitUse ? 'they need unlike rates or formats' : 'the board cannot split it'
 }
 
-function* check({ links }: CheckContext): Iterable<Report> {
-  for (const [one, other] of pairs(links)) {
-    const why = one.port === other.port ? obstacle(one, other) : undefined
-    if (!why) continue
-    yield {
-      subjects: [...aboutLink(one), ...aboutLink(other)],
-      fact: `${needName(one.need)} and ${needName(other.need)} are both on ${one.port.label}: ${why}`,
-      fixes: [one, other].map((link) => keepOff(link.need, link.placement.place, link.port.label)),
-    }
-  }
+function check(context: CheckContext): Iterable<Report> {
+  const link = (key: string) => context.links.find(({ need }) => need.key === key)
+  return clashReports(context, 'SER-13', (clash) => {
+    const [one, other] = [link(clash.one.need.key), link(clash.other.need.key)]
+    if (!one || !other) return undefined
+    const strict = [one, other].find(({ need }) => !need.need.interruptible)
+    const why = strict && one.port.splitUse ? `${needName(strict.need)} must have it alone` : obstacle(one, other)
+    return `${needName(one.need)} and ${needName(other.need)} are both on ${one.port.label}: ${why}`
+  })
 }
 
 export const mayShare: Rule = {

@@ -1,19 +1,16 @@
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { keepOff, placeReports } from '../../reports'
 
-function* check({ links }: CheckContext): Iterable<Report> {
-  for (const link of links) {
+function* check(context: CheckContext): Iterable<Report> {
+  yield* placeReports(context, 'SER-12')
+  for (const link of context.links) {
     if (link.need.need.interruptible) continue
-    const other = links.find((one) => one !== link && one.port === link.port)
-    if (!link.port.usbShared && !other) continue
-    const shared = other
-      ? `shares ${link.port.label} with ${needName(other.need)}`
-      : `is on ${link.port.label}, which the USB bridge can take away`
+    const other = context.links.find((shared) => shared !== link && shared.port === link.port)
+    if (!other) continue
     yield {
-      subjects: aboutLink(link),
-      fact: `${needName(link.need)} must never be interrupted and ${shared}`,
-      fixes: [
-        { label: `Keep it off ${link.port.label}`, edit: { type: 'need.ban', need: link.need.key, place: link.placement.place } },
-      ],
+      subjects: [...new Set([...aboutLink(link), ...aboutLink(other)])],
+      fact: `${needName(link.need)} must never be interrupted and shares ${link.port.label} with ${needName(other.need)}`,
+      fixes: [keepOff(context, link.need, link.placement.place), keepOff(context, other.need, other.placement.place)],
     }
   }
 }

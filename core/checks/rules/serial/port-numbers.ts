@@ -1,3 +1,4 @@
+import { referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
 
 function* check({ resolved, links }: CheckContext): Iterable<Report> {
@@ -5,7 +6,7 @@ function* check({ resolved, links }: CheckContext): Iterable<Report> {
   const ports = resolved.board.ports.filter((port) => used.has(port) && port.index !== port.number)
   if (!ports.length) return
   yield {
-    subjects: ports.map((port) => `port:${port.id}`),
+    subjects: ports.map((port) => referTo('port', port.id)),
     fact: `printed and firmware numbers differ: ${ports.map((port) => `${port.label} is ${port.number}`).join(', ')}; bridge steps take the firmware number`,
   }
 }

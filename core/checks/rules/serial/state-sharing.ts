@@ -1,11 +1,13 @@
-import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { keepOff, pairs } from '../../places'
+import { carriesConfiguration } from '../../../links'
+import { aboutLink, needName, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { doWithout, keepOff, pairs, placeReports } from '../../reports'
 
-function* check({ resolved, links }: CheckContext): Iterable<Report> {
-  for (const [one, other] of pairs(links.filter(({ placement }) => placement.during))) {
+function* check(context: CheckContext): Iterable<Report> {
+  yield* placeReports(context, 'SER-11')
+  for (const [one, other] of pairs(context.links.filter(({ placement }) => placement.during))) {
     if (one.port !== other.port || one.placement.during === other.placement.during) continue
     const [disarmed, armed] = one.placement.during === 'disarmed' ? [one, other] : [other, one]
-    const configuration = resolved.protocols[disarmed.board.protocol]?.configuration
+    const configuration = carriesConfiguration(context.resolved, disarmed.board)
     const consequence = configuration
       ? 'arming cuts the configuration link until you disarm; to watch an armed craft, move the other link or leave it out for that test'
       : `arming cuts ${needName(disarmed.need)} until you disarm`
@@ -13,11 +15,8 @@ function* check({ resolved, links }: CheckContext): Iterable<Report> {
       subjects: [...aboutLink(disarmed), ...aboutLink(armed)],
       fact: `${one.port.label} carries ${needName(disarmed.need)} while disarmed and ${needName(armed.need)} while armed: ${consequence}`,
       fixes: [
-        keepOff(armed.need, armed.placement.place, armed.port.label),
-        {
-          label: `Do without ${armed.need.fitted.instance.name}`,
-          edit: { type: 'need.leave-out', need: armed.need.key, leftOut: true },
-        },
+        keepOff(context, armed.need, armed.placement.place),
+        doWithout(armed.need.key, `Do without ${nameOf(armed.need.fitted)}`),
       ],
     }
   }

@@ -1,6 +1,6 @@
-import type { CheckContext, Report, Rule } from '../../context'
 import type { Wire } from '../../../harness'
-import { placeLabel } from '../../../plan'
+import { placeLabel, referTo, type Edit } from '../../../plan'
+import type { CheckContext, Report, Rule } from '../../context'
 
 /** The port line a pad is, if any. */
 function portLine({ resolved }: CheckContext, pad: string) {
@@ -15,7 +15,8 @@ function portLine({ resolved }: CheckContext, pad: string) {
 function* check(context: CheckContext): Iterable<Report> {
   for (const link of context.links) {
     if (link.board.halfDuplex) continue
-    for (const wire of context.wires.filter((one) => one.need === link.need.key && !one.omitted)) yield* checkWire(context, wire)
+    const own = context.wires.filter(({ need, omitted }) => need === link.need.key && !omitted)
+    for (const wire of own) yield* checkWire(context, wire)
   }
 }
 
@@ -25,28 +26,20 @@ function* checkWire(context: CheckContext, wire: Wire): Iterable<Report> {
   if (!end || (direction !== 'in' && direction !== 'out')) return
   if ((direction === 'out') === (end.line === 'rx')) return
   const both = direction === 'out' ? 'two outputs' : 'two inputs'
-  const label = placeLabel(`port:${end.port.id}`, context.resolved.plan)
+  const port = referTo('port', end.port.id)
+  const edits = crossing(context, wire)
   yield {
-    subjects: [`wire:${wire.id}`, `device:${wire.from.device}`, `port:${end.port.id}`, `need:${wire.need}`],
-    fact: `${wire.number} joins ${wire.from.label} of ${context.name(wire.from.device!)} to ${end.line.toUpperCase()} of ${label}: ${both} meet`,
-    fixes: [
-      { label: 'Cross the pair', edit: { type: 'several', label: `Cross ${wire.number}`, edits: crossing(context, wire) } },
-    ],
+    subjects: [referTo('wire', wire.id), referTo('device', wire.from.device!), port, referTo('need', wire.need!)],
+    fact: `${wire.number} joins ${wire.from.label} of ${context.name(wire.from.device!)} to ${end.line.toUpperCase()} of ${placeLabel(port, context.resolved.plan)}: ${both} meet`,
+    fixes: edits.length ? [{ label: 'Cross the pair', edit: { type: 'several', label: `Cross ${wire.number}`, edits } }] : [],
   }
 }
 
 /** Takes away the pads chosen by hand for the wires of the need, so that they cross again. */
-function crossing(context: CheckContext, wire: Wire) {
-  return context.wires
-    .filter((other) => other.need === wire.need && context.resolved.plan.wires[other.id]?.pad)
-    .map((other) => {
-      const { pad: _, ...rest } = context.resolved.plan.wires[other.id]!
-      return [
-        { type: 'wire.set' as const, wire: other.id, override: null },
-        ...(Object.keys(rest).length ? [{ type: 'wire.set' as const, wire: other.id, override: rest }] : []),
-      ]
-    })
-    .flat()
+function crossing({ wires, resolved }: CheckContext, { need }: Wire): Edit[] {
+  return wires
+    .filter((wire) => wire.need === need && resolved.plan.wires[wire.id]?.pad)
+    .map(({ id }) => ({ type: 'wire.set', wire: id, unset: ['pad'] }))
 }
 
 export const txMeetsRx: Rule = {

@@ -1,35 +1,33 @@
 import type { VideoNeed } from '../../../catalogue'
+import type { WireEnd } from '../../../harness'
+import { videoDirection } from '../../../suitability'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { aboutWire } from '../../reports'
 
-function* check({ resolved, wires }: CheckContext): Iterable<Report> {
-  for (const wire of wires) {
+/** Which way the picture goes at an end of a wire, and what the end is called. */
+function endOf({ resolved }: CheckContext, { device, point, label }: WireEnd): { direction?: 'in' | 'out'; name: string } {
+  const fitted = device === undefined ? undefined : resolved.device(device)
+  if (!fitted) {
+    const pin = resolved.pin(resolved.pad(point)?.pin ?? '')
+    return { direction: videoDirection(pin), name: `${resolved.board.name} ${label}` }
+  }
+  const need = fitted.device.needs.find((need): need is VideoNeed => need.kind === 'video' && need.terminal === point)
+  return { direction: need?.direction, name: `${nameOf(fitted)} ${label}` }
+}
+
+function* check(context: CheckContext): Iterable<Report> {
+  for (const wire of context.wires) {
     if (wire.kind !== 'video' || wire.omitted) continue
-    const ends = [wire.from, wire.to].map((end) => {
-      const fitted = end.device === undefined ? undefined : resolved.device(end.device)
-      const need = fitted?.device.needs.find((one): one is VideoNeed => one.kind === 'video' && one.terminal === end.point)
-      const use =
-        end.device === undefined
-          ? resolved.pin(resolved.pad(end.point)?.pin ?? '')?.functions.find(({ as }) => as === 'video-in' || as === 'video-out')
-              ?.as
-          : undefined
-      return {
-        direction: need?.direction ?? (use === 'video-in' ? 'in' : use === 'video-out' ? 'out' : undefined),
-        name: `${fitted ? nameOf(fitted) : resolved.board.name} ${end.label}`,
-      }
-    })
-    const [one, other] = ends
-    if (!one || !other || (one.direction && other.direction && one.direction !== other.direction)) continue
+    const [near, far] = [endOf(context, wire.from), endOf(context, wire.to)]
+    if (near.direction && far.direction && near.direction !== far.direction) continue
     yield {
-      subjects: [
-        `wire:${wire.id}`,
-        ...[wire.from.device, wire.to.device].filter((id) => id !== undefined).map((id) => `device:${id}`),
-      ],
+      subjects: aboutWire(wire),
       fact:
-        one.direction === other.direction
-          ? `${wire.number} joins two ${one.direction === 'in' ? 'inputs' : 'outputs'}: ${one.name} and ${other.name}`
-          : `${wire.number} takes video to ${other.direction ? one.name : other.name}, which carries none`,
-      fixes: resolved.plan.wires[wire.id]?.pad
-        ? [{ label: 'Wire it where it belongs', edit: { type: 'wire.set', wire: wire.id, override: null } }]
+        near.direction === far.direction
+          ? `${wire.number} joins two ${near.direction === 'in' ? 'inputs' : 'outputs'}: ${near.name} and ${far.name}`
+          : `${wire.number} takes video to ${far.direction ? near.name : far.name}, which carries none`,
+      fixes: context.resolved.plan.wires[wire.id]?.pad
+        ? [{ label: 'Wire it where it belongs', edit: { type: 'wire.set', wire: wire.id, unset: ['pad'] } }]
         : [],
     }
   }

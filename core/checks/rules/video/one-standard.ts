@@ -1,14 +1,14 @@
-import { standardsOf } from '../../video'
 import { videoChain } from '../../../harness'
 import type { CheckContext, Report, Rule } from '../../context'
+import { aboutVideo, standardsOf } from '../../video'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   for (const { from, to } of videoChain(resolved)) {
-    const [one, other] = [standardsOf(resolved, from), standardsOf(resolved, to)]
-    if (one.standards.some((standard) => other.standards.includes(standard))) continue
+    const [near, far] = [standardsOf(resolved, from), standardsOf(resolved, to)]
+    if (near.standards.some((standard) => far.standards.includes(standard))) continue
     yield {
-      subjects: [from, to].flatMap((end) => ('device' in end ? [`device:${end.device.id}`] : [])),
-      fact: `${one.name} gives ${one.standards.join(' or ')}; ${other.name} takes ${other.standards.join(' or ')}`,
+      subjects: [from, to].flatMap(aboutVideo),
+      fact: `${near.name} gives ${near.standards.join(' or ')}; ${far.name} takes ${far.standards.join(' or ')}`,
     }
   }
 }

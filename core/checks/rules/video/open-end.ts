@@ -1,20 +1,17 @@
 import { videoChain } from '../../../harness'
+import { keyOf, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { doWithout } from '../../reports'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
-  const links = videoChain(resolved)
-  const joined = new Set(
-    links.flatMap(({ from, to }) => [from, to].flatMap((end) => ('device' in end ? [`${end.device.id}.${end.terminal}`] : []))),
-  )
-  for (const fitted of resolved.devices) {
-    for (const need of fitted.device.needs) {
-      if (need.kind !== 'video' || fitted.instance.leftOut.includes(need.id) || joined.has(`${fitted.id}.${need.terminal}`))
-        continue
-      yield {
-        subjects: [`device:${fitted.id}`, `need:${fitted.id}/${need.id}`],
-        fact: `${nameOf(fitted)}: ${need.label} ${need.direction === 'out' ? 'goes nowhere' : 'gets nothing'}`,
-        fixes: [{ label: 'Do without it', edit: { type: 'need.leave-out', need: `${fitted.id}/${need.id}`, leftOut: true } }],
-      }
+  const ends = videoChain(resolved).flatMap(({ from, to }) => [from, to])
+  const joined = new Set(ends.flatMap((end) => ('device' in end ? [keyOf(end.device.id, end.terminal)] : [])))
+  for (const { key, need, fitted } of resolved.needs) {
+    if (need.kind !== 'video' || joined.has(keyOf(fitted.id, need.terminal))) continue
+    yield {
+      subjects: [referTo('device', fitted.id), referTo('need', key)],
+      fact: `${nameOf(fitted)}: ${need.label} ${need.direction === 'out' ? 'goes nowhere' : 'gets nothing'}`,
+      fixes: [doWithout(key, 'Do without it')],
     }
   }
 }

@@ -1,3 +1,4 @@
+import { referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
@@ -6,7 +7,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
   if (!digital.length || analog.length) return
   for (const overlay of resolved.devices.filter(({ device }) => device.class === 'overlay')) {
     yield {
-      subjects: [`device:${overlay.id}`, ...digital.map(({ id }) => `device:${id}`)],
+      subjects: [overlay, ...digital].map(({ id }) => referTo('device', id)),
       fact: `${nameOf(overlay)} writes on an analog picture; ${digital.map(nameOf).join(', ')} carries a digital one, whose text comes over its serial link`,
       fixes: [{ label: `Remove ${nameOf(overlay)}`, edit: { type: 'device.remove', device: overlay.id } }],
     }

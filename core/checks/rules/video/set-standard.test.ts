@@ -1,18 +1,26 @@
 import { describe, expect, it } from 'vitest'
-import { allocated, change, factsOf } from '../../../../tests/helpers/plans'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { tiny } from '../../../../tests/helpers/tiny'
+
+const facts = (...standards: ('PAL' | 'NTSC')[]) =>
+  factsOf(
+    tiny({
+      devices: {
+        camera: { needs: { vid: { kind: 'video', direction: 'out', standards } } },
+        vtx: { needs: { vid: { kind: 'video', direction: 'in', standards: ['PAL', 'NTSC'] } } },
+      },
+    }),
+    'VID-04',
+  )
 
 describe('VID-04', () => {
   it('speaks where the chain could be either', () => {
-    const plan = change(allocated('spillway-hex'), 'linnet-w', (camera) => {
-      for (const need of Object.values(camera.needs) as { standards?: string[] }[])
-        if (need.standards) need.standards = ['PAL', 'NTSC']
-    })
-    expect(factsOf(plan, 'VID-04')[0]).toContain('Camera, Text overlay, Video transmitter know PAL and NTSC')
+    expect(facts('PAL', 'NTSC')).toEqual([
+      'all of Camera, Vtx know PAL and NTSC; set one and the same in each, do not trust them to find out',
+    ])
   })
-  it('is silent where only one is possible', () => {
-    const plan = change(allocated('spillway-hex'), 'linnet-w', (camera) => {
-      for (const need of Object.values(camera.needs) as { standards?: string[] }[]) if (need.standards) need.standards = ['PAL']
-    })
-    expect(factsOf(plan, 'VID-04')).toEqual([])
+  it('is silent where only one is possible, and without a chain', () => {
+    expect(facts('PAL')).toEqual([])
+    expect(factsOf(tiny({ devices: { camera: {} } }), 'VID-04')).toEqual([])
   })
 })

@@ -1,15 +1,15 @@
-import { standardsOf } from '../../video'
 import { videoChain } from '../../../harness'
 import type { CheckContext, Report, Rule } from '../../context'
+import { aboutVideo, standardsOf } from '../../video'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
-  const links = videoChain(resolved)
-  if (!links.length) return
-  const ends = links.flatMap(({ from, to }) => [standardsOf(resolved, from), standardsOf(resolved, to)])
+  const points = videoChain(resolved).flatMap(({ from, to }) => [from, to])
+  if (!points.length) return
+  const ends = points.map((point) => standardsOf(resolved, point))
   const common = (['PAL', 'NTSC'] as const).filter((standard) => ends.every(({ standards }) => standards.includes(standard)))
   if (common.length < 2) return
   yield {
-    subjects: links.flatMap(({ from, to }) => [from, to].flatMap((end) => ('device' in end ? [`device:${end.device.id}`] : []))),
+    subjects: [...new Set(points.flatMap(aboutVideo))],
     fact: `all of ${[...new Set(ends.map(({ name }) => name))].join(', ')} know PAL and NTSC; set one and the same in each, do not trust them to find out`,
   }
 }

@@ -10,7 +10,7 @@ function* check({ links, resolved }: CheckContext): Iterable<Report> {
       fixes: [
         {
           label: 'Set the device to the board’s',
-          edit: { type: 'link.set', need: link.need.key, settings: { protocol: link.board.protocol } },
+          edit: { type: 'link.set', need: link.need.key, end: 'device', set: { protocol: link.board.protocol } },
         },
       ],
     }

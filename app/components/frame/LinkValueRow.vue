@@ -1,0 +1,89 @@
+<script setup lang="ts">
+/** One value of a link at its two ends. */
+import { mdiRestore } from '@mdi/js'
+import type { LinkSide } from '#core/plan'
+
+type Value = string | number | boolean
+interface End {
+  value: Value
+  /** Set by hand, not as allocated. */
+  byHand: boolean
+}
+
+const props = defineProps<{
+  label: string
+  values: { value: Value; title: string }[]
+  board: End
+  device: End
+}>()
+const emit = defineEmits<{ set: [end: LinkSide, value: Value]; unset: [end: LinkSide] }>()
+const same = computed(() => props.board.value === props.device.value)
+const ends: readonly LinkSide[] = ['board', 'device']
+
+function choose(end: LinkSide, event: Event) {
+  const { value } = props.values[(event.target as HTMLSelectElement).selectedIndex]!
+  emit('set', end, value)
+}
+</script>
+
+<template>
+  <tr>
+    <td class="quiet">{{ label }}</td>
+    <template v-for="end in ends" :key="end">
+      <td v-if="end === 'device'" class="sign" :class="{ unlike: !same }" :title="same ? 'both ends agree' : 'the ends differ'">
+        {{ same ? '=' : '≠' }}
+      </td>
+      <td>
+        <select
+          :aria-label="`${label} at the ${end}`"
+          :class="{ hand: props[end].byHand }"
+          :title="props[end].byHand ? 'set by hand' : 'as allocated'"
+          @change="choose(end, $event)"
+        >
+          <option
+            v-for="choice in values"
+            :key="String(choice.value)"
+            :value="String(choice.value)"
+            :selected="choice.value === props[end].value"
+          >
+            {{ choice.title }}
+          </option>
+        </select>
+        <button
+          v-if="props[end].byHand"
+          class="back"
+          :aria-label="`${label} at the ${end} as allocated`"
+          title="As allocated"
+          @click="emit('unset', end)"
+        >
+          <v-icon :icon="mdiRestore" size="14" />
+        </button>
+      </td>
+    </template>
+  </tr>
+</template>
+
+<style scoped>
+td {
+  padding: var(--space-1) var(--space-2) var(--space-1) 0;
+  white-space: nowrap;
+}
+select {
+  border: var(--edge);
+  border-radius: 3px;
+  max-width: calc(100% - 20px);
+  background: rgb(var(--v-theme-surface));
+  color: inherit;
+}
+select.hand {
+  border-color: rgb(var(--v-theme-secondary));
+  border-width: 2px;
+}
+.sign {
+  text-align: center;
+  font-weight: 700;
+}
+.unlike {
+  color: rgb(var(--v-theme-error));
+}
+</style>

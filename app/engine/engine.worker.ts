@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { engine } from './engine'
+
+expose(engine)

@@ -1,0 +1,56 @@
+import type { Edit, Plan } from '#core/plan'
+
+/** A version of a build as others see it. */
+export interface SavedVersion {
+  number: number
+  savedAt: string
+  author: string
+  note: string
+  steps: string[]
+}
+
+/** A plan as it stands in a version. */
+export interface Saved {
+  version: number
+  plan: Plan
+}
+
+/** What is sent to be kept: the plan, and the edits that lead there from version `base`. */
+export interface Saving {
+  /** The same when it is sent again, so that an answer which was lost makes no second version. */
+  saveId: string
+  base: number
+  plan: Plan
+  edits: Edit[]
+  steps: string[]
+  author: string
+  note: string
+}
+
+/** What a session wants of the server. */
+export interface BuildServer {
+  load: (id: string) => Promise<Saved>
+  /**
+   * Keeps a version and gives its number.
+   * @throws SavedElsewhere when another version came in since `base`
+   * @throws NotLedThere when the edits do not lead from `base` to the plan
+   * @throws SaveRefused when it is refused for another reason; any other error leaves open whether it came in
+   */
+  save: (id: string, saving: Saving) => Promise<number>
+}
+
+/** Another tab or person saved first. */
+export class SavedElsewhere extends Error {
+  constructor(
+    readonly newest: Saved,
+    readonly versions: SavedVersion[],
+  ) {
+    super(`version ${newest.version} was saved elsewhere first`)
+  }
+}
+
+/** The server has looked at the save and does not take it; it did not come in. */
+export class SaveRefused extends Error {}
+
+/** The server came to another plan by the edits that were sent. */
+export class NotLedThere extends SaveRefused {}

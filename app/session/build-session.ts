@@ -1,0 +1,208 @@
+import type { Finding } from '#core/checks'
+import type { Analysis } from '#core/engine'
+import {
+  applyEdit,
+  doEdit,
+  followUp,
+  redo,
+  sameValue,
+  startHistory,
+  undo,
+  type Edit,
+  type History,
+  type Place,
+  type Plan,
+} from '#core/plan'
+import { editSchema, validate } from '#core/schema'
+import type { Answer } from '../engine/engine'
+import type { BuildServer, Saved } from './build-server'
+import { SaveQueue, type Conflict, type SaveState, type SaveSurroundings } from './save-queue'
+
+/** What an edit would change. */
+export interface Preview {
+  settles: Finding[]
+  brings: Finding[]
+  moves: { need: string; to?: Place }[]
+}
+
+/** What analyses plans for a session. */
+export interface PlanAnalyst {
+  settle: (plan: Plan) => Promise<Answer | undefined>
+  preview: (plan: Plan) => Promise<Answer | undefined>
+  end: () => void
+}
+
+export interface Surroundings extends SaveSurroundings {
+  server: BuildServer
+  analyst: () => PlanAnalyst
+  /** Called with why an edit does not fit. */
+  complain: (message: string) => void
+}
+
+/** All that is shown of a session, at one moment. */
+export interface SessionState {
+  readonly id: string
+  readonly version: number
+  readonly plan: Plan
+  readonly analysis?: Analysis
+  readonly working: boolean
+  readonly saveState: SaveState
+  readonly problem: string
+  readonly conflict?: Conflict
+  readonly undoLabel?: string
+  readonly redoLabel?: string
+}
+
+/**
+ * One opened build: its plan with undo and redo, its analysis, and its saving. It
+ * is bound to its id for good; whatever answer comes late reaches no other build.
+ */
+export class BuildSession {
+  private history: History
+  private analysis?: Analysis
+  private working = false
+  private fault = ''
+  private analyst?: PlanAnalyst
+  private readonly queue: SaveQueue
+
+  constructor(
+    readonly id: string,
+    saved: Saved,
+    private readonly around: Surroundings,
+  ) {
+    this.history = startHistory(saved.plan)
+    this.queue = new SaveQueue(id, saved, around)
+  }
+
+  static async open(id: string, around: Surroundings): Promise<BuildSession> {
+    return new BuildSession(id, await around.server.load(id), around)
+  }
+
+  get state(): SessionState {
+    const { id, history, analysis, working, queue } = this
+    return {
+      id,
+      version: queue.version,
+      plan: history.plan,
+      analysis,
+      working,
+      saveState: queue.state,
+      problem: this.fault || queue.problem,
+      conflict: queue.conflict,
+      undoLabel: history.done.at(-1)?.label,
+      redoLabel: history.undone.at(-1)?.label,
+    }
+  }
+
+  /** Everything that was done is kept by the server. */
+  get settled(): boolean {
+    return this.queue.settled
+  }
+
+  /** Comes onto the screen: starts to analyse. */
+  attach(): Promise<void> {
+    this.analyst ??= this.around.analyst()
+    return this.analyse()
+  }
+
+  /** Leaves the screen: ends the analysis and saves what there is. Resolves when the server has answered. */
+  detach(): Promise<void> {
+    this.analyst?.end()
+    this.analyst = undefined
+    this.working = false
+    return this.queue.flush()
+  }
+
+  /** Does an edit; says why when it is none that the server would keep, or does not fit. */
+  edit(edit: Edit): void {
+    let next: History
+    try {
+      validate(editSchema, edit)
+      next = doEdit(this.history, edit)
+    } catch (error) {
+      this.around.complain((error as Error).message)
+      return
+    }
+    if (next === this.history) return
+    this.history = next
+    this.queue.push(next.done.at(-1)!, next.plan)
+    void this.analyse()
+  }
+
+  undo(): void {
+    const step = this.history.done.at(-1)
+    if (!step) return
+    this.history = undo(this.history)
+    this.queue.retract(step, this.history.plan)
+    void this.analyse()
+  }
+
+  redo(): void {
+    const step = this.history.undone.at(-1)
+    if (!step) return
+    this.history = redo(this.history)
+    this.queue.push(step, this.history.plan)
+    void this.analyse()
+  }
+
+  save(note = ''): Promise<void> {
+    return this.queue.flush(note)
+  }
+
+  /** Goes on from the version that came in first; one's own can be had back by undo. */
+  async settleConflict(choice: 'mine' | 'merge' | 'theirs'): Promise<void> {
+    const plan = this.queue.settleConflict(choice)
+    if (choice === 'mine') return
+    const { format: _format, schema: _schema, ...sections } = plan
+    const of = choice === 'theirs' ? 'take theirs' : 'merge with theirs'
+    this.history = doEdit(this.history, { type: 'sections.restore', of, sections })
+    await this.analyse()
+  }
+
+  /** What an edit would lead to, without doing it; undefined when the plan went on meanwhile. */
+  async preview(edit: Edit): Promise<Preview | undefined> {
+    const { plan } = this.history
+    const before = this.analysis?.findings ?? []
+    const after = await this.analyst?.preview(applyEdit(plan, edit))
+    if (!after || this.history.plan !== plan) return undefined
+    const facts = (findings: Finding[]) => new Set(findings.map(({ fact }) => fact))
+    const [known, now] = [facts(before), facts(after.analysis.findings)]
+    return {
+      settles: before.filter(({ fact }) => !now.has(fact)),
+      brings: after.analysis.findings.filter(({ fact }) => !known.has(fact)),
+      moves: Object.keys(plan.assignment)
+        .filter((key) => after.assignment[key]?.place !== plan.assignment[key]!.place)
+        .map((need) => ({ need, to: after.assignment[need]?.place })),
+    }
+  }
+
+  private async analyse(): Promise<void> {
+    const { plan } = this.history
+    const { analyst } = this
+    if (!analyst) return
+    this.working = true
+    this.around.changed()
+    try {
+      const answer = await analyst.settle(plan)
+      if (!answer || this.analyst !== analyst || this.history.plan !== plan) return
+      this.take(answer)
+      this.fault = ''
+    } catch (error) {
+      this.fault = (error as Error).message
+    }
+    this.working = false
+    this.around.changed()
+  }
+
+  /** Takes an answer; what the engine changed becomes part of the step that it answers. */
+  private take({ analysis, assignment, supplies }: Answer): void {
+    const { plan, done } = this.history
+    this.analysis = analysis
+    if (sameValue(plan.assignment, assignment) && sameValue(plan.supplies, supplies)) return
+    const before = done.at(-1)
+    this.history = followUp(this.history, { type: 'assignment.adopt', assignment, supplies })
+    const after = this.history.done.at(-1)!
+    if (before) this.queue.extend(before, after, this.history.plan)
+    else this.queue.push(after, this.history.plan)
+  }
+}

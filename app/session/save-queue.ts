@@ -1,0 +1,219 @@
+import { rebase, stepTo, type Plan, type Rebase, type Step } from '#core/plan'
+import {
+  NotLedThere,
+  SavedElsewhere,
+  SaveRefused,
+  type BuildServer,
+  type Saved,
+  type SavedVersion,
+  type Saving,
+} from './build-server'
+
+export type SaveState = 'saved' | 'changed' | 'saving' | 'conflict' | 'failed'
+
+/** Another version that came in first, and what becomes of one's own steps on it. */
+export interface Conflict {
+  newest: number
+  theirs: Plan
+  versions: SavedVersion[]
+  merged: Rebase
+}
+
+export interface SaveSurroundings {
+  server: Pick<BuildServer, 'save'>
+  author: () => string
+  newId: () => string
+  /** Runs something later; gives what takes it back. */
+  later: (run: () => void, milliseconds: number) => () => void
+  /** Called after each change of state. */
+  changed: () => void
+}
+
+/** Milliseconds from an edit to its saving, and from a failure to the next try. */
+const pause = 700
+const untilRetry = 5000
+
+/** Saves of one build, one after another: never two at a time, each on the version that the one before made. */
+export class SaveQueue {
+  state: SaveState = 'saved'
+  problem = ''
+  conflict?: Conflict
+  /** Steps not yet sent, each with the plan it led to. */
+  private pending: { step: Step; plan: Plan }[] = []
+  /** The plan that is on its way, and the sending of it. */
+  private sending?: { plan: Plan; done: Promise<void> }
+  private note = ''
+  /** A save of which nobody knows whether it came in: it is sent again as it was, before anything else. */
+  private unsure?: { saving: Saving; pending: { step: Step; plan: Plan }[] }
+  private takeBack?: () => void
+
+  constructor(
+    private readonly id: string,
+    private saved: Saved,
+    private readonly around: SaveSurroundings,
+  ) {}
+
+  get version(): number {
+    return this.saved.version
+  }
+
+  /** Everything is kept by the server. */
+  get settled(): boolean {
+    return !this.pending.length && !this.sending && !this.conflict && !this.unsure
+  }
+
+  /** The plan as it will be kept. */
+  private get plan(): Plan {
+    return this.pending.at(-1)?.plan ?? this.sending?.plan ?? this.unsure?.saving.plan ?? this.saved.plan
+  }
+
+  /** Takes a step that led to a plan, to be saved soon. */
+  push(step: Step, plan: Plan): void {
+    this.pending.push({ step, plan })
+    this.soon()
+  }
+
+  /** Takes a longer step in the place of the last; as one of its own where the last is on its way already. */
+  extend(before: Step, after: Step, plan: Plan): void {
+    if (this.pending.at(-1)?.step === before) this.pending.pop()
+    else after = stepTo(this.plan, plan, after.label)
+    this.push(after, plan)
+  }
+
+  /** Takes a step back that was not sent yet, or takes its undoing as another step. */
+  retract(step: Step, plan: Plan): void {
+    if (this.pending.at(-1)?.step === step) {
+      this.pending.pop()
+      this.soon()
+    } else {
+      this.push({ label: `Undo: ${step.label}`, edits: [step.undo], undo: step.undo }, plan)
+    }
+  }
+
+  /** Saves what there is to save now, with a note where given; resolves when the server has answered for all of it. */
+  async flush(note = ''): Promise<void> {
+    this.takeBack?.()
+    this.takeBack = undefined
+    this.note ||= note
+    while (this.sending) await this.sending.done
+    if (this.conflict) return
+    if (!this.pending.length && !this.note && !this.unsure) {
+      this.problem = ''
+      if (this.state === 'changed') this.become('saved')
+      return
+    }
+    await this.send()
+    if (this.state === 'changed') await this.flush()
+  }
+
+  private send(): Promise<void> {
+    const { saving, pending } = this.unsure ?? this.compose()
+    const { plan, note } = saving
+    const done = this.around.server.save(this.id, saving).then(
+      (version) => {
+        this.sending = undefined
+        this.unsure = undefined
+        this.saved = { version, plan }
+        this.problem = ''
+        this.become(this.pending.length || this.note ? 'changed' : 'saved')
+      },
+      (error: Error) => {
+        this.sending = undefined
+        if (error instanceof SavedElsewhere || error instanceof SaveRefused) {
+          this.unsure = undefined
+          this.pending = [...pending, ...this.pending]
+          this.note ||= note
+        } else {
+          this.unsure = { saving, pending }
+        }
+        this.fail(error)
+      },
+    )
+    this.sending = { plan, done }
+    this.become('saving')
+    return done
+  }
+
+  /** What there is to save, taken off the queue. */
+  private compose() {
+    const { pending, note, plan } = this
+    this.pending = []
+    this.note = ''
+    const saving: Saving = {
+      saveId: this.around.newId(),
+      base: this.saved.version,
+      plan,
+      edits: pending.flatMap(({ step }) => step.edits),
+      steps: pending.map(({ step }) => step.label),
+      author: this.around.author(),
+      note,
+    }
+    return { saving, pending }
+  }
+
+  private fail(error: Error): void {
+    if (error instanceof SavedElsewhere) {
+      const { newest, versions } = error
+      const mine = this.pending.map(({ step }) => step)
+      this.conflict = {
+        newest: newest.version,
+        theirs: newest.plan,
+        versions: versions.filter(({ number }) => number > this.version),
+        merged: rebase(newest.plan, mine),
+      }
+      this.become('conflict')
+      return
+    }
+    // What was done does not replay: what it came to is sent as one step instead, so that nothing is lost.
+    const fold = error instanceof NotLedThere && this.pending.length > 1
+    if (fold) this.fold(this.pending.map(({ step }) => step.label).join('; '))
+    this.problem = `not saved: ${error.message}`
+    this.become('failed')
+    this.takeBack = this.around.later(() => void this.flush(), fold ? 0 : untilRetry)
+  }
+
+  /** All that is pending as one step from the saved version. */
+  private fold(label: string): void {
+    const { plan } = this
+    this.pending = [{ step: stepTo(this.saved.plan, plan, label), plan }]
+  }
+
+  /**
+   * Goes on from the version that came in first: with one's own plan as the next
+   * version, with one's own steps as far as they fit on theirs, or with theirs.
+   * @returns the plan to go on from
+   */
+  settleConflict(choice: 'mine' | 'merge' | 'theirs'): Plan {
+    const { newest, theirs, merged } = this.conflict!
+    const mine = this.plan
+    const labels = this.pending.map(({ step }) => step.label).join('; ')
+    this.saved = { version: newest, plan: theirs }
+    this.conflict = undefined
+    this.pending = []
+    if (choice === 'mine') this.push(stepTo(theirs, mine, `Keep mine over version ${newest}: ${labels}`), mine)
+    else if (choice === 'merge') this.pushAll(theirs, merged.applied)
+    else this.become('saved')
+    return this.plan
+  }
+
+  private pushAll(from: Plan, steps: Step[]): void {
+    let plan = from
+    for (const step of steps) {
+      plan = rebase(plan, [step]).plan
+      this.push(step, plan)
+    }
+    if (!steps.length) this.become('saved')
+  }
+
+  private soon(): void {
+    this.takeBack?.()
+    this.takeBack = this.around.later(() => void this.flush(), pause)
+    if (!this.sending && !this.conflict) this.become('changed')
+    else this.around.changed()
+  }
+
+  private become(state: SaveState): void {
+    this.state = state
+    this.around.changed()
+  }
+}

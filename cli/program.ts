@@ -1,0 +1,74 @@
+import { Command } from 'commander'
+import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
+import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
+import { finish } from './output'
+
+/** Runs the command line; arguments start after the name of the program. Sets the exit code. */
+export function runProgram(args: string[]): void {
+  const program = new Command('ypodoma')
+    .description('Decide which peripheral goes where on a flight controller, from a plan file.')
+    .exitOverride()
+    .showHelpAfterError()
+
+  program
+    .command('analyse')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--json', 'everything as JSON')
+    .description('allocation and findings; exit 0 clean, 1 findings of stop or fix, 2 unusable input')
+    .action((file: string, options: { json?: boolean }) => analyseCommand(file, options))
+
+  program
+    .command('wires')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--csv', 'as CSV')
+    .description('the wire list')
+    .action((file: string, options: { csv?: boolean }) => wiresCommand(file, options))
+
+  program
+    .command('allocate')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--json', 'everything as JSON')
+    .option('--alternatives <n>', 'the next best n allocations that really differ')
+    .description('the best allocation, conflicts with their ways out, alternatives; exit 1 when a must has no place')
+    .action((file: string, options: { json?: boolean; alternatives?: string }) => allocateCommand(file, options))
+
+  program
+    .command('boards')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--json', 'everything as JSON')
+    .description('the same fit-out on every board and revision, best first')
+    .action((file: string, options: { json?: boolean }) => boardsCommand(file, options))
+
+  program
+    .command('why')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .requiredOption('--need <device/need>', 'need, as listed by analyse --json')
+    .requiredOption('--place <place>', 'port, pad or bus, such as port:uart1 or uart1')
+    .option('--json', 'as JSON')
+    .description('what a place is to a need, and who would have to move; exit 1 when it cannot be')
+    .action((file: string, options: { need: string; place: string; json?: boolean }) => whyCommand(file, options))
+
+  program
+    .command('power')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--json', 'everything as JSON')
+    .option('--state <state>', 'which devices live: usb, battery or both', 'both')
+    .description('the power tree with currents, heat, drop-out and what lives in a state')
+    .action((file: string, options: { json?: boolean; state: string }) => powerCommand(file, options))
+
+  program
+    .command('draw')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .requiredOption('--svg <file>', 'where the drawing goes, or - for standard output')
+    .option('--layers <list>', 'which wires are drawn as lines: signal, video, supply, ground', 'signal,video')
+    .description('the harness drawing as SVG')
+    .action((file: string, options: { svg: string; layers: string }) => drawCommand(file, options))
+
+  program
+    .command('demo-plan')
+    .argument('<name>', 'spillway-hex, culvert-scout or fellside-mapper')
+    .description('prints a demo build as a plan file')
+    .action((name: string) => demoPlanCommand(name))
+
+  finish(() => program.parse(args, { from: 'user' }))
+}

@@ -1,0 +1,73 @@
+/** The schema version of each kind of definition that this program writes. */
+export const definitionSchemas = { board: 2, device: 2, protocol: 3 } as const
+
+type Document = Record<string, unknown>
+type Step = (document: Document) => Document
+type Part = (part: unknown) => unknown
+
+/** For each kind the steps from version to version, the first from 1 to 2. */
+const steps: Record<keyof typeof definitionSchemas, Step[]> = {
+  board: [(board) => everywhere(board, ['revisions', 'firmwares'], withoutBuzzer)],
+  device: [(device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) })],
+  protocol: [
+    ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),
+    // Which protocol carries the configuration is for the board to say.
+    ({ configuration: _, ...protocol }) => protocol,
+  ],
+}
+
+/** A definition changed in its base and in the differences of all its revisions, versions or variants. */
+function everywhere(definition: Document, groups: string[], change: Part): Document {
+  return groups.reduce((document, group) => withPart(document, group, eachDiffering(change)), change(definition) as Document)
+}
+
+/**
+ * Brings a definition of an older schema version to the present one. What is not
+ * a definition, or newer, is left as it is: the reader tells what is wrong with it.
+ */
+export function upgradeDefinition(value: unknown): unknown {
+  if (!isMap(value)) return value
+  const { kind, schema } = value
+  if (typeof kind !== 'string' || !Object.hasOwn(steps, kind) || typeof schema !== 'number') return value
+  const pending = steps[kind as keyof typeof steps].slice(schema - 1)
+  if (schema < 1 || !Number.isInteger(schema) || !pending.length) return value
+  return pending.reduce<Document>((document, step, at) => ({ ...step(document), schema: schema + at + 1 }), value)
+}
+
+/** "frame" once named the format of a character on a serial line, in the options of serial needs. */
+function formatsOfNeeds(needs: unknown): unknown {
+  if (!isMap(needs)) return needs
+  return Object.fromEntries(
+    Object.entries(needs).map(([id, need]) => [id, withPart(need, 'options', (options) => (Array.isArray(options) ? options.map(formatOfOption) : options))]),
+  )
+}
+
+function formatOfOption(option: unknown): unknown {
+  if (!isMap(option) || !('frame' in option)) return option
+  const { frame, ...rest } = option
+  return { ...rest, format: frame }
+}
+
+/** What a pin drives a buzzer with was said twice, once apart from the pin. */
+function withoutBuzzer(board: unknown): unknown {
+  if (!isMap(board)) return board
+  const { buzzer: _, ...rest } = board
+  return rest
+}
+
+/** Changes the differences of each revision, version or variant. */
+function eachDiffering(change: Part): Part {
+  return (versions) => {
+    if (!isMap(versions)) return versions
+    return Object.fromEntries(Object.entries(versions).map(([id, version]) => [id, withPart(version, 'differences', change)]))
+  }
+}
+
+/** A map with one of its parts changed; anything else as it is. */
+function withPart(value: unknown, key: string, change: (part: unknown) => unknown): Document {
+  return (isMap(value) && key in value ? { ...value, [key]: change(value[key]) } : value) as Document
+}
+
+function isMap(value: unknown): value is Document {
+  return typeof value === 'object' && value !== null && !Array.isArray(value)
+}

@@ -1,0 +1,141 @@
+import type { Wire } from '../harness'
+import {
+  placeLabel,
+  referTo,
+  type FittedNeed,
+  type FittedSupply,
+  type NeedKey,
+  type Place,
+  type ResolvedPlan,
+  type Subject,
+} from '../plan'
+import {
+  betterRates,
+  isPossible,
+  supplyOffers,
+  type Clash,
+  type Fact,
+  type Placed,
+  type PlacedSupply,
+  type Source,
+  type Way,
+} from '../suitability'
+import { formatBaud } from '../units'
+import { aboutPlaced, aboutSupply, nameOf, needName, type CheckContext, type Report } from './context'
+import type { Fix } from './finding'
+
+/** Sets of two, each pair once. */
+export function pairs<T>(list: T[]): [T, T][] {
+  return list.flatMap((first, at) => list.slice(at + 1).map((second): [T, T] => [first, second]))
+}
+
+/** The fix that keeps a need off a place. */
+export function keepOff({ resolved }: CheckContext, need: FittedNeed, place: Place): Fix {
+  const label = `Keep ${nameOf(need.fitted)} off ${placeLabel(place, resolved.plan)}`
+  return { label, edit: { type: 'need.ban', need: need.key, place } }
+}
+
+/** The fix that keeps a placed need off its place. */
+export function keepAway(context: CheckContext, { need, placement }: Placed): Fix {
+  return keepOff(context, need, placement.place)
+}
+
+/** The fix that gives a need up. */
+export function doWithout(need: NeedKey, label: string): Fix {
+  return { label, edit: { type: 'need.leave-out', need, leftOut: true } }
+}
+
+/** What a rule says of the places that needs have: each fact of it that is grave enough to report. */
+export function* placeReports(
+  context: CheckContext,
+  rule: string,
+  fixes: (placed: Placed, fact: Fact) => Fix[] = (placed) => [keepAway(context, placed)],
+): Iterable<Report> {
+  for (const placed of context.placed) {
+    for (const fact of placed.way.facts) {
+      if (fact.rule !== rule || !fact.severity) continue
+      yield {
+        severity: fact.severity,
+        subjects: aboutPlaced(placed),
+        fact: `${needName(placed.need)}: ${fact.text}`,
+        fixes: fixes(placed, fact),
+      }
+    }
+  }
+}
+
+/** The same of the sources that supply inputs have. */
+export function* supplyReports(context: CheckContext, rule: string, fixes: (fed: PlacedSupply) => Fix[]): Iterable<Report> {
+  for (const fed of context.fed) {
+    for (const fact of fed.way.facts) {
+      if (fact.rule !== rule || !fact.severity) continue
+      yield {
+        severity: fact.severity,
+        subjects: [...aboutSupply(fed.supply), fed.source],
+        fact: `${nameOf(fed.supply.fitted)}: ${fact.text}`,
+        fixes: fixes(fed),
+      }
+    }
+  }
+}
+
+/** What a rule says of needs that take one thing together. */
+export function* clashReports(context: CheckContext, rule: string, say: (clash: Clash) => string | undefined): Iterable<Report> {
+  for (const clash of context.clashes) {
+    const fact = clash.rule === rule ? say(clash) : undefined
+    if (fact === undefined) continue
+    yield {
+      subjects: [...new Set([...aboutPlaced(clash.one), ...aboutPlaced(clash.other)])],
+      fact,
+      fixes: [keepAway(context, clash.one), keepAway(context, clash.other)],
+    }
+  }
+}
+
+/** Sources that suit a supply input, so that feeding it from there brings nothing grave. */
+export function suitingSources({ resolved, sources }: CheckContext, supply: FittedSupply): Source[] {
+  const suits = (way: Way) => isPossible(way) && !way.facts.some(({ rule }) => rule === 'PWR-03')
+  const suiting = new Set(supplyOffers(resolved, supply).flatMap(({ place, ways }) => (ways.some(suits) ? [place] : [])))
+  return sources.filter(({ place }) => suiting.has(place))
+}
+
+/** Fixes that feed a supply input from elsewhere. */
+export function feedFixes(supply: FittedSupply, sources: Source[], label: (source: Source) => string): Fix[] {
+  return sources.map((source) => ({
+    label: label(source),
+    edit: { type: 'supply.choose', supply: supply.key, source: source.place },
+  }))
+}
+
+/** Fixes that set both ends of a link to a rate that its port makes well. */
+export function rateFixes({ links }: CheckContext, { need: { key } }: Placed): Fix[] {
+  const link = links.find(({ need }) => need.key === key)
+  if (!link) return []
+  return betterRates(link).map((baud) => ({
+    label: `Set both ends to ${formatBaud(baud)}`,
+    edit: {
+      type: 'several',
+      label: `Run ${needName(link.need)} at ${formatBaud(baud)}`,
+      edits: [
+        { type: 'link.set', need: key, end: 'board', set: { baud } },
+        { type: 'link.set', need: key, end: 'device', set: { baud } },
+      ],
+    },
+  }))
+}
+
+/** Labels of the pads that bring a pin out, or the pin itself. */
+export function padName({ padsOfPin }: ResolvedPlan, pin: string): string {
+  return padsOfPin(pin)[0]?.label ?? pin
+}
+
+/** Subjects of a wire: itself and the devices at its ends. */
+export function aboutWire({ id, from, to }: Wire): Subject[] {
+  const devices = [from.device, to.device].filter((device) => device !== undefined)
+  return [referTo('wire', id), ...devices.map((device) => referTo('device', device))]
+}
+
+/** The fix that fits a wire which was left off. */
+export function fitWire({ id, number }: Wire): Fix {
+  return { label: `Fit ${number}`, edit: { type: 'wire.set', wire: id, unset: ['omitted'] } }
+}

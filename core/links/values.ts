@@ -1,0 +1,95 @@
+import type { SerialNeed, SerialOption, SerialPort } from '../catalogue'
+import { idIn, type FittedNeed, type LinkSettings, type LinkSide, type Placement, type ResolvedPlan } from '../plan'
+import type { Baud } from '../units'
+
+/** All values of one end of a serial link. */
+export type LinkValues = Required<LinkSettings>
+
+/** A serial link with the values that apply at both of its ends. */
+export interface SerialLink extends Record<LinkSide, LinkValues> {
+  need: FittedNeed & { need: SerialNeed }
+  port: SerialPort
+  placement: Placement
+  /** The device's way of speaking that the link was placed with. */
+  option: SerialOption
+  /** Board-wide feature that the board's protocol wants, and whether it is on. */
+  feature?: { name: string; on: boolean }
+}
+
+/** What both ends of a link are set to under one of the device's ways of speaking: its own values where it names them, the protocol's otherwise. */
+export function agreedValues(resolved: ResolvedPlan, option: SerialOption, baud: Baud): LinkValues {
+  const protocol = resolved.protocols[option.protocol]
+  return {
+    protocol: option.protocol,
+    baud,
+    format: option.format ?? protocol?.format ?? '8N1',
+    inverted: option.inverted ?? protocol?.inverted ?? false,
+    halfDuplex: option.halfDuplex ?? protocol?.halfDuplex ?? false,
+  }
+}
+
+/** Rates of an option that a port takes, the device's own default first, then from the fastest down. */
+export function ratesOf({ bauds, default: preferred }: SerialOption, port: Pick<SerialPort, 'minBaud' | 'maxBaud'>): Baud[] {
+  const down = [...bauds].sort((one, other) => other - one)
+  return [...new Set([preferred, ...down])].filter((baud) => baud >= port.minBaud && baud <= port.maxBaud)
+}
+
+/** Whether an end is set to the protocol by which the board is configured. */
+export function carriesConfiguration({ board }: ResolvedPlan, { protocol }: Pick<LinkValues, 'protocol'>): boolean {
+  return protocol === board.configuration.protocol
+}
+
+const known = new WeakMap<ResolvedPlan, SerialLink[]>()
+
+/** The serial links of a plan as assigned, with what is set by hand at either end laid over. */
+export function serialLinks(resolved: ResolvedPlan): SerialLink[] {
+  const found = known.get(resolved)
+  if (found) return found
+  const links = resolved.needs.flatMap((fitted) => {
+    const { need } = fitted
+    const placement = resolved.plan.assignment[fitted.key]
+    const port = resolved.port(idIn('port', placement?.place) ?? '')
+    return need.kind === 'serial' && placement && port ? [linkAt(resolved, { ...fitted, need }, port, placement)] : []
+  })
+  known.set(resolved, links)
+  return links
+}
+
+/**
+ * A link at a port. A placement that names a protocol which the device does not speak sets the board's end alone.
+ * @param byHand what is set by hand at its ends; that of the plan when missing
+ */
+export function linkAt(
+  resolved: ResolvedPlan,
+  need: SerialLink['need'],
+  port: SerialPort,
+  placement: Placement,
+  byHand: Partial<Record<LinkSide, LinkSettings>> | undefined = resolved.plan.links[need.key],
+): SerialLink {
+  const { options } = need.need
+  const option = options.find(({ protocol }) => protocol === placement.protocol) ?? options[0]!
+  const agreed = agreedValues(resolved, option, placement.baud ?? ratesOf(option, port)[0] ?? option.default)
+  const board: LinkValues = { ...agreed, protocol: placement.protocol ?? agreed.protocol, ...byHand?.board }
+  const wanted = resolved.protocols[board.protocol]?.feature
+  return {
+    need,
+    port,
+    placement,
+    option,
+    board,
+    device: { ...agreed, ...byHand?.device },
+    ...(wanted === undefined ? {} : { feature: { name: wanted, on: resolved.plan.features[wanted] ?? true } }),
+  }
+}
+
+/** Lines of a port that a link takes. On one wire that is TX alone. */
+export function linesTaken(need: SerialNeed, values: Pick<LinkValues, 'halfDuplex'>): ('tx' | 'rx')[] {
+  if (values.halfDuplex) return ['tx']
+  if (need.lines === 'both') return ['tx', 'rx']
+  return need.lines === 'to-device' ? ['tx'] : ['rx']
+}
+
+/** The device's terminal at the other end of a line of the port: it listens on what the board's TX drives; on one wire one terminal does both. */
+export function terminalAt({ tx, rx }: SerialNeed, line: 'tx' | 'rx'): string | undefined {
+  return line === 'tx' ? (rx ?? tx) : tx
+}

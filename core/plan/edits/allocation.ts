@@ -1,0 +1,80 @@
+import type { Placement } from '../plan'
+import { splitKey, type NeedKey, type Place, type SupplyKey } from '../reference'
+import { deviceOf, type EditGroup } from './kind'
+
+export interface AllocationEdits {
+  'need.leave-out': { need: NeedKey; leftOut: boolean }
+  'need.lock': { need: NeedKey; place: Place }
+  'need.unlock': { need: NeedKey }
+  'need.ban': { need: NeedKey; place: Place }
+  'need.allow': { need: NeedKey; place: Place }
+  'assignment.adopt': { assignment: Record<NeedKey, Placement>; supplies: Record<SupplyKey, Place> }
+  'supply.choose': { supply: SupplyKey; source: Place }
+}
+
+/** What goes where, and what the user has fixed or ruled out. */
+export const allocationEdits: EditGroup<AllocationEdits> = {
+  'need.leave-out': {
+    apply: (plan, { need, leftOut }) => {
+      const [device, id] = splitKey(need)
+      const instance = deviceOf(plan, device)
+      instance.leftOut = instance.leftOut.filter((left) => left !== id)
+      if (!leftOut) return
+      instance.leftOut.push(id)
+      delete plan.assignment[need]
+      delete plan.locks[need]
+    },
+    words: ({ need, leftOut }, speech) =>
+      leftOut ? `Do without a line of ${speech.owner(need)}` : `Want the line of ${speech.owner(need)} again`,
+    shape: ({ joi, key }) => ({ need: key.required(), leftOut: joi.boolean().required() }),
+  },
+  'need.lock': {
+    apply: (plan, { need, place }) => {
+      deviceOf(plan, splitKey(need)[0])
+      plan.locks[need] = place
+      if (plan.bans[need]) plan.bans[need] = plan.bans[need].filter((banned) => banned !== place)
+    },
+    words: ({ need, place }, speech) => `Lock ${speech.owner(need)} to ${speech.place(place)}`,
+    shape: ({ key, place }) => ({ need: key.required(), place: place.required() }),
+  },
+  'need.unlock': {
+    apply: (plan, { need }) => void delete plan.locks[need],
+    words: ({ need }, speech) => `Unlock ${speech.owner(need)}`,
+    shape: ({ key }) => ({ need: key.required() }),
+  },
+  'need.ban': {
+    apply: (plan, { need, place }) => {
+      deviceOf(plan, splitKey(need)[0])
+      if (plan.locks[need] === place) delete plan.locks[need]
+      plan.bans[need] = [...(plan.bans[need] ?? []).filter((banned) => banned !== place), place]
+    },
+    words: ({ need, place }, speech) => `Keep ${speech.owner(need)} off ${speech.place(place)}`,
+    shape: ({ key, place }) => ({ need: key.required(), place: place.required() }),
+  },
+  'need.allow': {
+    apply: (plan, { need, place }) => {
+      const rest = (plan.bans[need] ?? []).filter((banned) => banned !== place)
+      if (rest.length) plan.bans[need] = rest
+      else delete plan.bans[need]
+    },
+    words: ({ need, place }, speech) => `Allow ${speech.owner(need)} on ${speech.place(place)} again`,
+    shape: ({ key, place }) => ({ need: key.required(), place: place.required() }),
+  },
+  'assignment.adopt': {
+    apply: (plan, { assignment, supplies }) => {
+      plan.assignment = assignment
+      plan.supplies = supplies
+    },
+    words: () => 'Allocate',
+    shape: ({ assignment, places }) => ({ assignment: assignment.required(), supplies: places.required() }),
+  },
+  'supply.choose': {
+    apply: (plan, { supply, source }) => {
+      deviceOf(plan, splitKey(supply)[0])
+      plan.supplies[supply] = source
+      plan.locks[supply] = source
+    },
+    words: ({ supply, source }, speech) => `Feed ${speech.owner(supply)} from ${speech.place(source)}`,
+    shape: ({ key, place }) => ({ supply: key.required(), source: place.required() }),
+  },
+}

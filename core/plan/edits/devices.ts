@@ -1,0 +1,86 @@
+import type { Draft } from 'immer'
+import type { DeviceDefinition, ProtocolDefinition } from '../../catalogue'
+import type { DeviceInstance, Plan, Priority } from '../plan'
+import { idIn, splitKey } from '../reference'
+import { deviceOf, EditError, requireKey, type EditGroup } from './kind'
+
+export interface DeviceEdits {
+  'device.add': { device: DeviceInstance; definition: DeviceDefinition; protocols: ProtocolDefinition[] }
+  'device.remove': { device: string }
+  'device.rename': { device: string; name: string }
+  'device.priority': { device: string; priority: Priority }
+  'device.variant': { device: string; variant: string }
+}
+
+/** The fit-out. */
+export const deviceEdits: EditGroup<DeviceEdits> = {
+  'device.add': {
+    apply: (plan, { device, definition, protocols }) => {
+      if (plan.devices.some(({ id }) => id === device.id)) {
+        throw new EditError(`devices.${device.id}`, 'a device with this id is in the fit-out already')
+      }
+      if (device.definition !== definition.id) {
+        throw new EditError(`devices.${device.id}`, `says definition "${device.definition}" but brings "${definition.id}"`)
+      }
+      requireKey(definition.variants, device.variant, `devices.${device.id}.variant`)
+      plan.definitions.devices[definition.id] ??= definition
+      for (const protocol of protocols) plan.definitions.protocols[protocol.id] ??= protocol
+      plan.devices.push(device)
+    },
+    words: ({ device }) => `Add ${device.name}`,
+    shape: ({ joi, deviceInstance, device, protocol }) => ({
+      device: deviceInstance.required(),
+      definition: device.required(),
+      protocols: joi.array().items(protocol).max(40).required(),
+    }),
+  },
+  'device.remove': {
+    apply: (plan, { device }) => {
+      const { definition } = deviceOf(plan, device)
+      plan.devices = plan.devices.filter(({ id }) => id !== device)
+      if (!plan.devices.some((left) => left.definition === definition)) delete plan.definitions.devices[definition]
+      forgetDevice(plan, device)
+    },
+    words: ({ device }, speech) => `Remove ${speech.device(device)}`,
+    shape: ({ part }) => ({ device: part.required() }),
+  },
+  'device.rename': {
+    apply: (plan, { device, name }) => {
+      if (!name.trim()) throw new EditError(`devices.${device}.name`, 'a device needs a name')
+      deviceOf(plan, device).name = name.trim()
+    },
+    words: ({ device, name }, speech) => `Rename ${speech.device(device)} to ${name}`,
+    shape: ({ part, name }) => ({ device: part.required(), name: name.required() }),
+  },
+  'device.priority': {
+    apply: (plan, { device, priority }) => void (deviceOf(plan, device).priority = priority),
+    words: ({ device, priority }, speech) => `${speech.device(device)}: ${priority === 'must' ? 'must' : `wish ${priority}`}`,
+    shape: ({ joi, part }) => ({ device: part.required(), priority: joi.valid('must', 1, 2, 3).required() }),
+  },
+  'device.variant': {
+    apply: (plan, { device, variant }) => {
+      const instance = deviceOf(plan, device)
+      requireKey(plan.definitions.devices[instance.definition]!.variants, variant, `devices.${device}.variant`)
+      instance.variant = variant
+    },
+    words: ({ device, variant }, speech) => `${speech.device(device)}: variant ${variant}`,
+    shape: ({ part, id }) => ({ device: part.required(), variant: id.required() }),
+  },
+}
+
+function forgetDevice(plan: Draft<Plan>, device: string): void {
+  for (const map of [plan.assignment, plan.supplies, plan.locks, plan.bans, plan.links] as Record<string, unknown>[]) {
+    for (const key of Object.keys(map)) if (splitKey(key)[0] === device) delete map[key]
+  }
+  for (const map of [plan.supplies, plan.locks]) {
+    for (const key of Object.keys(map)) {
+      const output = idIn('output', map[key])
+      if (output !== undefined && splitKey(output)[0] === device) delete map[key]
+    }
+  }
+  for (const map of [plan.wires, plan.built] as Record<string, unknown>[]) {
+    for (const wire of Object.keys(map)) if (wire.startsWith(`${device}.`)) delete map[wire]
+  }
+  delete plan.spots[device]
+  delete plan.layout[device]
+}

@@ -1,0 +1,102 @@
+import type Joi from 'joi'
+import type { Draft } from 'immer'
+import type { Place } from '../reference'
+import type { DeviceInstance, Plan } from '../plan'
+
+/** An edit that does not fit the plan it was applied to. */
+export class EditError extends Error {
+  constructor(
+    readonly place: string,
+    message: string,
+  ) {
+    super(`${place}: ${message}`)
+    this.name = 'EditError'
+  }
+}
+
+/** Names of things in the plan that an edit is applied to, for its words. */
+export interface Speech {
+  device: (id: string) => string
+  /** The device of a need or supply. */
+  owner: (key: string) => string
+  place: (place: Place) => string
+}
+
+/** Shapes that the reader of documents has ready for the parts of an edit. */
+export interface Shapes {
+  joi: Joi.Root
+  id: Joi.StringSchema
+  /** Id of a device, the board or the battery in the plan. */
+  part: Joi.StringSchema
+  name: Joi.StringSchema
+  prose: Joi.StringSchema
+  key: Joi.StringSchema
+  place: Joi.StringSchema
+  wire: Joi.StringSchema
+  spot: Joi.ObjectSchema
+  craft: Joi.ObjectSchema
+  battery: Joi.ObjectSchema
+  deviceInstance: Joi.ObjectSchema
+  assignment: Joi.ObjectSchema
+  places: Joi.ObjectSchema
+  /** Parts of what may be set at an end of a link, and of a wire. */
+  linkSettings: Joi.PartialSchemaMap
+  wireOverride: Joi.PartialSchemaMap
+  board: Joi.ObjectSchema
+  device: Joi.ObjectSchema
+  protocol: Joi.ObjectSchema
+  /** Any of the plan's sections. */
+  sections: Joi.ObjectSchema
+  /** Any edit. */
+  edit: Joi.Schema
+}
+
+/** One kind of edit: what it does, what it is called, and what it may hold. */
+export interface EditKind<Payload> {
+  /** Changes the plan. @throws EditError when the edit does not fit it */
+  apply: (plan: Draft<Plan>, payload: Payload) => void
+  /** One line that says what it does. */
+  words: (payload: Payload, speech: Speech) => string
+  /** What it holds besides its type. */
+  shape: (shapes: Shapes) => Joi.PartialSchemaMap
+}
+
+export type EditGroup<Payloads> = { [T in keyof Payloads]: EditKind<Payloads[T]> }
+
+/** Values to set and values to take away, so that both survive as JSON. */
+export interface Change<T> {
+  set?: Partial<T>
+  unset?: (keyof T & string)[]
+}
+
+/** Carries out a change on a record kept under a key; a record without values is not kept. */
+export function change<T extends object>(records: Record<string, T>, key: string, { set = {}, unset = [] }: Change<T>): void {
+  const record = (records[key] ?? {}) as Partial<T>
+  for (const [name, value] of Object.entries(set) as [keyof T, T[keyof T] | undefined][]) {
+    if (value !== undefined && record[name] !== value) record[name] = value
+  }
+  for (const name of unset) delete record[name]
+  if (!Object.keys(record).length) delete records[key]
+  else if (records[key] === undefined) records[key] = record as T
+}
+
+/** The shape of a change of a record with such parts. */
+export function changeShape({ joi }: Shapes, parts: Joi.PartialSchemaMap): Joi.PartialSchemaMap {
+  const unset = joi
+    .array()
+    .items(joi.valid(...Object.keys(parts)))
+    .unique()
+  return { set: joi.object(parts), unset }
+}
+
+/** @throws EditError when the device is not in the fit-out */
+export function deviceOf(plan: Draft<Plan>, id: string): Draft<DeviceInstance> {
+  const found = plan.devices.find((device) => device.id === id)
+  if (!found) throw new EditError(`devices.${id}`, 'no such device in the fit-out')
+  return found
+}
+
+/** @throws EditError when the map does not hold the key */
+export function requireKey(map: object, key: string, place: string): void {
+  if (!Object.hasOwn(map, key)) throw new EditError(place, `"${key}" is not there; choose from ${Object.keys(map).join(', ')}`)
+}

@@ -1,0 +1,31 @@
+import type { Spot } from '../plan'
+import { deviceOf, type EditGroup } from './kind'
+
+export interface LayoutEdits {
+  'spot.set': { part: string; spot: Spot | null }
+  'box.move': { box: string; at: { x: number; y: number } | null }
+}
+
+/** Where parts sit on the airframe, and boxes on the drawing. */
+export const layoutEdits: EditGroup<LayoutEdits> = {
+  'spot.set': {
+    apply: (plan, { part, spot }) => {
+      if (part !== 'board' && part !== 'battery') deviceOf(plan, part)
+      if (spot) plan.spots[part] = spot
+      else delete plan.spots[part]
+    },
+    words: ({ part, spot }, speech) =>
+      spot ? `Place ${speech.device(part)} on the airframe` : `Place ${speech.device(part)} where it usually sits`,
+    shape: ({ part, spot }) => ({ part: part.required(), spot: spot.allow(null).required() }),
+  },
+  'box.move': {
+    apply: (plan, { box, at }) => {
+      if (box !== 'board') deviceOf(plan, box)
+      if (at) plan.layout[box] = at
+      else delete plan.layout[box]
+    },
+    words: ({ box, at }, speech) =>
+      at ? `Move ${speech.device(box)} on the drawing` : `Let ${speech.device(box)} find its place on the drawing`,
+    shape: ({ part, spot }) => ({ box: part.required(), at: spot.allow(null).required() }),
+  },
+}

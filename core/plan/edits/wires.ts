@@ -1,0 +1,30 @@
+import type { WireOverride } from '../plan'
+import { change, changeShape, type Change, type EditGroup } from './kind'
+
+export interface WireEdits {
+  'wire.set': { wire: string } & Change<WireOverride>
+  'wire.clear': { wire: string }
+  'wire.tick': { wire: string; made: boolean }
+}
+
+/** What is set by hand of a wire, and whether it is made. */
+export const wireEdits: EditGroup<WireEdits> = {
+  'wire.set': {
+    apply: (plan, { wire, set, unset }) => change(plan.wires, wire, { set, unset }),
+    words: ({ wire }) => `Change wire ${wire}`,
+    shape: (shapes) => ({ wire: shapes.wire.required(), ...changeShape(shapes, shapes.wireOverride) }),
+  },
+  'wire.clear': {
+    apply: (plan, { wire }) => void delete plan.wires[wire],
+    words: ({ wire }) => `Leave wire ${wire} as worked out`,
+    shape: ({ wire }) => ({ wire: wire.required() }),
+  },
+  'wire.tick': {
+    apply: (plan, { wire, made }) => {
+      if (made) plan.built[wire] = true
+      else delete plan.built[wire]
+    },
+    words: ({ wire, made }) => (made ? `Tick off wire ${wire}` : `Wire ${wire} is not made yet`),
+    shape: ({ joi, wire }) => ({ wire: wire.required(), made: joi.boolean().required() }),
+  },
+}

@@ -1,0 +1,72 @@
+import Joi from 'joi'
+import type { Need } from '../catalogue'
+import { amps, baud, characterFormat, id, label, list, volts } from './parts'
+
+const standards = Joi.array().items(Joi.string().valid('PAL', 'NTSC')).min(1)
+const level = Joi.string().valid('high', 'low')
+const hertz = Joi.number().min(0).max(100_000)
+
+/** What a need of each kind may hold besides its kind and label. */
+export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
+  serial: {
+    lines: Joi.string().valid('both', 'to-device', 'from-device').required(),
+    tx: id.when('lines', { is: Joi.valid('both', 'from-device'), then: Joi.required() }),
+    rx: id.when('lines', { is: Joi.valid('both', 'to-device'), then: Joi.required() }),
+    options: list(
+      Joi.object({
+        protocol: id.required(),
+        bauds: Joi.array().items(baud).min(1).max(30).required(),
+        default: baud.required(),
+        format: characterFormat,
+        inverted: Joi.boolean(),
+        halfDuplex: Joi.boolean(),
+      }),
+      12,
+    )
+      .min(1)
+      .required(),
+    messages: list(
+      Joi.object({
+        name: label.required(),
+        direction: Joi.string().valid('to-device', 'from-device').required(),
+        bytes: Joi.number().integer().min(1).max(65_535).required(),
+        rate: hertz.required(),
+      }),
+      30,
+    ).default([]),
+    states: Joi.string().valid('disarmed', 'armed', 'both').default('both'),
+    interruptible: Joi.boolean().default(true),
+  },
+  switch: {
+    terminal: id.required(),
+    levels: Joi.object({
+      powerUp: Joi.string().valid('high', 'low', 'any').default('any'),
+      disarmed: level.required(),
+      armed: level.required(),
+    }).required(),
+    current: amps.default(0.001),
+  },
+  pulse: {
+    terminal: id.required(),
+    protocol: Joi.string().valid('pwm', 'burst').default('pwm'),
+    rate: Joi.object({ min: hertz.required(), max: hertz.required(), default: hertz.required() }).required(),
+    range: Joi.object({ min: Joi.number().min(0).required(), max: Joi.number().max(10_000).required() }).default({
+      min: 1000,
+      max: 2000,
+    }),
+  },
+  analog: { terminal: id.required(), max: volts.required() },
+  i2c: {
+    sda: id.required(),
+    scl: id.required(),
+    addresses: Joi.array().items(Joi.number().integer().min(0).max(127)).min(1).required(),
+    pullUp: Joi.number().min(100).max(1_000_000),
+  },
+  can: { high: id.required(), low: id.required() },
+  'led-data': { terminal: id.required(), leds: Joi.number().integer().min(1).max(1000).required() },
+  buzzer: { terminal: id.required(), current: amps.required() },
+  video: { terminal: id.required(), direction: Joi.string().valid('in', 'out').required(), standards: standards.required() },
+  'receiver-pulse': { terminals: Joi.array().items(id).length(1).required() },
+  'receiver-parallel': { terminals: Joi.array().items(id).min(2).max(16).required() },
+  control: { channels: Joi.number().integer().min(1).max(32).required() },
+}

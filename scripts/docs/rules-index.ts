@@ -1,0 +1,16 @@
+import type { RuleFile } from './rule-files'
+
+/** Text of the index of rules. */
+export function rulesIndex(files: RuleFile[]): string {
+  return [
+    '// Written by `npm run docs` from the files in this folder.',
+    "import type { Rule } from '../context'",
+    ...files.map(({ name, path }) => `import { ${name} } from './${path}'`),
+    '',
+    '/** All rules, by id. */',
+    `export const rules: readonly Rule[] = [`,
+    ...files.map(({ name }) => `  ${name},`),
+    ']',
+    '',
+  ].join('\n')
+}

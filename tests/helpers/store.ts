@@ -1,0 +1,30 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { openStore, type Store } from '../../server/database/store'
+
+const texts = (folder: string) =>
+  readdirSync(folder).map((name) => ({ name: `${folder}/${name}`, text: readFileSync(join(folder, name), 'utf8') }))
+
+/** The migrations of the product. */
+export const migrations = texts('server/database/migrations').map(({ name, text }) => ({ name, sql: text }))
+const definitions = ['catalogue/protocols', 'catalogue/devices', 'catalogue/boards'].flatMap(texts)
+const demos = texts('catalogue/demo')
+const open: { store: Store; directory: string }[] = []
+
+/** A real database in a folder of its own, with the demo builds; its clock goes on by a second with each look. */
+export function freshStore(directory = mkdtempSync(join(tmpdir(), 'ypodoma-store-'))): Store & { directory: string } {
+  let second = 0
+  const now = () => new Date(Date.UTC(2026, 0, 1, 0, 0, second++)).toISOString()
+  const store = openStore({ directory, migrations, definitions, demo: demos, now })
+  open.push({ store, directory })
+  return { ...store, directory }
+}
+
+/** Closes and removes all that was opened. */
+export function removeStores(): void {
+  for (const { store, directory } of open.splice(0)) {
+    store.connection.close()
+    rmSync(directory, { recursive: true, force: true })
+  }
+}

@@ -1,0 +1,336 @@
+import { randomUUID } from 'node:crypto'
+import { afterEach, describe, expect, it } from 'vitest'
+import { BuildSession, type PlanAnalyst, type Surroundings } from '../../app/session/build-session'
+import { NotLedThere, SavedElsewhere, SaveRefused, type BuildServer, type Saving } from '../../app/session/build-server'
+import { StaleSave } from '../../server/database/builds'
+import { NotReplayed, saveVersion } from '../../server/database/save-version'
+import { settle } from '#core/engine'
+import { replay, type Edit } from '#core/plan'
+import { freshStore, removeStores } from '../helpers/store'
+
+afterEach(removeStores)
+
+const rename = (device: string, name: string): Edit => ({ type: 'device.rename', device, name })
+const turn = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
+
+/** The real database behind a way that can be slow and can fail. */
+function way() {
+  const { builds } = freshStore()
+  const held: (() => void)[] = []
+  const state = { slow: false, fault: undefined as Error | undefined, lost: false, sent: [] as { id: string; saving: Saving }[] }
+  const pass = () => new Promise<void>((resolve) => (state.slow ? held.push(resolve) : resolve()))
+  const server: BuildServer = {
+    load: (id) => {
+      const { version } = builds.find(id)!
+      return Promise.resolve({ version, plan: builds.plan(id, version)! })
+    },
+    save: async (id, saving) => {
+      state.sent.push({ id, saving })
+      const { base, ...version } = JSON.parse(JSON.stringify(saving)) as Saving
+      const { fault } = state
+      await pass()
+      if (fault) throw fault
+      try {
+        const made = saveVersion(builds, id, base, version)
+        if (state.lost) throw new Error('the answer was lost')
+        return made
+      } catch (error) {
+        if (error instanceof NotReplayed) throw new NotLedThere(error.message)
+        if (!(error instanceof StaleSave)) throw error
+        throw new SavedElsewhere({ version: error.newest, plan: builds.plan(id, error.newest)! }, builds.versions(id))
+      }
+    },
+  }
+  const release = async () => {
+    for (const go of held.splice(0)) go()
+    await turn()
+    await turn()
+  }
+  return { builds, server, state, release }
+}
+
+/** Timers that run when they are told to. */
+function clock() {
+  const waiting = new Set<() => void>()
+  const later: Surroundings['later'] = (run) => {
+    waiting.add(run)
+    return () => waiting.delete(run)
+  }
+  const ring = async () => {
+    const due = [...waiting]
+    waiting.clear()
+    for (const run of due) run()
+    await turn()
+    await turn()
+  }
+  return { later, ring }
+}
+
+function around(server: BuildServer) {
+  const { later, ring } = clock()
+  const complaints: string[] = []
+  const idle: PlanAnalyst = { settle: () => Promise.resolve(undefined), preview: () => Promise.resolve(undefined), end: () => {} }
+  const surroundings: Surroundings = {
+    server,
+    analyst: () => idle,
+    author: () => 'me',
+    newId: randomUUID,
+    later,
+    complain: (message) => complaints.push(message),
+    changed: () => {},
+  }
+  return { surroundings, ring, complaints }
+}
+
+describe('a build session', () => {
+  it('saves what is done, in words and as edits that lead there', async () => {
+    const { builds, server } = way()
+    const { surroundings, ring } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    const before = builds.plan('spillway-hex', 1)!
+    session.edit(rename('gnss', 'Eye'))
+    session.edit({ type: 'plan.note', note: 'n' })
+    expect(session.state.saveState).toBe('changed')
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 2 })
+    const [kept] = builds.versions('spillway-hex')
+    expect(kept!.steps).toEqual(['Rename GNSS and compass to Eye', 'Change the note'])
+    expect(builds.plan('spillway-hex', 2)).toEqual(session.state.plan)
+    expect(replay(before, [rename('gnss', 'Eye'), { type: 'plan.note', note: 'n' }])).toEqual(session.state.plan)
+  })
+
+  it('keeps to its build: a late answer for one reaches no other', async () => {
+    const { builds, server, state, release } = way()
+    const { surroundings, ring } = around(server)
+    const one = await BuildSession.open('spillway-hex', surroundings)
+    state.slow = true
+    one.edit(rename('gnss', 'Eye'))
+    await ring()
+    expect(one.state.saveState).toBe('saving')
+    const other = await BuildSession.open('culvert-scout', surroundings)
+    void one.detach()
+    other.edit(rename('gnss', 'Other eye'))
+    await release()
+    expect(one.state).toMatchObject({ saveState: 'saved', version: 2 })
+    expect(other.state.version).toBe(1)
+    await ring()
+    await release()
+    expect(other.state).toMatchObject({ saveState: 'saved', version: 2 })
+    expect(builds.find('culvert-scout')!.version).toBe(2)
+    expect(builds.find('spillway-hex')!.version).toBe(2)
+  })
+
+  it('keeps to its build: a late conflict of one shows on no other, and waits', async () => {
+    const { builds, server, state, release } = way()
+    const { surroundings, ring } = around(server)
+    const one = await BuildSession.open('spillway-hex', surroundings)
+    const rival = await BuildSession.open('spillway-hex', surroundings)
+    rival.edit(rename('camera', 'Theirs'))
+    await rival.save()
+    state.slow = true
+    one.edit(rename('logger', 'Mine'))
+    void one.detach()
+    const other = await BuildSession.open('culvert-scout', surroundings)
+    await release()
+    expect(other.state.conflict).toBeUndefined()
+    expect(one.state.conflict).toMatchObject({ newest: 2 })
+    expect(one.settled).toBe(false)
+    await one.settleConflict('merge')
+    await ring()
+    await release()
+    expect(one.settled).toBe(true)
+    expect(builds.plan('spillway-hex', 3)!.devices.map(({ name }) => name)).toEqual(expect.arrayContaining(['Theirs', 'Mine']))
+    expect(builds.find('culvert-scout')!.version).toBe(1)
+  })
+
+  it('never sends two at a time, and sends what came in between after', async () => {
+    const { server, state, release } = way()
+    const { surroundings, ring } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    state.slow = true
+    session.edit(rename('gnss', 'One'))
+    await ring()
+    session.edit(rename('gnss', 'Two'))
+    session.edit(rename('gnss', 'Three'))
+    await ring()
+    expect(state.sent).toHaveLength(1)
+    await release()
+    expect(state.sent.map(({ saving }) => [saving.base, saving.steps.length])).toEqual([
+      [1, 1],
+      [2, 2],
+    ])
+    await release()
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 3 })
+  })
+
+  it('tries again after a failure, and loses nothing, neither edits nor a note', async () => {
+    const { builds, server, state } = way()
+    const { surroundings, ring } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    state.fault = new Error('the server does not answer')
+    session.edit(rename('gnss', 'One'))
+    await session.save('By hand')
+    expect(session.state).toMatchObject({ saveState: 'failed', problem: 'not saved: the server does not answer' })
+    session.edit(rename('camera', 'Two'))
+    state.fault = undefined
+    await ring()
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'saved', problem: '', version: 3 })
+    expect(builds.versions('spillway-hex').slice(0, 2)).toMatchObject([
+      { note: '', steps: ['Rename Camera to Two'] },
+      { note: 'By hand', steps: ['Rename GNSS and compass to One'] },
+    ])
+  })
+
+  it.each([
+    ['mine', ['Camera', 'Mine'], 'Keep mine over version 2: Rename Flight logger to Mine'],
+    ['merge', ['Theirs', 'Mine'], 'Rename Flight logger to Mine'],
+  ] as const)('goes on after a conflict with %s, as edits that truly lead from theirs', async (choice, names, step) => {
+    const { builds, server } = way()
+    const { surroundings, ring } = around(server)
+    const rival = await BuildSession.open('spillway-hex', surroundings)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    rival.edit(rename('camera', 'Theirs'))
+    await rival.save()
+    session.edit(rename('logger', 'Mine'))
+    await session.save()
+    expect(session.state.saveState).toBe('conflict')
+    await session.settleConflict(choice)
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 3 })
+    expect(builds.plan('spillway-hex', 3)!.devices.map(({ name }) => name)).toEqual(expect.arrayContaining([...names]))
+    expect(builds.versions('spillway-hex')[0]!.steps).toEqual([step])
+    session.undo()
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 4 })
+  })
+
+  it('takes theirs after a conflict, and gives mine back by undo', async () => {
+    const { builds, server } = way()
+    const { surroundings, ring } = around(server)
+    const rival = await BuildSession.open('spillway-hex', surroundings)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    rival.edit(rename('camera', 'Theirs'))
+    await rival.save()
+    session.edit(rename('logger', 'Mine'))
+    await session.save()
+    await session.settleConflict('theirs')
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 2 })
+    expect(session.state.plan).toEqual(builds.plan('spillway-hex', 2))
+    session.undo()
+    await ring()
+    expect(builds.plan('spillway-hex', 3)!.devices.map(({ name }) => name)).toEqual(expect.arrayContaining(['Camera', 'Mine']))
+  })
+
+  it('sends what it came to as one step, where the server comes to something else by the edits', async () => {
+    const { builds, server } = way()
+    const forgetful: BuildServer = {
+      ...server,
+      save: (id, saving) => server.save(id, saving.edits.length > 1 ? { ...saving, edits: saving.edits.slice(1) } : saving),
+    }
+    const { surroundings, ring } = around(forgetful)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    session.edit(rename('gnss', 'One'))
+    session.edit(rename('camera', 'Two'))
+    await ring()
+    expect(session.state.saveState).toBe('failed')
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 2 })
+    expect(builds.plan('spillway-hex', 2)).toEqual(session.state.plan)
+  })
+
+  it('joins the engine’s answer to the step that it answers, also when that was sent already', async () => {
+    const { builds, server, state, release } = way()
+    const { surroundings, ring } = around(server)
+    let answer: () => void = () => {}
+    const slow: PlanAnalyst = {
+      settle: (plan) =>
+        new Promise((resolve) => {
+          answer = () => {
+            const { plan: settled, analysis } = settle(plan)
+            resolve({ analysis, assignment: settled.assignment, supplies: settled.supplies })
+          }
+        }),
+      preview: () => Promise.resolve(undefined),
+      end: () => {},
+    }
+    const session = await BuildSession.open('culvert-scout', { ...surroundings, analyst: () => slow })
+    void session.attach()
+    answer()
+    await turn()
+    state.slow = true
+    session.edit({ type: 'device.remove', device: 'overlay' })
+    await ring()
+    answer()
+    await turn()
+    await release()
+    await ring()
+    await release()
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 3 })
+    expect(session.state.plan.assignment['logger/log']).toBeDefined()
+    expect(builds.plan('culvert-scout', 3)).toEqual(session.state.plan)
+    session.undo()
+    expect(session.state.plan).toEqual(builds.plan('culvert-scout', 1))
+  })
+
+  it('makes no conflict with itself when the answer to a save is lost', async () => {
+    const { builds, server, state } = way()
+    const { surroundings, ring } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    state.lost = true
+    session.edit(rename('gnss', 'One'))
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'failed', version: 1 })
+    expect(session.settled).toBe(false)
+    session.edit(rename('camera', 'Two'))
+    state.lost = false
+    await ring()
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 3 })
+    expect(session.state.conflict).toBeUndefined()
+    expect(builds.versions('spillway-hex').map(({ steps }) => steps)).toEqual([
+      ['Rename Camera to Two'],
+      ['Rename GNSS and compass to One'],
+      ['Demo build'],
+    ])
+  })
+
+  it('refuses an edit that the server would not keep, with its place, and goes on', async () => {
+    const { builds, server } = way()
+    const { surroundings, ring, complaints } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    const before = session.state.plan
+    session.edit({ type: 'wire.set', wire: 'gnss.tx', set: { gauge: 99_999 } })
+    expect(complaints).toEqual([expect.stringContaining('set.gauge')])
+    expect(session.state.plan).toBe(before)
+    expect(session.settled).toBe(true)
+    session.edit(rename('gnss', 'One'))
+    await ring()
+    expect(builds.find('spillway-hex')!.version).toBe(2)
+  })
+
+  it('is not stuck on a save that the server refuses: what was done can be undone', async () => {
+    const { builds, server, state } = way()
+    const { surroundings, ring } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    session.edit(rename('gnss', 'One'))
+    state.fault = new SaveRefused('a name that is not liked')
+    await session.save()
+    expect(session.state).toMatchObject({ saveState: 'failed', problem: 'not saved: a name that is not liked' })
+    state.fault = undefined
+    session.undo()
+    session.edit(rename('camera', 'Two'))
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'saved', problem: '', version: 2 })
+    expect(builds.versions('spillway-hex')[0]!.steps).toEqual(['Rename Camera to Two'])
+  })
+
+  it('says why an edit does not fit', async () => {
+    const { server } = way()
+    const { surroundings, complaints } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    session.edit(rename('nobody', 'X'))
+    expect(complaints).toEqual(['devices.nobody: no such device in the fit-out'])
+    expect(session.settled).toBe(true)
+  })
+})
