@@ -5,6 +5,8 @@ export default defineConfig({
   timeout: 45_000,
   expect: { timeout: 10_000 },
   workers: 1,
+  // On a busy machine a browser test may need a second try; how many did is said at the end.
+  retries: 1,
   reporter: [['list'], ['json', { outputFile: '.cache/browser-results.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },

@@ -71,7 +71,10 @@ async function browserTests() {
         env: { ...process.env, YPODOMA_ADDRESS: address },
       }).once('exit', done)
     })
-    count('browser tests', results, ({ stats }) => ({ good: stats.expected + stats.flaky, bad: stats.unexpected }))
+    count('browser tests', results, ({ stats }) => {
+      if (stats.flaky) say(`  ${stats.flaky} needed a second try`)
+      return { good: stats.expected + stats.flaky, bad: stats.unexpected }
+    })
   }
   server.kill()
   rmSync(data, { recursive: true, force: true })

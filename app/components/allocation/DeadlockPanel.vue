@@ -13,6 +13,7 @@ const catalogue = useCatalogue()
 const names = useNames()
 const questions = useQuestions()
 const deadlocks = shallowRef<Deadlock[]>()
+const looking = ref(false)
 const open = ref(true)
 const unmet = computed(() => build.analysis?.proposal.unmet ?? [])
 let asked = 0
@@ -21,12 +22,14 @@ watch(
   () => [build.analysis, open.value] as const,
   async () => {
     const question = ++asked
-    deadlocks.value = undefined
     questions.stop()
-    if (!unmet.value.length || !open.value) return
+    looking.value = unmet.value.length > 0 && open.value
+    if (!looking.value) return
     const library = await catalogue.load()
     const found = await questions.deadlocks(plan.value, Object.values(library?.boards ?? {}))
-    if (question === asked) deadlocks.value = found
+    if (question !== asked) return
+    deadlocks.value = found
+    looking.value = false
   },
   { immediate: true },
 )
@@ -50,7 +53,14 @@ const grouped = (ways: WayOut[]) => ({
       <b>{{ unmet.length }} without a place</b>
       <span class="quiet">{{ unmet.map(names.needOfDevice).join('; ') }}</span>
     </button>
-    <template v-if="open">
+    <div
+      v-if="open"
+      class="body"
+      :class="{ looking }"
+      :aria-busy="looking"
+      tabindex="0"
+      aria-label="What conflicts, and the ways out"
+    >
       <p v-if="!deadlocks" class="quiet">Working out what conflicts, and every way out.</p>
       <article v-for="deadlock in deadlocks" :key="deadlock.conflict.key">
         <p>
@@ -89,7 +99,7 @@ const grouped = (ways: WayOut[]) => ({
         </p>
         <p v-else class="quiet">No one or two changes would settle it; look at the boards.</p>
       </article>
-    </template>
+    </div>
   </section>
 </template>
 
@@ -109,6 +119,15 @@ const grouped = (ways: WayOut[]) => ({
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.body {
+  /* Always as high, so that nothing below moves under the pointer when the answer comes. */
+  block-size: 5.5rem;
+  overflow: auto;
+}
+.looking {
+  opacity: 0.6;
+  pointer-events: none;
 }
 article {
   margin-top: var(--space-3);
