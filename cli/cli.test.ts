@@ -60,6 +60,32 @@ describe('command line', () => {
     expect(ypodoma('demo-plan', 'nothing').stderr).toContain('there are culvert-scout, fellside-mapper, spillway-hex')
     expect(ypodoma('dance').status).toBe(2)
   })
+  it('ends with 2 for folders, endless devices, deep nesting and null where a map should be', () => {
+    expect(ypodoma('analyse', '/dev/zero')).toMatchObject({
+      status: 2,
+      stderr: '/dev/zero: has more than 8 MB; so much is not read\n',
+    })
+    expect(ypodoma('analyse', '/')).toMatchObject({ status: 2, stderr: '/: is a folder\n' })
+    expect(ypodoma('analyse', '/dev/null').status).toBe(2)
+    const deep = file('deep.json', '{"a":'.repeat(100_000))
+    expect(ypodoma('wires', deep)).toMatchObject({ status: 2, stderr: expect.stringContaining('nested more than 40 deep') })
+    for (const name of ['definitions', 'devices', 'board', 'assignment', 'links', 'wires']) {
+      const plan = JSON.parse(ypodoma('demo-plan', 'culvert-scout').stdout) as Record<string, unknown>
+      for (const schema of name === 'links' ? [3] : [1, 2, 3]) {
+        const { status, stderr } = ypodoma('analyse', file('null.json', JSON.stringify({ ...plan, schema, [name]: null })))
+        expect(status, `${name} in schema ${schema}`).toBe(2)
+        expect(stderr).toContain('null.json: ')
+      }
+    }
+  })
+  it('writes nothing that a terminal would act on', () => {
+    const { stderr } = ypodoma(
+      'analyse',
+      file('esc.json', JSON.stringify({ format: 'ypodoma-plan', schema: 3, '\u001b[31m\u202e': 1 })),
+    )
+    expect(stderr).not.toMatch(/[\u001b\u202e]/)
+    expect(stderr).toContain('\uFFFD[31m')
+  })
   it('says what conflicts, what to do, and what else there is', () => {
     const culvert = file('tight.json', ypodoma('demo-plan', 'culvert-scout').stdout)
     const { status, stdout } = ypodoma('allocate', culvert, '--alternatives', '2')

@@ -1,6 +1,6 @@
-import { readFileSync } from 'node:fs'
+import { closeSync, openSync, readSync } from 'node:fs'
 import { CommanderError } from 'commander'
-import { InputError, parsePlan } from '#core/schema'
+import { InputError, limits, parsePlan } from '#core/schema'
 import type { Plan } from '#core/plan'
 
 /** Input that cannot be used; ends with exit code 2. */
@@ -14,20 +14,50 @@ export function endWithReader(): void {
   })
 }
 
+/** Text without what a terminal would act on. */
+function harmless(text: string): string {
+  return text.replace(/[^\P{Cc}\n\r\t]|[\u202A-\u202E\u2066-\u2069]/gu, '\uFFFD')
+}
+
 /** Writes a line. */
 export function print(text: string): void {
-  process.stdout.write(`${text}\n`)
+  process.stdout.write(`${harmless(text)}\n`)
+}
+
+/** Reads a file, a pipe or a device, no further than a plan may be long. @throws Unusable when there is more */
+function readBounded(file: string): string {
+  const descriptor = file === '-' ? 0 : openSync(file, 'r')
+  const whole = Buffer.alloc(limits.file + 1)
+  let length = 0
+  try {
+    while (length < whole.length) {
+      const read = readSync(descriptor, whole, length, whole.length - length, null)
+      if (!read) break
+      length += read
+    }
+  } finally {
+    if (descriptor) closeSync(descriptor)
+  }
+  if (length > limits.file) throw new Unusable(`${file}: has more than ${limits.file / 1048576} MB; so much is not read`)
+  return whole.toString('utf8', 0, length)
+}
+
+const said: Record<string, string> = {
+  ENOENT: 'there is no such file',
+  EISDIR: 'is a folder',
+  EACCES: 'may not be read',
+  EAGAIN: 'nothing comes in',
 }
 
 /** Reads a plan file. @throws Unusable naming file and place */
 export function readPlanFile(file: string): Plan {
   let text: string
   try {
-    text = readFileSync(file === '-' ? 0 : file, 'utf8')
+    text = readBounded(file)
   } catch (error) {
-    throw new Unusable(
-      `${file}: ${(error as NodeJS.ErrnoException).code === 'ENOENT' ? 'there is no such file' : (error as Error).message}`,
-    )
+    if (error instanceof Unusable) throw error
+    const { code = '', message } = error as NodeJS.ErrnoException
+    throw new Unusable(`${file}: ${said[code] ?? message}`)
   }
   try {
     return parsePlan(text)
@@ -47,7 +77,7 @@ export function finish(run: () => void): void {
       return
     }
     if (!(error instanceof Unusable)) throw error
-    process.stderr.write(`${error.message}\n`)
+    process.stderr.write(`${harmless(error.message)}\n`)
     process.exitCode = 2
   }
 }

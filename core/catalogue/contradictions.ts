@@ -91,6 +91,9 @@ function inBoard(board: Board): Contradiction[] {
       }
       seen.add(at.id)
     }
+    if (rail.input && rail.input.min > rail.input.max) {
+      complain(`rails.${rail.id}.input.min`, `${rail.input.min} V is above max ${rail.input.max} V`)
+    }
     if ((rail.kind === 'linear' || rail.kind === 'switching') && (rail.volts === undefined || !rail.source)) {
       complain(`rails.${rail.id}`, 'a regulator needs volts and a source')
     }
@@ -136,6 +139,14 @@ function inDevice(device: Device): Contradiction[] {
   }
   for (const need of device.needs) {
     for (const id of terminalsOfNeed(need)) demand(`needs.${need.id}`, id)
+    if (need.kind === 'pulse') {
+      const { rate, range } = need
+      if (rate.min > rate.max) found.push({ place: `needs.${need.id}.rate.min`, message: `${rate.min} Hz is above max ${rate.max} Hz` })
+      else if (rate.default < rate.min || rate.default > rate.max) {
+        found.push({ place: `needs.${need.id}.rate.default`, message: `${rate.default} Hz is not between min and max` })
+      }
+      if (range.min > range.max) found.push({ place: `needs.${need.id}.range.min`, message: `${range.min} µs is above max ${range.max} µs` })
+    }
     if (need.kind === 'serial') {
       need.options.forEach((option, at) => {
         if (!option.bauds.includes(option.default)) {

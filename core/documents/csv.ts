@@ -1,9 +1,12 @@
 import Papa from 'papaparse'
 
+/** What a spreadsheet takes for a formula, also after blanks and in a cell of several lines. */
+const formula = /^\s*[=+\-@]|^[\t\r\n]/
+
 /**
  * A table as CSV (RFC 4180: CRLF, quotes doubled). Cells that a spreadsheet would
  * take for a formula are led by an apostrophe.
  */
 export function toCsv(header: string[], rows: (string | number)[][]): string {
-  return Papa.unparse({ fields: header, data: rows }, { newline: '\r\n', escapeFormulae: true }) + '\r\n'
+  return Papa.unparse({ fields: header, data: rows }, { newline: '\r\n', escapeFormulae: formula }) + '\r\n'
 }

@@ -56,3 +56,14 @@ describe('SVG', () => {
     expect(svg.match(/https?:\/\/[^"]+/g)).toEqual(['http://www.w3.org/2000/svg'])
   })
 })
+
+describe('cells of a table', () => {
+  it('are no formula for a spreadsheet, also in several lines', () => {
+    for (const cell of ['=1+1', '+1', '-1', '@x', ' =1', '=1\n+2', '\n=1', '\t=1', 'a\n=1']) {
+      const csv = toCsv(['x'], [[cell]])
+      const inner = /^x\r\n"?([\s\S]*?)"?\r\n$/.exec(csv)![1]!
+      expect(/^\s*[=+\-@]/.test(inner), JSON.stringify(csv)).toBe(false)
+    }
+    expect(toCsv(['x'], [[-5]])).toBe('x\r\n-5\r\n')
+  })
+})

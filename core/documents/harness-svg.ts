@@ -2,7 +2,9 @@ import { plainMark, type DrawnBoard, type DrawnBox, type DrawnPad, type DrawnTer
 import { wireColours } from '../units'
 
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
-const esc = (text: string) => text.replace(/[&<>"]/g, (sign) => escapes[sign]!)
+/** Text within XML 1.0: what it cannot hold is left out. */
+const esc = (text: string) =>
+  text.replace(/[^\t\n\r\u{20}-\u{D7FF}\u{E000}-\u{FFFD}\u{10000}-\u{10FFFF}]/gu, '').replace(/[&<>"]/g, (sign) => escapes[sign]!)
 const ink = '#1b2a3a'
 
 export interface SvgOptions {

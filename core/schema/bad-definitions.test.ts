@@ -1,44 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import { drawing } from '../../tests/helpers/random-packing'
+import { mutate, type Tree } from '../../tests/helpers/mutate'
 import { library } from '../../tests/helpers/plans'
 import { blankBoard, blankDevice, boardGaps, deviceGaps } from '../catalogue'
 import { InputError, libraryFile, readDefinition, readDefinitionsFile } from './index'
-
-type Tree = Record<string, unknown>
-const absurd = [null, -1, 1e12, NaN, '', 'ghost', 'x'.repeat(5000), true, [], {}, [[]], { a: { b: null } }, '__proto__', 0.1]
-
-/** Changes one place of a document: removed, doubled, pointed at itself or elsewhere, made absurd. */
-function mutate(document: Tree, seed: number): Tree {
-  const draw = drawing(seed)
-  const copy = structuredClone(document)
-  for (let times = 1 + draw.below(3); times > 0; times -= 1) {
-    let holder: Tree = copy
-    let key = draw.of(Object.keys(holder))
-    while (
-      typeof holder[key] === 'object' &&
-      holder[key] !== null &&
-      Object.keys(holder[key] as Tree).length &&
-      draw.chance(0.85)
-    ) {
-      holder = holder[key] as Tree
-      key = draw.of(Object.keys(holder))
-    }
-    const way = draw.below(5)
-    if (way === 0) delete holder[key]
-    else if (way === 1) holder[`${key}${draw.below(2) ? '2' : ' '}`] = structuredClone(holder[key])
-    else if (way === 2) holder[key] = draw.of(absurd)
-    else if (way === 3) holder[key] = draw.of(Object.keys(copy))
-    else holder[draw.of(['source', 'pin', 'differences', 'terminal', 'constructor'])] = draw.of([...absurd, key])
-  }
-  return copy
-}
 
 describe('definitions gone wrong', () => {
   it('are refused with a place or read whole: 500 mutations, no crash, no hang', () => {
     const sources = [...Object.values(library.boards), ...Object.values(library.devices)] as unknown as Tree[]
     let refused = 0
     for (let seed = 1; seed <= 500; seed += 1) {
-      const mutated = mutate(sources[seed % sources.length]!, seed)
+      const mutated = mutate(sources[seed % sources.length]!, seed, 0)
       try {
         const definition = readDefinition(mutated)
         expect(definition.id, `seed ${seed}`).toBeTruthy()

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { definitionSchemas, pinUses } from '../catalogue'
-import { amps, baud, id, keyed, label, list, millimetres, prose, versions, volts } from './parts'
+import { amps, baud, capacity, id, keyed, label, list, onBoard, prose, share, versions, volts } from './parts'
+import { limits } from './limits'
 
 const pinUse = Joi.string().valid(...Object.keys(pinUses))
 
@@ -25,8 +26,8 @@ const side = Joi.string().valid('top', 'bottom').default('top')
 
 const pad = Joi.object({
   label: label.required(),
-  x: millimetres.required(),
-  y: millimetres.required(),
+  x: onBoard.required(),
+  y: onBoard.required(),
   side,
   kind: Joi.string().valid('signal', 'supply', 'ground').default('signal'),
   pin: id,
@@ -61,9 +62,9 @@ const rail = Joi.object({
   source: id,
   input: Joi.object({ min: volts.required(), max: volts.required() }),
   dropout: volts.default(0),
-  limit: amps.required(),
+  limit: capacity.required(),
   own: amps.default(0),
-  efficiency: Joi.number().greater(0).max(1).default(1),
+  efficiency: share.default(1),
   liveFrom: Joi.array().items(Joi.string().valid('battery', 'usb')).default(['battery']),
   filtered: Joi.boolean().default(false),
   switchedBy: id,
@@ -80,17 +81,17 @@ export const boardSchema = Joi.object({
   summary: prose.default(''),
   mass: Joi.number().min(0).max(2000).required(),
   outline: Joi.object({
-    width: Joi.number().greater(0).max(300).required(),
-    height: Joi.number().greater(0).max(300).required(),
+    width: Joi.number().min(1).max(limits.board).required(),
+    height: Joi.number().min(1).max(limits.board).required(),
     radius: Joi.number().min(0).max(50).default(2),
     holes: list(
-      Joi.object({ x: millimetres.required(), y: millimetres.required(), diameter: Joi.number().min(0).max(20).default(3) }),
+      Joi.object({ x: onBoard.required(), y: onBoard.required(), diameter: Joi.number().min(0).max(20).default(3) }),
       12,
     ).default([]),
   }).required(),
   usb: Joi.object({
-    x: millimetres.required(),
-    y: millimetres.required(),
+    x: onBoard.required(),
+    y: onBoard.required(),
     edge: Joi.string().valid('left', 'right', 'top', 'bottom').required(),
   }).required(),
   supply: Joi.object({
@@ -102,26 +103,26 @@ export const boardSchema = Joi.object({
     maxLinks: Joi.number().integer().min(1).max(20).default(3),
     usb: Joi.boolean().default(true),
   }).default({ protocol: 'msp', maxLinks: 3, usb: true }),
-  pads: keyed(pad),
+  pads: keyed(pad, limits.pads),
   connectors: keyed(
     Joi.object({
       label: label.required(),
       type: label.required(),
-      x: millimetres.required(),
-      y: millimetres.required(),
-      width: Joi.number().greater(0).max(100).required(),
-      height: Joi.number().greater(0).max(100).required(),
+      x: onBoard.required(),
+      y: onBoard.required(),
+      width: Joi.number().min(0.5).max(100).required(),
+      height: Joi.number().min(0.5).max(100).required(),
       side,
     }),
+    60,
   ),
-  pins: keyed(pin),
-  ports: keyed(port, 40),
+  pins: keyed(pin, limits.pins),
+  ports: keyed(port, limits.ports),
   timers: keyed(Joi.object({ label: label.required() }), 40),
-  rails: keyed(rail, 20),
-  exclusions: list(
-    Joi.object({ features: Joi.array().items(Joi.string().max(60)).length(2).required(), reason: prose.required() }),
-    40,
-  ).default([]),
+  rails: keyed(rail, limits.rails),
+  exclusions: list(Joi.object({ features: Joi.array().items(label).length(2).required(), reason: prose.required() }), 40).default(
+    [],
+  ),
   i2c: keyed(
     Joi.object({
       label: label.required(),

@@ -1,7 +1,8 @@
 import Joi from 'joi'
 import { definitionSchemas, deviceClasses, type Need } from '../catalogue'
 import { needShapes } from './needs'
-import { amps, characterFormat, colour, id, keyed, label, prose, versions, volts } from './parts'
+import { amps, capacity, characterFormat, colour, id, keyed, label, prose, share, versions, volts } from './parts'
+import { limits } from './limits'
 
 const terminal = Joi.object({
   label: label.required(),
@@ -29,9 +30,9 @@ const output = Joi.object({
   terminal: id.required(),
   ground: id.required(),
   volts,
-  limit: amps.required(),
+  limit: capacity.required(),
   kind: Joi.string().valid('linear', 'switching', 'through').required(),
-  efficiency: Joi.number().greater(0).max(1).default(1),
+  efficiency: share.default(1),
   dropout: volts.default(0),
   filtered: Joi.boolean().default(false),
 })
@@ -68,19 +69,19 @@ export const deviceSchema = Joi.object({
   summary: prose.default(''),
   mass: Joi.number().min(0).max(20_000).required(),
   size: Joi.object({
-    width: Joi.number().greater(0).max(2000).required(),
-    height: Joi.number().greater(0).max(2000).required(),
+    width: Joi.number().min(0.5).max(2000).required(),
+    height: Joi.number().min(0.5).max(2000).required(),
   }).required(),
   terminals: keyed(terminal, 60),
   supplies: keyed(supply, 8),
   outputs: keyed(output, 12),
   connectors: keyed(Joi.object({ type: label.required(), pins: Joi.array().items(id).min(1).max(60).required() }), 12),
-  needs: keyed(needSchema(), 40),
+  needs: keyed(needSchema(), limits.needsOfDevice),
   settings: keyed(
     Joi.object({
       label: label.required(),
-      values: Joi.array().items(Joi.string().max(80), Joi.number()).min(1).max(40).required(),
-      default: Joi.alternatives(Joi.string().max(80), Joi.number()).required(),
+      values: Joi.array().items(label, Joi.number()).min(1).max(40).required(),
+      default: Joi.alternatives(label, Joi.number()).required(),
       pairs: Joi.object({ need: id.required(), with: Joi.string().valid('baud', 'protocol').required() }),
     }),
     40,
@@ -91,7 +92,7 @@ export const deviceSchema = Joi.object({
       megahertz: Joi.number().min(1).max(100_000).required(),
       sends: Joi.boolean().required(),
       antenna: Joi.number().min(1).max(2000),
-      velocity: Joi.number().greater(0).max(1).default(1),
+      velocity: share.default(1),
       canBeOff: Joi.boolean().default(false),
     }),
     8,

@@ -7,6 +7,7 @@ import {
   assignment,
   battery,
   craft,
+  deviceId,
   deviceInstance,
   key,
   linkSettingParts,
@@ -22,7 +23,7 @@ import {
 const shapes: Shapes = {
   joi: Joi,
   id,
-  part: Joi.string().max(60),
+  part: deviceId,
   name: label,
   prose,
   key,

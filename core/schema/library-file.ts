@@ -1,7 +1,7 @@
-import type { Definition } from './read'
-import { readDefinition } from './read'
+import { readDefinition, type Definition } from './definition'
 import { InputError } from './error'
-import { parseText } from './library'
+import { limits } from './limits'
+import { parseText } from './text'
 
 /** A library as a file: some definitions together. */
 export interface LibraryFile {
@@ -9,9 +9,6 @@ export interface LibraryFile {
   schema: 1
   definitions: Definition[]
 }
-
-/** Most definitions read from one file. */
-const most = 1000
 
 /** A library file of some definitions. */
 export function libraryFile(definitions: Definition[]): LibraryFile {
@@ -32,8 +29,8 @@ export function readDefinitionsFile(text: string): Definition[] {
     ])
   }
   if (schema !== 1) throw new InputError([{ place: 'schema', message: `this program reads schema 1, not ${String(schema)}` }])
-  if (!Array.isArray(definitions) || definitions.length > most) {
-    throw new InputError([{ place: 'definitions', message: `must be a list of up to ${most} definitions` }])
+  if (!Array.isArray(definitions) || definitions.length > limits.library) {
+    throw new InputError([{ place: 'definitions', message: `must be a list of up to ${limits.library} definitions` }])
   }
   const problems: InputError['problems'] = []
   const seen = new Set<string>()

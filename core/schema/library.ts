@@ -1,11 +1,13 @@
 import Joi from 'joi'
-import { parseDocument } from 'yaml'
 import { protocolsOf, type BoardDefinition, type DeviceDefinition, type ProtocolDefinition } from '../catalogue'
 import { applyEdit, newPlan, type Edit, type Plan, type Priority } from '../plan'
 import { InputError } from './error'
+import { limits } from './limits'
 import { battery, craft } from './plan'
 import { id, label, list, prose } from './parts'
-import { largestFile, readDefinition, validate, type Definition } from './read'
+import { readDefinition, type Definition } from './definition'
+import { parseText } from './text'
+import { validate } from './validate'
 
 /** All definitions at hand, by id. */
 export interface Library {
@@ -40,30 +42,9 @@ const recipeSchema = Joi.object({
       name: label.required(),
       priority: Joi.valid('must', 1, 2, 3).default('must'),
     }),
-    100,
+    limits.devices,
   ).required(),
 })
-
-/**
- * Reads YAML or JSON text.
- * @throws InputError with line and column
- */
-export function parseText(text: string): unknown {
-  if (text.length > largestFile)
-    throw new InputError([{ place: '', message: `the file has more than ${largestFile / 1048576} MB` }])
-  const document = parseDocument(text, { merge: false })
-  const error = document.errors[0]
-  if (error) {
-    const at = error.linePos?.[0]
-    const message = error.message.split('\n')[0]!.replace(/ at line.*$/, '')
-    throw new InputError([{ place: at ? `line ${at.line}, column ${at.col}` : '', message }])
-  }
-  try {
-    return document.toJS({ maxAliasCount: 50 })
-  } catch (error) {
-    throw new InputError([{ place: '', message: (error as Error).message }])
-  }
-}
 
 /** Reads one definition from YAML or JSON text. @throws InputError */
 export function parseDefinition(text: string): Definition {

@@ -5,6 +5,7 @@ import { amps, baud, characterFormat, id, label, list, volts } from './parts'
 const standards = Joi.array().items(Joi.string().valid('PAL', 'NTSC')).min(1)
 const level = Joi.string().valid('high', 'low')
 const hertz = Joi.number().min(0).max(100_000)
+const pulses = Joi.number().min(1).max(100_000)
 
 /** What a need of each kind may hold besides its kind and label. */
 export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
@@ -49,7 +50,7 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
   pulse: {
     terminal: id.required(),
     protocol: Joi.string().valid('pwm', 'burst').default('pwm'),
-    rate: Joi.object({ min: hertz.required(), max: hertz.required(), default: hertz.required() }).required(),
+    rate: Joi.object({ min: pulses.required(), max: pulses.required(), default: pulses.required() }).required(),
     range: Joi.object({ min: Joi.number().min(0).required(), max: Joi.number().max(10_000).required() }).default({
       min: 1000,
       max: 2000,

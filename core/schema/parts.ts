@@ -1,15 +1,48 @@
 import Joi from 'joi'
 import { characterFormats } from '../catalogue'
 import { wireColours } from '../units'
+import { limits } from './limits'
+
+/** Names that any object has of itself cannot name a part. */
+export const heldNames: ReadonlySet<string> = new Set(Object.getOwnPropertyNames(Object.prototype))
+
+/** Refuses such a name. */
+export const free: Joi.CustomValidator<string> = (text, helpers) =>
+  heldNames.has(text) ? helpers.message({ custom: 'this name cannot be used' }) : text
+
+/** Signs that are not seen, or that act on what is around them. */
+const unseen = /(?![\u200C\u200D])[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u
+const unseenInProse = /(?![\u200C\u200D\t\n\r])[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u
+const visible = /[\p{L}\p{N}\p{P}\p{S}]/u
 
 export const idPattern = /^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/
-export const id = Joi.string().pattern(idPattern, 'id').max(40)
-export const label = Joi.string().max(80)
-export const prose = Joi.string().allow('').max(2000)
+export const id = Joi.string().pattern(idPattern, 'id').max(40).custom(free)
+/** A name: seen, on one line, without signs that act; blanks around it are taken off. */
+export const label = Joi.string()
+  .max(limits.name)
+  .custom((text: string, helpers) => {
+    const found = unseen.exec(text.trim())
+    if (found) return helpers.message({ custom: `holds a sign that is not seen (${codeOf(found[0])})` })
+    return visible.test(text) ? text.trim() : helpers.message({ custom: 'has nothing that can be seen' })
+  })
+/** Several lines of text. */
+export const prose = Joi.string()
+  .allow('')
+  .max(2000)
+  .custom((text: string, helpers) => {
+    const found = unseenInProse.exec(text)
+    return found ? helpers.message({ custom: `holds a sign that is not seen (${codeOf(found[0])})` }) : text
+  })
 export const volts = Joi.number().min(0).max(100)
 export const amps = Joi.number().min(0).max(500)
+/** What something can give: never quite nothing, so that a share of it can be told. */
+export const capacity = Joi.number().min(0.0001).max(500)
+export const share = Joi.number().min(0.05).max(1)
 export const baud = Joi.number().integer().min(300).max(12_000_000)
-export const millimetres = Joi.number().min(-2000).max(2000)
+/** A place on a board, which may lie a little off it. */
+export const onBoard = Joi.number()
+  .min(-50)
+  .max(limits.board + 50)
 export const colour = Joi.string().valid(...Object.keys(wireColours))
 export const characterFormat = Joi.string().valid(...characterFormats)
 export const list = (items: Joi.Schema, max = 200) => Joi.array().items(items).max(max)
@@ -17,6 +50,10 @@ export const list = (items: Joi.Schema, max = 200) => Joi.array().items(items).m
 /** A map from ids to parts, at most `max` of them. */
 export function keyed(part: Joi.Schema, max = 400): Joi.ObjectSchema {
   return Joi.object().pattern(idPattern, part).max(max).default({})
+}
+
+function codeOf(sign: string): string {
+  return `U+${sign.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`
 }
 
 /** Revisions, firmware versions or variants: at least one. */
@@ -30,4 +67,4 @@ export const versions = Joi.object()
     }),
   )
   .min(1)
-  .max(40)
+  .max(limits.versions)

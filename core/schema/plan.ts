@@ -3,7 +3,8 @@ import { placeKinds, planSchema } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
-import { baud, characterFormat, colour, id, idPattern, label, list, prose } from './parts'
+import { baud, characterFormat, colour, free, id, idPattern, label, list, prose } from './parts'
+import { limits } from './limits'
 
 const keyPattern = /^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/
 export const key = Joi.string().pattern(keyPattern, 'DEVICE/NEED')
@@ -11,7 +12,9 @@ export const place = Joi.string().pattern(
   new RegExp(`^(${placeKinds.join('|')}):[a-zA-Z0-9_./-]{1,120}$`),
   `KIND:ID with KIND one of ${placeKinds.join(', ')}`,
 )
-const deviceId = Joi.string().pattern(/^[a-zA-Z0-9_-]{1,60}$/, 'id')
+export const deviceId = Joi.string()
+  .pattern(/^[a-zA-Z0-9_-]{1,60}$/, 'id')
+  .custom(free)
 
 /** What may be set at an end of a link. */
 export const linkSettingParts: Joi.PartialSchemaMap = {
@@ -77,7 +80,7 @@ const wireOverride = Joi.object(wireOverrideParts)
 
 /** Names of wires: device, terminal and what the wire is for. */
 const wirePattern = /^[a-zA-Z0-9_./:-]{1,160}$/
-export const wireName = Joi.string().pattern(wirePattern, 'wire')
+export const wireName = Joi.string().pattern(wirePattern, 'wire').custom(free)
 
 /** A point on the airframe or on the drawing. */
 export const spot = Joi.object({
@@ -94,10 +97,10 @@ export const planParts = {
   craft: craft.required(),
   battery: battery.required(),
   board: Joi.object({ definition: id.required(), revision: id.required(), firmware: id.required() }).required(),
-  devices: list(deviceInstance, 100).required(),
+  devices: list(deviceInstance, limits.devices).required(),
   definitions: Joi.object({
     boards: Joi.object().pattern(idPattern, boardSchema).min(1).max(4).required(),
-    devices: Joi.object().pattern(idPattern, deviceSchema).max(100).required(),
+    devices: Joi.object().pattern(idPattern, deviceSchema).max(limits.devices).required(),
     protocols: Joi.object().pattern(idPattern, protocolSchema).max(100).required(),
   }).required(),
   automatic: Joi.boolean().required(),
@@ -117,3 +120,15 @@ export const planParts = {
 
 /** A plan file of the present schema version. */
 export const planDocumentSchema = Joi.object(planParts)
+
+const any = Joi.object().unknown(true)
+
+/** A plan with its definitions not looked at: each is read for itself. */
+export const planShellSchema = Joi.object({
+  ...planParts,
+  definitions: Joi.object({
+    boards: any.min(1).max(4).required(),
+    devices: any.max(limits.devices).required(),
+    protocols: any.max(100).required(),
+  }).required(),
+})

@@ -1,100 +1,16 @@
-import type Joi from 'joi'
-import { parse, printParseErrorCode, type ParseError } from 'jsonc-parser'
-import {
-  boardContradictions,
-  deviceContradictions,
-  mergeDifferences,
-  upgradeDefinition,
-  type BoardDefinition,
-  type Contradiction,
-  type DeviceDefinition,
-  type ProtocolDefinition,
-} from '../catalogue'
 import { resolvePlan, splitKey, upgradePlan, type Plan } from '../plan'
-import { boardSchema } from './board'
-import { deviceSchema, protocolSchema } from './device'
+import { readDefinition, type Definition } from './definition'
 import { InputError } from './error'
-import { planDocumentSchema } from './plan'
+import { limits } from './limits'
+import { planShellSchema } from './plan'
+import { parseJson } from './text'
+import { refuseUntold, validate } from './validate'
 
-/** Largest plan or definition file read, in bytes. */
-export const largestFile = 8 * 1024 * 1024
-
-export type Definition = BoardDefinition | DeviceDefinition | ProtocolDefinition
-
-const schemas: Record<string, Joi.Schema> = { board: boardSchema, device: deviceSchema, protocol: protocolSchema }
+type Problems = InputError['problems']
 
 /**
- * Validates a value and fills in defaults.
- * @throws InputError naming each wrong place, at most twenty of them.
- */
-export function validate<T>(schema: Joi.Schema, value: unknown, prefix = ''): T {
-  const result = schema.validate(value, { abortEarly: false, convert: false, errors: { wrap: { label: false }, label: 'key' } })
-  if (!result.error) return result.value as T
-  const problems = result.error.details.slice(0, 20).map(({ path, message }) => ({ place: prefix + pathText(path), message }))
-  throw new InputError(problems)
-}
-
-function pathText(path: (string | number)[]): string {
-  return path.map((step, at) => (typeof step === 'number' ? `[${step}]` : at ? `.${step}` : step)).join('')
-}
-
-/**
- * Reads a definition as parsed from YAML or JSON: shape, defaults, and each
- * revision or variant for itself, then contradictions.
- * @throws InputError
- */
-export function readDefinition(value: unknown): Definition {
-  const kind = (value as { kind?: unknown } | null)?.kind
-  const schema = typeof kind === 'string' && Object.hasOwn(schemas, kind) ? schemas[kind]! : undefined
-  if (!schema) throw new InputError([{ place: 'kind', message: 'must be board, device or protocol' }])
-  refusePrototypeKeys(value)
-  const definition = validate<Definition>(schema, upgradeDefinition(value))
-  if (definition.kind === 'protocol') return definition
-  const contradictions = definition.kind === 'board' ? checkBoard(definition) : checkDevice(definition)
-  if (contradictions.length) throw new InputError(contradictions)
-  return definition
-}
-
-/** Each revision must by itself be a board that could have been written down. */
-function checkBoard(definition: BoardDefinition): Contradiction[] {
-  const { kind, schema, id } = definition
-  for (const [revision, { differences }] of Object.entries(definition.revisions)) {
-    for (const [firmware, { differences: further }] of Object.entries(definition.firmwares)) {
-      if (!Object.keys(differences).length && !Object.keys(further).length) continue
-      const merged = mergeDifferences(mergeDifferences(definition, differences), further)
-      const alone = { ...merged, kind, schema, id, revisions: { only: { name: 'only' } }, firmwares: { only: { name: 'only' } } }
-      validate(boardSchema, alone, `revision ${revision}, firmware ${firmware}: `)
-    }
-  }
-  return boardContradictions(definition)
-}
-
-/** Each variant must by itself be such a device. */
-function checkDevice(definition: DeviceDefinition): Contradiction[] {
-  const { kind, schema, id } = definition
-  for (const [variant, { differences }] of Object.entries(definition.variants)) {
-    if (!Object.keys(differences).length) continue
-    const merged = mergeDifferences(definition, differences)
-    validate(deviceSchema, { ...merged, kind, schema, id, variants: { only: { name: 'only' } } }, `variant ${variant}: `)
-  }
-  return deviceContradictions(definition)
-}
-
-/** Keys that would reach an object's prototype are refused anywhere in the input. */
-function refusePrototypeKeys(value: unknown, path = '', depth = 0): void {
-  if (typeof value !== 'object' || value === null) return
-  if (depth > 40) throw new InputError([{ place: path, message: 'is nested more than 40 deep' }])
-  for (const [key, inner] of Object.entries(value)) {
-    const place = path ? `${path}.${key}` : key
-    if (key === '__proto__' || key === 'constructor' || key === 'prototype') {
-      throw new InputError([{ place, message: 'this name cannot be used' }])
-    }
-    refusePrototypeKeys(inner, place, depth + 1)
-  }
-}
-
-/**
- * Reads a plan document: version, shape, definitions, and that all it names is there.
+ * Reads a plan document: version, shape, each definition for itself, and that all
+ * it names is there.
  * @throws InputError
  */
 export function readPlan(value: unknown): Plan {
@@ -105,34 +21,56 @@ export function readPlan(value: unknown): Plan {
   if (document.format !== 'ypodoma-plan') {
     throw new InputError([{ place: 'format', message: 'this is not a plan file; expected "ypodoma-plan"' }])
   }
-  refusePrototypeKeys(value)
+  refuseUntold(value)
   let upgraded: Record<string, unknown>
   try {
     upgraded = upgradePlan(document)
   } catch (error) {
-    throw new InputError([{ place: '', message: (error as Error).message }])
+    // Words of its own for a version it does not know; anything else means that the shape is not one of that version.
+    const message = error instanceof TypeError ? `is not a plan of schema ${String(document.schema)}` : (error as Error).message
+    throw new InputError([{ place: 'schema', message }])
   }
-  const plan = validate<Plan>(planDocumentSchema, upgraded)
-  const problems = Object.entries(plan.definitions).flatMap(([group, definitions]) =>
-    Object.entries(definitions as Record<string, Definition>).flatMap(([id, definition]) => {
-      const place = `definitions.${group}.${id}`
-      if (definition.id !== id) return [{ place: `${place}.id`, message: `"${definition.id}" is not the name it stands under` }]
-      const found =
-        definition.kind === 'board'
-          ? boardContradictions(definition)
-          : definition.kind === 'device'
-            ? deviceContradictions(definition)
-            : []
-      return found.map((contradiction) => ({ place: `${place}: ${contradiction.place}`, message: contradiction.message }))
-    }),
-  )
-  problems.push(...danglingIn(plan))
+  const shell = validate<Plan>(planShellSchema, upgraded)
+  const problems: Problems = []
+  const plan = { ...shell, definitions: readDefinitions(shell.definitions, problems) }
+  if (!problems.length) problems.push(...danglingIn(plan))
   if (problems.length) throw new InputError(problems.slice(0, 20))
   return plan
 }
 
-function danglingIn(plan: Plan): { place: string; message: string }[] {
-  const problems: { place: string; message: string }[] = []
+/** What kind of definition each group of a plan holds. */
+const groups = { boards: 'board', devices: 'device', protocols: 'protocol' } as const
+
+function readDefinitions(definitions: Plan['definitions'], problems: Problems): Plan['definitions'] {
+  const readOne = (group: keyof typeof groups, id: string, value: unknown): Definition | undefined => {
+    const place = `definitions.${group}.${id}`
+    try {
+      const definition = readDefinition(value)
+      if (definition.kind !== groups[group]) problems.push({ place: `${place}.kind`, message: `must be ${groups[group]}` })
+      else if (definition.id !== id)
+        problems.push({ place: `${place}.id`, message: `"${definition.id}" is not the name it stands under` })
+      return definition
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error
+      problems.push(...error.problems.map((problem) => ({ place: placeWithin(place, problem.place), message: problem.message })))
+      return undefined
+    }
+  }
+  return Object.fromEntries(
+    Object.entries(definitions).map(([group, map]) => [
+      group,
+      Object.fromEntries(Object.entries(map).map(([id, value]) => [id, readOne(group as keyof typeof groups, id, value)])),
+    ]),
+  ) as unknown as Plan['definitions']
+}
+
+/** "revision B: pads.x" within "definitions.boards.y". */
+function placeWithin(outer: string, inner: string): string {
+  return inner.includes(': ') ? `${outer}, ${inner}` : `${outer}.${inner}`
+}
+
+function danglingIn(plan: Plan): Problems {
+  const problems: Problems = []
   const ids = new Set<string>()
   plan.devices.forEach((device, at) => {
     if (ids.has(device.id)) problems.push({ place: `devices[${at}].id`, message: `"${device.id}" is used twice` })
@@ -145,7 +83,10 @@ function danglingIn(plan: Plan): { place: string; message: string }[] {
   }
   if (problems.length) return problems
   try {
-    resolvePlan(plan)
+    const { devices } = resolvePlan(plan)
+    const needs = devices.reduce((sum, { device }) => sum + device.needs.length, 0)
+    if (needs > limits.needs)
+      problems.push({ place: 'devices', message: `${needs} needs together; up to ${limits.needs} are read` })
   } catch (error) {
     const [place, ...rest] = (error as Error).message.split(': ')
     problems.push(rest.length ? { place: place!, message: rest.join(': ') } : { place: 'board', message: place! })
@@ -158,30 +99,5 @@ function danglingIn(plan: Plan): { place: string; message: string }[] {
  * @throws InputError with line and column when it is not JSON.
  */
 export function parsePlan(text: string): Plan {
-  if (text.length > largestFile) {
-    const megabytes = (text.length / 1048576).toFixed(1)
-    throw new InputError([
-      { place: '', message: `the file has ${megabytes} MB; plans of up to ${largestFile / 1048576} MB are read` },
-    ])
-  }
-  let value: unknown
-  try {
-    value = JSON.parse(text)
-  } catch {
-    throw new InputError([{ place: '', message: `not JSON: ${jsonPlace(text)}` }])
-  }
-  return readPlan(value)
-}
-
-/** Line, column and kind of the first fault in a text that is not JSON. */
-function jsonPlace(text: string): string {
-  const faults: ParseError[] = []
-  parse(text, faults, { disallowComments: true })
-  const { offset, error } = faults[0]!
-  const before = text.slice(0, offset).split('\n')
-  const what =
-    offset >= text.trimEnd().length
-      ? 'the file ends in the middle'
-      : printParseErrorCode(error).replace(/(?!^)([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`)
-  return `line ${before.length}, column ${before.at(-1)!.length + 1}: ${what}`
+  return readPlan(parseJson(text))
 }

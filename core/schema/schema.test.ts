@@ -26,8 +26,8 @@ describe('reading plans', () => {
     expect(parsePlan(text)).toEqual(JSON.parse(text))
   })
   it.each([
-    ['not JSON', () => parsePlan('{\n  "format": }'), /^not JSON: line 2, column \d+/],
-    ['cut off', () => parsePlan('{"format": "ypodoma-plan"'), /line 1, column 26: the file ends in the middle/],
+    ['not JSON', () => parsePlan('{\n  "format": }'), /^line 2, column \d+: not JSON/],
+    ['cut off', () => parsePlan('{"format": "ypodoma-plan"'), /line 1, column 26: not JSON: the file ends in the middle/],
     ['something else', () => parsePlan('[1, 2]'), /a plan is a JSON object/],
     ['another format', () => parsePlan('{"format": "x"}'), /^format: this is not a plan file/],
     ['newer', () => readPlan({ ...changed(() => {}), schema: 9 }), /schema version 9, this program reads up to 3/],
@@ -58,7 +58,7 @@ describe('reading plans', () => {
       () => readPlan(changed((plan) => (plan.locks['ghost/x'] = 'port:uart1'))),
       /^locks.ghost\/x: no such device/,
     ],
-    ['too large', () => parsePlan(' '.repeat(50 * 1024 * 1024)), /the file has 50.0 MB; plans of up to 8 MB are read/],
+    ['too large', () => parsePlan(' '.repeat(50 * 1024 * 1024)), /the file has 50.0 MB; up to 8.0 MB are read of this kind/],
     [
       'reaching for the prototype',
       () => parsePlan('{"format":"ypodoma-plan","schema":1,"__proto__":{"x":1}}'),
@@ -67,7 +67,7 @@ describe('reading plans', () => {
     [
       'a definition that contradicts itself',
       () => readPlan(changed((plan) => (plan.definitions.boards['corran-7']!.pads.TX1!.pin = 'ZZ9'))),
-      /definitions.boards.corran-7: .*pads.TX1.pin: there is no pin "ZZ9"/,
+      /definitions.boards.corran-7, .*pads.TX1.pin: there is no pin "ZZ9"/,
     ],
   ])('refuses one that is %s, naming the place', (_, run, message) => {
     expect(problems(run)).toMatch(message)
