@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module'
 import { fileURLToPath } from 'node:url'
+import { buildWorker } from './server/work/build.mjs'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
@@ -48,7 +49,15 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'] },
   },
+  hooks: {
+    // The worker threads run a program of their own, which lies beside the server's.
+    'nitro:init': (nitro) => {
+      const folder = nitro.options.dev ? fileURLToPath(new URL('./.nuxt', import.meta.url)) : nitro.options.output.serverDir
+      nitro.hooks.hook('compiled', () => buildWorker(`${folder}/worker`, core))
+    },
+  },
   nitro: {
+    errorHandler: fileURLToPath(new URL('./server/security/error-handler.ts', import.meta.url)),
     compressPublicAssets: { gzip: true },
     serverAssets: [
       { baseName: 'migrations', dir: './database/migrations' },
@@ -56,6 +65,11 @@ export default defineNuxtConfig({
         baseName: 'fonts',
         dir: fileURLToPath(new URL('./node_modules/@fontsource/atkinson-hyperlegible/files', import.meta.url)),
         pattern: '*-latin-[47]00-normal.woff',
+      },
+      {
+        baseName: 'more-fonts',
+        dir: fileURLToPath(new URL('./node_modules/@fontsource/noto-sans/files', import.meta.url)),
+        pattern: 'noto-sans-{latin-ext,greek,greek-ext,cyrillic,cyrillic-ext,vietnamese}-400-normal.woff',
       },
       { baseName: 'catalogue', dir: fileURLToPath(new URL('./catalogue', import.meta.url)) },
     ],

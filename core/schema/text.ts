@@ -1,5 +1,5 @@
 import { visit as visitJson, printParseErrorCode } from 'jsonc-parser'
-import { Lexer, parseDocument, visit as visitYaml, type Document, type YAMLMap } from 'yaml'
+import { isScalar, Lexer, parseDocument, visit as visitYaml, type Document } from 'yaml'
 import { InputError } from './error'
 import { limits } from './limits'
 
@@ -95,12 +95,12 @@ function refuseLaborious(text: string): void {
 
 function refuseDoubleKeys(document: Document, text: string): void {
   visitYaml(document, {
-    Map: (_, map: YAMLMap<{ value?: unknown; range?: [number, number, number] | null }>) => {
+    Map: (_, map) => {
       const seen = new Set<string>()
       for (const { key } of map.items) {
-        const name = String(key.value)
+        const name = String(isScalar(key) ? key.value : key)
         if (seen.has(name)) {
-          const before = text.slice(0, key.range?.[0] ?? 0).split('\n')
+          const before = text.slice(0, isScalar(key) ? key.range?.[0] : 0).split('\n')
           throw at(before.length - 1, before.at(-1)!.length, `the key ${quoted(name)} is there twice`)
         }
         seen.add(name)

@@ -1,10 +1,11 @@
 import Joi from 'joi'
-import { harnessSvg } from '#core/documents'
-import { drawHarness, wiresOf, type Layers } from '#core/harness'
-import { resolvePlan, type Plan } from '#core/plan'
-import { readPlan } from '#core/schema'
-import { svgToPdf, type Paper } from '../papers/pdf'
-import { readValid, refusing } from '../security/body'
+import type { Layers } from '#core/harness'
+import type { Plan } from '#core/plan'
+import { fontsAtHand } from '../papers/fonts-at-hand'
+import type { Paper } from '../papers/pdf'
+import { readValid } from '../security/body'
+import { leaving } from '../security/refusals'
+import { workPool } from '../work/pool'
 
 interface Body {
   plan: Plan
@@ -21,15 +22,8 @@ const body = Joi.object({
 
 /** The harness drawing of a plan on one sheet of paper, as PDF. */
 export default defineEventHandler(async (event) => {
-  const { plan, layers, paper } = await readValid<Body>(event, body)
-  const resolved = refusing(() => resolvePlan(readPlan(plan)))
-  const drawing = drawHarness(resolved, wiresOf(resolved), layers)
-  const pdf = await svgToPdf(harnessSvg(drawing, resolved.plan.name, { blackAndWhite: true }), {
-    paper,
-    title: `${resolved.plan.name}: harness`,
-    width: drawing.width,
-    height: drawing.height,
-  })
+  const wanted = await readValid<Body>(event, body)
+  const pdf = await workPool().run('drawing', { ...wanted, fonts: await fontsAtHand() }, leaving(event))
   setResponseHeaders(event, { 'content-type': 'application/pdf', 'content-disposition': 'attachment' })
-  return pdf
+  return Buffer.from(pdf)
 })

@@ -1,2 +1,8 @@
-/** Tells that the server is up. */
-export default defineEventHandler(() => ({ ready: true }))
+import { useKeeper } from '../database'
+
+/** Whether the data can be read and written, and what is wrong with them if not. */
+export default defineEventHandler(async (event) => {
+  const health = (await useKeeper()).health()
+  if (!health.ready) setResponseStatus(event, 503)
+  return health
+})

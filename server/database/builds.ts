@@ -1,5 +1,8 @@
+import type { Brief } from '#core/engine'
 import { planSchema, upgradePlan, type Edit, type Plan } from '#core/plan'
 import type { Connection } from './open'
+import { pack, partStore, unpack } from './parts'
+import { toThin, type Aged } from './thinning'
 
 export interface BuildRow {
   id: string
@@ -8,6 +11,8 @@ export interface BuildRow {
   createdAt: string
   updatedAt: string
   removed: boolean
+  /** What the newest version shows of itself; none when its plan cannot be read. */
+  brief?: Brief
 }
 
 export interface VersionRow {
@@ -27,6 +32,7 @@ export interface NewVersion {
   note: string
   /** Given by the sender: the same save sent again makes no other version. */
   saveId?: string
+  brief?: Brief
 }
 
 /** A save that was made on a version that is not the newest any more. */
@@ -36,6 +42,9 @@ export class StaleSave extends Error {
   }
 }
 
+/** A plan that lies in the database and cannot be read. */
+export class UnreadablePlan extends Error {}
+
 interface RawBuild {
   id: string
   name: string
@@ -43,6 +52,7 @@ interface RawBuild {
   created_at: string
   updated_at: string
   removed_at: string | null
+  brief: string | null
 }
 
 interface RawVersion {
@@ -53,88 +63,197 @@ interface RawVersion {
   steps: string
 }
 
+interface StoredPlan {
+  plan: string
+  root: string | null
+}
+
+interface StoredEdits {
+  number: number
+  edits: string
+  packed_edits: Buffer | null
+  edits_schema: number
+  steps: string
+}
+
 export type BuildRepository = ReturnType<typeof buildRepository>
+
+/** How often the versions of a build are looked through for those that need not be kept. */
+const thinEvery = 20
 
 /** Builds and their versions. Every write is one transaction, which waits its turn before it reads. */
 export function buildRepository(connection: Connection, now: () => string) {
-  const all = connection.prepare<[], RawBuild>('SELECT * FROM builds ORDER BY removed_at IS NOT NULL, created_at, rowid')
-  const one = connection.prepare<[string], RawBuild>('SELECT * FROM builds WHERE id = ?')
+  const parts = partStore(connection)
+  const withBrief = `SELECT builds.*, versions.brief FROM builds
+    LEFT JOIN versions ON versions.build_id = builds.id AND versions.number = builds.version`
+  const page = connection.prepare<[string, number, number], RawBuild>(
+    `${withBrief} WHERE builds.search LIKE ? ESCAPE '\\'
+     ORDER BY removed_at IS NOT NULL, builds.created_at, builds.rowid LIMIT ? OFFSET ?`,
+  )
+  const count = connection.prepare<[string], { count: number }>(
+    `SELECT count(*) AS count FROM builds WHERE search LIKE ? ESCAPE '\\'`,
+  )
+  const one = connection.prepare<[string], RawBuild>(`${withBrief} WHERE builds.id = ?`)
   const insert = connection.prepare(
-    'INSERT INTO builds (id, name, version, created_at, updated_at) VALUES (@id, @name, 1, @at, @at)',
+    'INSERT INTO builds (id, name, version, created_at, updated_at, search) VALUES (@id, @name, 1, @at, @at, @search)',
   )
-  const advance = connection.prepare('UPDATE builds SET name = @name, version = @number, updated_at = @at WHERE id = @id')
+  const advance = connection.prepare(
+    'UPDATE builds SET name = @name, version = @number, updated_at = @at, search = @search WHERE id = @id',
+  )
   const addVersion = connection.prepare(
-    `INSERT INTO versions (build_id, number, saved_at, author, note, plan, edits, edits_schema, steps, save_id)
-     VALUES (@id, @number, @at, @author, @note, @plan, @edits, @schema, @steps, @saveId)`,
+    `INSERT INTO versions (build_id, number, saved_at, author, note, plan, root, edits, packed_edits, edits_schema, steps, save_id, brief)
+     VALUES (@id, @number, @at, @author, @note, '', @root, '', @edits, @schema, @steps, @saveId, @brief)`,
   )
-  const versions = connection.prepare<[string], RawVersion>(
-    'SELECT number, saved_at, author, note, steps FROM versions WHERE build_id = ? ORDER BY number DESC LIMIT 500',
+  const versions = connection.prepare<[string, number, number], RawVersion>(
+    'SELECT number, saved_at, author, note, steps FROM versions WHERE build_id = ? AND number < ? ORDER BY number DESC LIMIT ?',
   )
-  const planOf = connection.prepare<[string, number], { plan: string }>(
-    'SELECT plan FROM versions WHERE build_id = ? AND number = ?',
+  const ages = connection.prepare<[string], Aged>(
+    'SELECT number, saved_at AS savedAt, note FROM versions WHERE build_id = ? ORDER BY number',
   )
+  const planOf = connection.prepare<[string, number], StoredPlan>(
+    'SELECT plan, root FROM versions WHERE build_id = ? AND number = ?',
+  )
+  const editsOf = connection.prepare<[string, number], StoredEdits>(
+    'SELECT number, edits, packed_edits, edits_schema, steps FROM versions WHERE build_id = ? AND number >= ? ORDER BY number LIMIT 2',
+  )
+  const setEdits = connection.prepare(
+    `UPDATE versions SET edits = '', packed_edits = @edits, edits_schema = @schema, steps = @steps
+     WHERE build_id = @id AND number = @number`,
+  )
+  const dropVersion = connection.prepare('DELETE FROM versions WHERE build_id = ? AND number = ?')
   const bySave = connection.prepare<[string, string], { number: number }>(
     'SELECT number FROM versions WHERE build_id = ? AND save_id = ?',
   )
   const setNote = connection.prepare('UPDATE versions SET note = @note WHERE build_id = @id AND number = @number')
   const setRemoved = connection.prepare('UPDATE builds SET removed_at = @at WHERE id = @id')
+  const unpacked = connection.prepare<[], { build_id: string; number: number; plan: string; edits: string }>(
+    `SELECT build_id, number, plan, edits FROM versions WHERE root IS NULL AND plan LIKE '{%' LIMIT 50`,
+  )
+  const setPacked = connection.prepare(
+    `UPDATE versions SET plan = '', root = @root, edits = '', packed_edits = @edits WHERE build_id = @id AND number = @number`,
+  )
+  const setAside = connection.prepare(`UPDATE versions SET plan = ' ' || plan WHERE build_id = ? AND number = ?`)
+  const setBrief = connection.prepare('UPDATE versions SET brief = ? WHERE build_id = ? AND number = ?')
+  const setSearch = connection.prepare('UPDATE builds SET search = ? WHERE id = ?')
 
-  const writeVersion = (
-    id: string,
-    number: number,
-    at: string,
-    { plan, edits, steps, author, note, saveId = undefined }: NewVersion,
-  ) =>
+  function writeVersion(id: string, number: number, at: string, version: NewVersion): void {
+    const { plan, edits, steps, author, note, saveId, brief } = version
     addVersion.run({
       id,
       number,
       at,
       author,
       note,
-      plan: JSON.stringify(plan),
-      edits: JSON.stringify(edits),
+      root: parts.keepPlan(plan),
+      edits: pack(edits),
       schema: planSchema,
       saveId: saveId ?? null,
       steps: JSON.stringify(steps),
+      brief: brief ? JSON.stringify(brief) : null,
     })
+  }
+
+  /** Takes versions away that need not be kept; their edits go over to the next one, so that these still lead there. */
+  function thin(id: string): void {
+    for (const number of toThin(ages.all(id), Date.parse(now()))) {
+      const [gone, next] = editsOf.all(id, number)
+      const merged = gone && next && mergedEdits(gone, next)
+      if (!merged) continue
+      const { root } = planOf.get(id, number)!
+      setEdits.run({ id, number: next.number, ...merged })
+      dropVersion.run(id, number)
+      if (root) parts.release(root)
+    }
+  }
+
+  /** Edits and steps of two versions as those of one; nothing when either cannot be read. */
+  function mergedEdits(gone: StoredEdits, next: StoredEdits) {
+    const both = [gone, next]
+    try {
+      return {
+        steps: JSON.stringify(both.flatMap(({ steps }) => JSON.parse(steps) as string[])),
+        edits: pack(both.flatMap(editsIn)),
+        schema: gone.edits_schema === next.edits_schema ? next.edits_schema : 0,
+      }
+    } catch {
+      return undefined
+    }
+  }
+
+  /** As it lies in the database, brought up to the present schema. */
+  function documentOf(id: string, number: number): Record<string, unknown> | undefined {
+    const row = planOf.get(id, number)
+    if (!row) return undefined
+    return row.root ? parts.readPlan(row.root) : (JSON.parse(row.plan) as Record<string, unknown>)
+  }
 
   return {
-    list: (): BuildRow[] => all.all().map(buildRow),
+    /** A page of the builds whose name, board or note holds some text, those put away last, and how many there are. */
+    list: (search = '', limit = 100, offset = 0): { builds: BuildRow[]; count: number } => {
+      const like = `%${search.toLocaleLowerCase('en').replace(/[\\%_]/g, '\\$&')}%`
+      return { builds: page.all(like, limit, offset).map(buildRow), count: count.get(like)!.count }
+    },
 
     find: (id: string): BuildRow | undefined => {
       const row = one.get(id)
       return row && buildRow(row)
     },
 
+    /** The plan of a version. @throws UnreadablePlan when what is stored cannot be read */
     plan: (id: string, number: number): Plan | undefined => {
-      const row = planOf.get(id, number)
-      return row && (upgradePlan(JSON.parse(row.plan) as Record<string, unknown>) as unknown as Plan)
+      try {
+        const document = documentOf(id, number)
+        return document && (upgradePlan(document) as unknown as Plan)
+      } catch (error) {
+        throw new UnreadablePlan(`version ${number} cannot be read: ${(error as Error).message}`)
+      }
     },
 
-    versions: (id: string): VersionRow[] =>
-      versions.all(id).map((row) => ({
+    /** What is stored of a version, as it is, whatever state it is in. */
+    raw: (id: string, number: number): string | undefined => {
+      const row = planOf.get(id, number)
+      if (!row?.root) return row?.plan
+      try {
+        return JSON.stringify(parts.readPlan(row.root), null, 2)
+      } catch (error) {
+        return JSON.stringify({ unreadable: (error as Error).message, parts: parts.readable(row.root) }, null, 2)
+      }
+    },
+
+    /** Versions below a number, newest first. */
+    versions: (id: string, { below = Number.MAX_SAFE_INTEGER, limit = 100 } = {}): VersionRow[] =>
+      versions.all(id, below, limit).map((row) => ({
         number: row.number,
         savedAt: row.saved_at,
         author: row.author,
         note: row.note,
-        steps: JSON.parse(row.steps) as string[],
+        steps: stepsIn(row.steps),
       })),
+
+    /** The edits that lead to a version from the one before, and whether they were seen to. */
+    edits: (id: string, number: number): { edits: Edit[]; replayed: boolean } | undefined => {
+      const [row] = editsOf.all(id, number)
+      return row?.number === number ? { edits: editsIn(row), replayed: row.edits_schema > 0 } : undefined
+    },
 
     create: connection.transaction((id: string, version: NewVersion): void => {
       const at = now()
-      insert.run({ id, name: version.plan.name, at })
+      insert.run({ id, name: version.plan.name, at, search: searchOf(version) })
       writeVersion(id, 1, at, version)
     }).immediate,
 
-    /** Saves a new version made on `base`. @throws StaleSave when another was saved since */
+    /** Saves a new version made on `base`; a save that came in already is not made again. @throws StaleSave when another was saved since */
     save: connection.transaction((id: string, base: number, version: NewVersion): number => {
+      const made = version.saveId === undefined ? undefined : bySave.get(id, version.saveId)?.number
+      if (made !== undefined) return made
       const build = one.get(id)
       if (!build) throw new Error(`there is no build "${id}"`)
       if (build.version !== base) throw new StaleSave(build.version)
       const at = now()
       const number = base + 1
       writeVersion(id, number, at, version)
-      advance.run({ id, number, at, name: version.plan.name })
+      advance.run({ id, number, at, name: version.plan.name, search: searchOf(version) })
+      if (number % thinEvery === 0) thin(id)
       return number
     }).immediate,
 
@@ -144,7 +263,48 @@ export function buildRepository(connection: Connection, now: () => string) {
     annotate: (id: string, number: number, note: string): boolean => setNote.run({ id, number, note }).changes === 1,
 
     setRemoved: (id: string, removed: boolean): boolean => setRemoved.run({ id, at: removed ? now() : null }).changes === 1,
+
+    /** Keeps the brief of a version that was stored without. */
+    setBrief: (id: string, number: number, brief: Brief): void => {
+      setBrief.run(JSON.stringify(brief), id, number)
+      setSearch.run(searchOf({ plan: { name: one.get(id)!.name }, brief }), id)
+    },
+
+    /**
+     * Packs versions that an earlier program stored whole, some at a time; what cannot be
+     * read stays as it is.
+     * @returns whether there may be more
+     */
+    packSome: connection.transaction((): boolean => {
+      const rows = unpacked.all()
+      for (const { build_id: id, number, plan, edits } of rows) {
+        try {
+          setPacked.run({ id, number, root: parts.keepPlan(JSON.parse(plan) as Plan), edits: pack(JSON.parse(edits)) })
+        } catch {
+          setAside.run(id, number)
+        }
+      }
+      return rows.length > 0
+    }).immediate,
+
+    miscounted: parts.miscounted,
   }
+}
+
+function editsIn({ edits, packed_edits }: StoredEdits): Edit[] {
+  return (packed_edits ? unpack(packed_edits) : JSON.parse(edits)) as Edit[]
+}
+
+function stepsIn(text: string): string[] {
+  try {
+    return JSON.parse(text) as string[]
+  } catch {
+    return ['what was done cannot be read']
+  }
+}
+
+function searchOf({ plan, brief }: { plan: { name: string }; brief?: Brief }): string {
+  return `${plan.name} ${brief?.board ?? ''} ${brief?.note ?? ''}`.toLocaleLowerCase('en')
 }
 
 function buildRow(row: RawBuild): BuildRow {
@@ -155,5 +315,6 @@ function buildRow(row: RawBuild): BuildRow {
     createdAt: row.created_at,
     updatedAt: row.updated_at,
     removed: row.removed_at !== null,
+    ...(row.brief ? { brief: JSON.parse(row.brief) as Brief } : {}),
   }
 }

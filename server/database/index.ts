@@ -1,18 +1,28 @@
-import { dataDirectory, openStore, type Store } from './store'
+import { StoreKeeper } from './keeper'
+import { dataDirectory, type Store } from './store'
 
-let opening: Promise<Store> | undefined
+let making: Promise<StoreKeeper> | undefined
 
-/** The one open database of this server. */
-export function useStore(): Promise<Store> {
-  opening ??= openFromAssets()
-  return opening
+/** The keeper of this server's data. */
+export function useKeeper(): Promise<StoreKeeper> {
+  return (making ??= makeKeeper())
 }
 
-async function openFromAssets(): Promise<Store> {
+/** The data, for a request that changes them. @throws StoreTrouble */
+export async function writing(): Promise<Store> {
+  return (await useKeeper()).writing()
+}
+
+/** The data, for a request that only reads. @throws StoreTrouble */
+export async function reading(): Promise<Store> {
+  return (await useKeeper()).reading()
+}
+
+async function makeKeeper(): Promise<StoreKeeper> {
   const catalogue = await assetTexts('assets:catalogue')
   const inFolder = (folder: string) => catalogue.filter(({ name }) => name.startsWith(`${folder}:`))
   const migrations = await assetTexts('assets:migrations')
-  return openStore({
+  return new StoreKeeper({
     directory: dataDirectory(),
     migrations: migrations.map(({ name, text }) => ({ name, sql: text })),
     definitions: ['protocols', 'devices', 'boards'].flatMap(inFolder),

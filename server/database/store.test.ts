@@ -5,9 +5,13 @@ import { freshStore, migrations, removeStores } from '../../tests/helpers/store'
 import { applyEdit, type Edit, type Plan } from '#core/plan'
 import { StaleSave, type NewVersion } from './builds'
 import { migrate } from './open'
-import { NotReplayed, saveVersion } from './save-version'
+import { NotReplayed, replayed } from '../work/replayed'
+import { saveVersion, type Replayer } from './save-version'
 
 afterEach(removeStores)
+
+const inPlace: Replayer = (version) => Promise.resolve(version).then(replayed)
+const saving = { author: 'a', note: '' }
 
 const version = (name: string) => ({
   plan: applyEdit(demo('spillway-hex'), { type: 'plan.rename', name }),
@@ -20,11 +24,11 @@ const version = (name: string) => ({
 describe('store', () => {
   it('fills a new database with the demo builds, once', () => {
     const first = freshStore()
-    expect(first.builds.list().map(({ name }) => name)).toEqual(['Culvert scout', 'Fellside mapper', 'Spillway hex'])
+    expect(first.builds.list().builds.map(({ name }) => name)).toEqual(['Culvert scout', 'Fellside mapper', 'Spillway hex'])
     first.builds.setRemoved('spillway-hex', true)
     first.connection.close()
     const second = freshStore(first.directory)
-    expect(second.builds.list().map(({ removed }) => removed)).toEqual([false, false, true])
+    expect(second.builds.list().builds.map(({ removed }) => removed)).toEqual([false, false, true])
   })
 
   it('keeps every version and says who saved first', () => {
@@ -49,32 +53,38 @@ describe('store', () => {
   it('follows shipped definitions and leaves the user’s own alone', () => {
     const { catalogue } = freshStore()
     const own = { ...structuredClone(library.boards['corran-7']!), mass: 1 }
-    catalogue.save(own)
+    catalogue.save(own, 0, saving)
     catalogue.ship([library.boards['corran-7']!])
     expect(catalogue.find('board', 'corran-7')).toMatchObject({ origin: 'own', definition: { mass: 1 } })
-    expect(catalogue.remove('board', 'corran-7')).toBe(true)
-    expect(catalogue.remove('board', 'brae-mini')).toBe(false)
+    expect(catalogue.remove('board', 'corran-7', 1, saving)).toBe(true)
+    expect(catalogue.remove('board', 'brae-mini', 0, saving)).toBe(false)
   })
 
   it('brings a shipped definition back when the user’s own is taken away, and saves many at once or none', () => {
     const { catalogue, reship, connection } = freshStore()
     const shipped = library.boards['corran-7']!
-    catalogue.saveAll([
-      { ...shipped, mass: 3 },
-      { ...shipped, id: 'mine', mass: 4 },
-    ])
-    expect(catalogue.origins()).toMatchObject({ 'board:corran-7': 'own', 'board:mine': 'own' })
-    catalogue.remove('board', 'corran-7')
+    catalogue.saveAll(
+      [
+        { ...shipped, mass: 3 },
+        { ...shipped, id: 'mine', mass: 4 },
+      ],
+      saving,
+    )
+    expect(catalogue.standing()).toMatchObject({ 'board:corran-7': { origin: 'own' }, 'board:mine': { origin: 'own', version: 1 } })
+    catalogue.remove('board', 'corran-7', 1, saving)
     reship()
     expect(catalogue.find('board', 'corran-7')).toMatchObject({ origin: 'shipped', definition: { mass: shipped.mass } })
     connection.exec(
       `CREATE TRIGGER fault BEFORE INSERT ON definitions WHEN NEW.id = 'two' BEGIN SELECT RAISE(ABORT, 'fault'); END`,
     )
     expect(() =>
-      catalogue.saveAll([
-        { ...shipped, id: 'one' },
-        { ...shipped, id: 'two' },
-      ]),
+      catalogue.saveAll(
+        [
+          { ...shipped, id: 'one' },
+          { ...shipped, id: 'two' },
+        ],
+        saving,
+      ),
     ).toThrow('fault')
     expect(catalogue.find('board', 'one')).toBeUndefined()
   })
@@ -82,7 +92,7 @@ describe('store', () => {
   it('refuses a database of a newer program', () => {
     const { connection } = freshStore()
     connection.pragma('user_version = 99')
-    expect(() => migrate(connection, migrations)).toThrow('the database has schema 99, this program knows 3')
+    expect(() => migrate(connection, migrations)).toThrow(/schema 99; this program knows 5/)
   })
 
   it('undoes a migration that fails and names its fault', () => {
@@ -91,28 +101,35 @@ describe('store', () => {
       /syntax error/,
     )
     expect(connection.prepare(`SELECT name FROM sqlite_master WHERE name = 'half'`).all()).toEqual([])
-    expect(connection.pragma('user_version', { simple: true })).toBe(3)
+    expect(connection.pragma('user_version', { simple: true })).toBe(5)
   })
 
-  it('opens what an earlier program wrote, plans and own definitions brought up', () => {
-    const { connection, directory, builds } = freshStore()
+  it('opens what an earlier program wrote, plans and own definitions brought up', async () => {
+    const { connection, directory, close } = freshStore()
     const plan = readFileSync('tests/stored/plan-2.json', 'utf8')
     const own = JSON.stringify({ kind: 'protocol', schema: 1, id: 'mine', name: 'Mine', function: 'x', frame: '8E2' })
-    connection.exec(
-      'DROP INDEX versions_by_save; ALTER TABLE versions DROP COLUMN save_id; ALTER TABLE versions DROP COLUMN edits_schema',
-    )
-    connection.pragma('user_version = 1')
-    connection.prepare(`UPDATE versions SET plan = ? WHERE build_id = 'culvert-scout'`).run(plan)
+    asOfSchemaOne(connection)
+    connection.prepare(`UPDATE versions SET plan = ?, edits = '[]'`).run(plan)
     connection.prepare(`INSERT INTO definitions VALUES ('protocol', 'mine', 'own', ?, '')`).run(own)
-    expect(builds.find('culvert-scout')!.version).toBe(1)
+    close()
     const later = freshStore(directory)
     expect(later.builds.plan('culvert-scout', 1)).toMatchObject({ schema: 3, spots: { gnss: { x: 10, y: 20 } } })
     expect(later.catalogue.find('protocol', 'mine')!.definition).toMatchObject({ schema: 3, format: '8E2' })
     const replayed = later.connection.prepare('SELECT DISTINCT edits_schema AS schema FROM versions').all()
     expect(replayed).toEqual([{ schema: 0 }])
-    expect(saveVersion(later.builds, 'culvert-scout', 1, renamed(later.builds.plan('culvert-scout', 1)!, 'New'))).toBe(2)
+    expect(await saveVersion(later.builds, 'culvert-scout', 1, renamed(later.builds.plan('culvert-scout', 1)!, 'New'), inPlace)).toBe(2)
   })
 })
+
+/** Takes away what later migrations brought. */
+function asOfSchemaOne(connection: ReturnType<typeof freshStore>['connection']): void {
+  const columns = ['save_id', 'edits_schema', 'root', 'packed_edits', 'brief'].map((name) => `ALTER TABLE versions DROP COLUMN ${name};`)
+  connection.exec(
+    `DROP INDEX versions_by_save; ${columns.join('')} DROP TABLE parts; DROP TABLE marks; DROP TABLE definition_versions;
+     ALTER TABLE builds DROP COLUMN search; ALTER TABLE definitions DROP COLUMN version`,
+  )
+  connection.pragma('user_version = 1')
+}
 
 const renamed = (from: Plan, name: string): NewVersion => {
   const edit: Edit = { type: 'plan.rename', name }
@@ -120,48 +137,48 @@ const renamed = (from: Plan, name: string): NewVersion => {
 }
 
 describe('saving a version', () => {
-  it('keeps one whose edits lead there, and marks it', () => {
+  it('keeps one whose edits lead there, and marks it', async () => {
     const { builds, connection } = freshStore()
     const before = builds.plan('spillway-hex', 1)!
-    expect(saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'))).toBe(2)
+    expect(await saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'), inPlace)).toBe(2)
     const { schema } = connection
       .prepare<[], { schema: number }>(`SELECT edits_schema AS schema FROM versions WHERE number = 2`)
       .get()!
     expect(schema).toBe(before.schema)
   })
 
-  it('refuses one whose edits lead elsewhere, naming the section, and keeps nothing', () => {
+  it('refuses one whose edits lead elsewhere, naming the section, and keeps nothing', async () => {
     const { builds } = freshStore()
     const saving = renamed(builds.plan('spillway-hex', 1)!, 'One')
     const smuggled = { ...saving, plan: applyEdit(saving.plan, { type: 'device.remove', device: 'gnss' }) }
-    expect(() => saveVersion(builds, 'spillway-hex', 1, smuggled)).toThrow(NotReplayed)
-    expect(() => saveVersion(builds, 'spillway-hex', 1, smuggled)).toThrow(
+    await expect(saveVersion(builds, 'spillway-hex', 1, smuggled, inPlace)).rejects.toThrow(NotReplayed)
+    await expect(saveVersion(builds, 'spillway-hex', 1, smuggled, inPlace)).rejects.toThrow(
       expect.objectContaining({ place: 'devices', message: 'is not what the edits lead to' }),
     )
     expect(builds.find('spillway-hex')!.version).toBe(1)
   })
 
-  it('refuses one with an edit that does not fit, naming it', () => {
+  it('refuses one with an edit that does not fit, naming it', async () => {
     const { builds } = freshStore()
     const saving = renamed(builds.plan('spillway-hex', 1)!, 'One')
     const unfit: Edit = { type: 'device.remove', device: 'nobody' }
-    expect(() => saveVersion(builds, 'spillway-hex', 1, { ...saving, edits: [...saving.edits, unfit] })).toThrow(
+    await expect(saveVersion(builds, 'spillway-hex', 1, { ...saving, edits: [...saving.edits, unfit] }, inPlace)).rejects.toThrow(
       expect.objectContaining({ place: 'edits[1]', message: 'devices.nobody: no such device in the fit-out' }),
     )
   })
 
-  it('makes one version of a save that is sent twice', () => {
+  it('makes one version of a save that is sent twice', async () => {
     const { builds } = freshStore()
     const saving = { ...renamed(builds.plan('spillway-hex', 1)!, 'One'), saveId: 'a' }
-    expect(saveVersion(builds, 'spillway-hex', 1, saving)).toBe(2)
-    expect(saveVersion(builds, 'spillway-hex', 1, saving)).toBe(2)
+    expect(await saveVersion(builds, 'spillway-hex', 1, saving, inPlace)).toBe(2)
+    expect(await saveVersion(builds, 'spillway-hex', 1, saving, inPlace)).toBe(2)
     expect(builds.find('spillway-hex')!.version).toBe(2)
   })
 
-  it('says who was first before it looks at the edits', () => {
+  it('says who was first before it looks at the edits', async () => {
     const { builds } = freshStore()
     const before = builds.plan('spillway-hex', 1)!
-    saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'))
-    expect(() => saveVersion(builds, 'spillway-hex', 1, { ...renamed(before, 'Two'), edits: [] })).toThrow(StaleSave)
+    await saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'), inPlace)
+    await expect(saveVersion(builds, 'spillway-hex', 1, { ...renamed(before, 'Two'), edits: [] }, inPlace)).rejects.toThrow(StaleSave)
   })
 })

@@ -1,9 +1,9 @@
 import { join } from 'node:path'
 import { cook, readLibrary, type Library } from '#core/schema'
-import { adopt, analyse } from '#core/engine'
+import { adopt, analyse, briefOf } from '#core/engine'
 import { buildRepository, type BuildRepository } from './builds'
 import { definitionRepository } from './definitions'
-import { openDatabase, type Migration } from './open'
+import { closeDatabase, openDatabase, type Connection, type Migration } from './open'
 
 export interface StoreOptions {
   directory: string
@@ -18,25 +18,62 @@ export interface StoreOptions {
 /** Opens the database with its repositories, brings the catalogue up to date, and fills a new database with the demo builds. */
 export function openStore({ directory, migrations, definitions, demo, now = () => new Date().toISOString() }: StoreOptions) {
   const connection = openDatabase(directory, migrations)
-  const builds = buildRepository(connection, now)
-  const catalogue = definitionRepository(connection, now)
-  const shipped = readLibrary(definitions)
-  const reship = () =>
-    catalogue.ship([...Object.values(shipped.protocols), ...Object.values(shipped.devices), ...Object.values(shipped.boards)])
-  reship()
-  if (demo.length && builds.list().length === 0) seed(builds, demo, shipped)
-  return { connection, builds, catalogue, reship }
+  try {
+    const builds = buildRepository(connection, now)
+    const catalogue = definitionRepository(connection, now)
+    const shipped = readLibrary(definitions)
+    const reship = () =>
+      catalogue.ship([...Object.values(shipped.protocols), ...Object.values(shipped.devices), ...Object.values(shipped.boards)])
+    while (builds.packSome());
+    fillOnce(connection, builds, () => (reship(), demo.length ? ready(demo, shipped) : []))
+    reship()
+    return {
+      connection,
+      builds,
+      catalogue,
+      reship,
+      /** Writes a mark, to see that the file can be written. @throws what the database says when it cannot */
+      probe: () => void mark(connection, 'written', now()),
+      close: () => closeDatabase(connection),
+    }
+  } catch (error) {
+    connection.close()
+    throw error
+  }
 }
 
 export type Store = ReturnType<typeof openStore>
 
+/** The first data, all in one transaction, and with them the mark that they were written: a start that was cut short is made good at the next. */
+function fillOnce(connection: Connection, builds: BuildRepository, first: () => ReturnType<typeof ready>): void {
+  const done = connection.prepare(`SELECT 1 FROM marks WHERE name = 'first data'`)
+  if (done.get()) return
+  connection
+    .transaction(() => {
+      if (done.get()) return
+      const demos = first()
+      if (builds.list().count === 0) {
+        for (const { id, plan } of demos) {
+          builds.create(id, { plan, edits: [], steps: ['Demo build'], author: 'demo', note: '', brief: briefOf(plan) })
+        }
+      }
+      mark(connection, 'first data', 'written')
+    })
+    .immediate()
+}
+
 /** The hex is left to be allocated; the other two come allocated. */
-function seed(builds: BuildRepository, demo: StoreOptions['demo'], library: Library): void {
-  for (const { text } of demo) {
+function ready(demo: StoreOptions['demo'], library: Library) {
+  return demo.map(({ text }) => {
     const { id, plan } = cook(text, library)
-    const ready = id === 'spillway-hex' ? plan : adopt(plan, analyse(plan).proposal)
-    builds.create(id, { plan: ready, edits: [], steps: ['Demo build'], author: 'demo', note: '' })
-  }
+    return { id, plan: id === 'spillway-hex' ? plan : adopt(plan, analyse(plan).proposal) }
+  })
+}
+
+function mark(connection: Connection, name: string, value: string): void {
+  connection
+    .prepare('INSERT INTO marks (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value')
+    .run(name, value)
 }
 
 /** Where the database lies: `YPODOMA_DATA`, or `data` below the working directory. */

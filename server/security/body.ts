@@ -1,70 +1,74 @@
 import type { H3Event } from 'h3'
 import type Joi from 'joi'
-import { InputError, largestFile, validate } from '#core/schema'
-import { EditError } from '#core/plan'
+import { InputError, limits, refuseUntold, validate } from '#core/schema'
+import { workPool } from '../work/pool'
+import { leaving, refusal, refused } from './refusals'
 
-/** What the server says of a request it cannot use. */
-export interface Refusal {
-  message: string
-  problems: { place: string; message: string }[]
-}
+/** Milliseconds without a byte, and in all, after which a body is not waited for any more. */
+const patience = { between: 10_000, whole: 60_000 }
+/** Bodies longer than this are parsed by a thread of their own. */
+const long = 512 * 1024
 
 /**
  * Reads a JSON body of limited size and validates it.
- * @throws a 400 that names each place, 413 when it is too large, 415 when it is not JSON
+ * @throws a 400 that names each place, 408 when it does not come, 413 when it is too large, 415 when it is not JSON
  */
 export async function readValid<T>(event: H3Event, schema: Joi.Schema): Promise<T> {
+  const [type] = (getRequestHeader(event, 'content-type') ?? '').split(';')
+  if (type?.trim().toLowerCase() !== 'application/json')
+    throw refusal(415, `content type ${type || 'missing'}; expected application/json`)
   const text = await readLimited(event)
-  return refusing(() => validate<T>(schema, parseJson(text)))
-}
-
-/** Reads the body as text, at most `largestFile` bytes. */
-export async function readLimited(event: H3Event): Promise<string> {
-  const announced = Number(getRequestHeader(event, 'content-length') ?? 0)
-  if (announced > largestFile) throw tooLarge(announced)
-  const text = (await readRawBody(event, 'utf8')) ?? ''
-  if (text.length > largestFile) throw tooLarge(text.length)
-  return text
-}
-
-function tooLarge(bytes: number) {
-  const message = `the request has ${(bytes / 1048576).toFixed(1)} MB; up to ${largestFile / 1048576} MB are taken`
-  return createError({ statusCode: 413, statusMessage: 'Too large', data: { message, problems: [] } satisfies Refusal })
-}
-
-function parseJson(text: string): unknown {
+  const value = text.length > long ? await workPool().run('json', text, leaving(event)) : parseBody(text)
   try {
-    return JSON.parse(text)
+    return validate<T>(schema, value)
   } catch (error) {
-    throw new InputError([{ place: 'body', message: `not JSON: ${(error as Error).message}` }])
-  }
-}
-
-/** Runs a function and turns input errors into answers of status 400 that name the place. */
-export function refusing<T>(run: () => T): T {
-  try {
-    return run()
-  } catch (error) {
-    if (error instanceof InputError) throw refusal(error.message, error.problems)
-    if (error instanceof EditError) throw refusal(error.message, [{ place: error.place, message: error.message }])
+    if (error instanceof InputError) throw refused(error.problems)
     throw error
   }
 }
 
-/** An answer of status 400, or another, with problems found by the route itself. */
-export function refused(problems: Refusal['problems'], status: 400 | 422 = 400) {
-  return refusal(problems.map(({ place, message }) => `${place}: ${message}`).join('\n'), problems, status)
+function parseBody(text: string): unknown {
+  try {
+    const value = JSON.parse(text.charCodeAt(0) === 0xfeff ? text.slice(1) : text) as unknown
+    refuseUntold(value)
+    return value
+  } catch (error) {
+    if (error instanceof InputError) throw refused(error.problems)
+    throw refused([{ place: 'body', message: 'not JSON' }])
+  }
 }
 
-function refusal(message: string, problems: Refusal['problems'], statusCode: 400 | 422 = 400) {
-  return createError({ statusCode, statusMessage: 'Cannot be used', data: { message, problems } satisfies Refusal })
-}
-
-/** 404 with words. */
-export function notThere(what: string) {
-  return createError({
-    statusCode: 404,
-    statusMessage: 'Not there',
-    data: { message: `${what} is not there`, problems: [] } satisfies Refusal,
+/** Reads the body as text, counted as it comes. */
+async function readLimited(event: H3Event): Promise<string> {
+  const { req } = event.node
+  if (Number(req.headers['content-length'] ?? 0) > limits.file) throw tooLarge(event)
+  const parts: Buffer[] = []
+  let length = 0
+  return new Promise((resolve, reject) => {
+    const slow = () => done(() => reject(refusal(408, 'the request did not come in time')))
+    const whole = setTimeout(slow, patience.whole)
+    let between = setTimeout(slow, patience.between)
+    const take = (part: Buffer) => {
+      clearTimeout(between)
+      between = setTimeout(slow, patience.between)
+      length += part.length
+      if (length > limits.file) done(() => reject(tooLarge(event)))
+      else parts.push(part)
+    }
+    const end = () => done(() => resolve(Buffer.concat(parts).toString('utf8')))
+    const gone = () => done(() => reject(refusal(400, 'the request was broken off')))
+    const done = (then: () => void) => {
+      clearTimeout(whole)
+      clearTimeout(between)
+      req.off('data', take).off('end', end).off('error', gone).off('close', gone)
+      then()
+    }
+    req.on('data', take).once('end', end).once('error', gone).once('close', gone)
   })
+}
+
+/** What still comes of such a body is not read; the connection ends with the answer. */
+function tooLarge(event: H3Event) {
+  setResponseHeader(event, 'connection', 'close')
+  return refusal(413, `the request has more than ${limits.file / 1048576} MB`)
 }

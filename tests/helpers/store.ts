@@ -24,7 +24,7 @@ export function freshStore(directory = mkdtempSync(join(tmpdir(), 'ypodoma-store
 /** Closes and removes all that was opened. */
 export function removeStores(): void {
   for (const { store, directory } of open.splice(0)) {
-    store.connection.close()
+    if (store.connection.open) store.connection.close()
     rmSync(directory, { recursive: true, force: true })
   }
 }

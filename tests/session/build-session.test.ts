@@ -3,7 +3,8 @@ import { afterEach, describe, expect, it } from 'vitest'
 import { BuildSession, type PlanAnalyst, type Surroundings } from '../../app/session/build-session'
 import { NotLedThere, SavedElsewhere, SaveRefused, type BuildServer, type Saving } from '../../app/session/build-server'
 import { StaleSave } from '../../server/database/builds'
-import { NotReplayed, saveVersion } from '../../server/database/save-version'
+import { saveVersion } from '../../server/database/save-version'
+import { NotReplayed, replayed } from '../../server/work/replayed'
 import { settle } from '#core/engine'
 import { replay, type Edit } from '#core/plan'
 import { freshStore, removeStores } from '../helpers/store'
@@ -31,7 +32,7 @@ function way() {
       await pass()
       if (fault) throw fault
       try {
-        const made = saveVersion(builds, id, base, version)
+        const made = await saveVersion(builds, id, base, version, (sent) => Promise.resolve(sent).then(replayed))
         if (state.lost) throw new Error('the answer was lost')
         return made
       } catch (error) {

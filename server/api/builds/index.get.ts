@@ -1,18 +1,15 @@
-import { useStore } from '../../database'
+import Joi from 'joi'
+import { reading } from '../../database'
+import { readQuery } from '../../security/query'
 
-/** All builds, those put away last, with a short look at each newest plan. */
-export default defineEventHandler(async () => {
-  const { builds } = await useStore()
-  return builds.list().map((build) => {
-    const plan = builds.plan(build.id, build.version)!
-    const needs = Object.keys(plan.assignment).length
-    return {
-      ...build,
-      board: `${plan.definitions.boards[plan.board.definition]!.name} rev ${plan.board.revision}`,
-      devices: plan.devices.length,
-      allocated: needs > 0,
-      note: plan.note,
-      plan,
-    }
-  })
+const query = Joi.object({
+  search: Joi.string().allow('').max(80).default(''),
+  limit: Joi.number().integer().min(1).max(100).default(50),
+  offset: Joi.number().integer().min(0).default(0),
+})
+
+/** A page of the builds, those put away last, each with a short look at its newest plan. */
+export default defineEventHandler(async (event) => {
+  const { search, limit, offset } = readQuery<{ search: string; limit: number; offset: number }>(event, query)
+  return (await reading()).builds.list(search, limit, offset)
 })

@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
 import { newPlan } from '#core/plan'
-import { parsePlan } from '#core/schema'
-import { useStore } from '../../database'
-import { notThere, readValid, refusing } from '../../security/body'
+import { label } from '#core/schema'
+import { writing } from '../../database'
+import { readValid } from '../../security/body'
+import { leaving, notThere } from '../../security/refusals'
+import { workPool } from '../../work/pool'
 
 interface Body {
   name?: string
@@ -14,10 +16,10 @@ interface Body {
 }
 
 const body = Joi.object({
-  name: Joi.string().trim().min(1).max(80),
+  name: label,
   board: Joi.string().max(40),
   file: Joi.string().allow(''),
-  author: Joi.string().max(80).default('me'),
+  author: label.default('me'),
 })
   .xor('file', 'board')
   .and('name', 'board')
@@ -25,12 +27,18 @@ const body = Joi.object({
 /** Makes a build: empty on a board, or from the text of a plan file. */
 export default defineEventHandler(async (event) => {
   const { name, board, file, author } = await readValid<Body>(event, body)
-  const { builds, catalogue } = await useStore()
-  const definition = board === undefined ? undefined : catalogue.library().boards[board]
-  if (board !== undefined && !definition) throw notThere(`board "${board}"`)
-  const plan = definition ? newPlan(name!, definition) : refusing(() => parsePlan(file!))
+  const { builds, catalogue } = await writing()
+  const found = board === undefined ? undefined : catalogue.find('board', board)?.definition
+  if (board !== undefined && found?.kind !== 'board') throw notThere(`board "${board}"`)
+  const { plan, brief } =
+    found?.kind === 'board' ? await withBrief(newPlan(name!, found)) : await workPool().run('planFile', file!, leaving(event))
   const id = randomUUID()
-  builds.create(id, { plan, edits: [], steps: [definition ? 'New build' : 'Opened from a file'], author, note: '' })
+  const steps = [found ? 'New build' : 'Opened from a file']
+  builds.create(id, { plan, brief, edits: [], steps, author, note: '' })
   setResponseStatus(event, 201)
   return { id }
 })
+
+async function withBrief(plan: ReturnType<typeof newPlan>) {
+  return { plan, brief: await workPool().run('brief', plan) }
+}

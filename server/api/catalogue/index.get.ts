@@ -1,7 +1,8 @@
-import { useStore } from '../../database'
+import { reading } from '../../database'
 
-/** All definitions, with which are the user's own. */
+/** All definitions that can be read, whose they are and in which version, and those that cannot be read. */
 export default defineEventHandler(async () => {
-  const { catalogue } = await useStore()
-  return { ...catalogue.library(), origins: catalogue.origins() }
+  const { catalogue } = await reading()
+  const { library, unreadable } = catalogue.library()
+  return { ...library, standing: catalogue.standing(), unreadable }
 })

@@ -1,16 +1,57 @@
 import Joi from 'joi'
-import { readDefinitionsFile } from '#core/schema'
-import { useStore } from '../../database'
-import { readValid, refusing } from '../../security/body'
+import { label, type Definition } from '#core/schema'
+import { sameValue } from '#core/plan'
+import { writing } from '../../database'
+import type { DefinitionRepository } from '../../database/definitions'
+import { readValid } from '../../security/body'
+import { leaving } from '../../security/refusals'
+import { workPool } from '../../work/pool'
 
-const body = Joi.object({ file: Joi.string().required() })
+interface Body {
+  file: string
+  there?: 'replace' | 'keep'
+  author: string
+}
 
-/** Takes in a file of one definition or of a whole library, YAML or JSON: all of it or nothing. */
-export default defineEventHandler(async (event) => {
-  const { file } = await readValid<{ file: string }>(event, body)
-  const definitions = refusing(() => readDefinitionsFile(file))
-  const { catalogue } = await useStore()
-  catalogue.saveAll(definitions)
-  setResponseStatus(event, 201)
-  return { taken: definitions.map(({ kind, id, name }) => ({ kind, id, name })) }
+const body = Joi.object({
+  file: Joi.string().required(),
+  /** What becomes of definitions that are there already, and otherwise than in the file. */
+  there: Joi.string().valid('replace', 'keep'),
+  author: label.default('me'),
 })
+
+/**
+ * Takes in a file of one definition or of a whole library, YAML or JSON: all of it or
+ * nothing. 409 with those that would be replaced, until it is said what becomes of them.
+ */
+export default defineEventHandler(async (event) => {
+  const { file, there, author } = await readValid<Body>(event, body)
+  const definitions = await workPool().run('definitionsFile', file, leaving(event))
+  const { catalogue } = await writing()
+  const others = definitions.filter((definition) => isOther(catalogue, definition))
+  if (others.length && !there) {
+    setResponseStatus(event, 409)
+    return { replaces: others.map(named) }
+  }
+  const wanted = there === 'keep' ? definitions.filter((definition) => !others.includes(definition)) : definitions
+  const fresh = wanted.filter((definition) => others.includes(definition) || !isThere(catalogue, definition))
+  catalogue.saveAll(fresh, { author, note: 'Taken in from a file' })
+  setResponseStatus(event, 201)
+  return { taken: fresh.map(named), left: definitions.length - fresh.length }
+})
+
+const named = ({ kind, id, name }: Definition) => ({ kind, id, name })
+
+function isThere(catalogue: DefinitionRepository, { kind, id }: Definition): boolean {
+  return catalogue.raw(kind, id) !== undefined
+}
+
+/** There is one of this name that says something else, or cannot be read. */
+function isOther(catalogue: DefinitionRepository, definition: Definition): boolean {
+  if (!isThere(catalogue, definition)) return false
+  try {
+    return !sameValue(catalogue.find(definition.kind, definition.id)!.definition, definition)
+  } catch {
+    return true
+  }
+}

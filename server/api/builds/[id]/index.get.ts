@@ -1,9 +1,9 @@
-import { useStore } from '../../../database'
-import { notThere } from '../../../security/body'
+import { reading } from '../../../database'
+import { notThere } from '../../../security/refusals'
 
 /** A build with its newest plan. */
 export default defineEventHandler(async (event) => {
-  const { builds } = await useStore()
+  const { builds } = await reading()
   const build = builds.find(getRouterParam(event, 'id')!)
   if (!build) throw notThere('this build')
   return { build, plan: builds.plan(build.id, build.version)! }

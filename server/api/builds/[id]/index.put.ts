@@ -1,39 +1,60 @@
 import Joi from 'joi'
-import { editSchema } from '#core/schema'
-import { useStore } from '../../../database'
+import { mayDo, type Role } from '#core/plan'
+import { label, prose } from '#core/schema'
+import { writing } from '../../../database'
 import { StaleSave, type NewVersion } from '../../../database/builds'
-import { NotReplayed, saveVersion } from '../../../database/save-version'
-import { notThere, readValid, refused, refusing } from '../../../security/body'
+import { saveVersion } from '../../../database/save-version'
+import { readValid } from '../../../security/body'
+import { leaving, notThere, refusal } from '../../../security/refusals'
+import { workPool } from '../../../work/pool'
 
 interface Body extends NewVersion {
   base: number
 }
 
+/** The plan and each edit are looked at by the thread that replays them. */
 const body = Joi.object({
   base: Joi.number().integer().min(1).required(),
   plan: Joi.object().unknown(true).required(),
-  edits: Joi.array().items(editSchema).max(5000).required(),
-  steps: Joi.array().items(Joi.string().max(400)).max(5000).required(),
-  author: Joi.string().max(80).default('me'),
-  note: Joi.string().allow('').max(2000).default(''),
+  edits: Joi.array()
+    .items(Joi.object({ type: Joi.string().max(60).required() }).unknown(true))
+    .max(5000)
+    .required(),
+  steps: Joi.array().items(prose).max(5000).required(),
+  author: label.default('me'),
+  note: prose.default(''),
   saveId: Joi.string().pattern(/^[\w-]{8,40}$/, 'id'),
 })
 
 /**
  * Saves a version made on version `base`: 409 with the newest version when another
- * was saved first, 422 when its edits do not lead from `base` to its plan.
+ * was saved first, 422 when its edits do not lead from `base` to its plan, 403 when
+ * one of them is not for whoever asks.
  */
 export default defineEventHandler(async (event) => {
   const { base, ...version } = await readValid<Body>(event, body)
-  const { builds } = await useStore()
+  const { builds } = await writing()
   const id = getRouterParam(event, 'id')!
   if (!builds.find(id)) throw notThere('this build')
+  const gone = leaving(event)
   try {
-    return { version: refusing(() => saveVersion(builds, id, base, version)) }
+    const number = await saveVersion(builds, id, base, version, async (replayable) => {
+      const replayed = await workPool().run('replay', replayable, gone)
+      refuseBeyond(event.context.role as Role, version.edits)
+      return replayed
+    })
+    return { version: number }
   } catch (error) {
-    if (error instanceof NotReplayed) throw refused([{ place: error.place, message: error.message }], 422)
     if (!(error instanceof StaleSave)) throw error
     setResponseStatus(event, 409)
-    return { newest: error.newest, plan: builds.plan(id, error.newest)!, versions: builds.versions(id).slice(0, 20) }
+    return { newest: error.newest, plan: builds.plan(id, error.newest)!, versions: builds.versions(id, { limit: 20 }) }
   }
 })
+
+/** The edits were seen to lead to the plan that was sent, so that what they may touch is all that is touched. */
+function refuseBeyond(role: Role, edits: NewVersion['edits']): void {
+  const at = edits.findIndex((edit) => !mayDo(role, edit))
+  if (at < 0) return
+  const message = `as ${role} you may not do this (${edits[at]!.type})`
+  throw refusal(403, message, { problems: [{ place: `edits[${at}]`, message }] })
+}

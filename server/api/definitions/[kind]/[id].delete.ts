@@ -1,11 +1,22 @@
-import { useStore } from '../../../database'
-import { notThere } from '../../../security/body'
+import Joi from 'joi'
+import { writing } from '../../../database'
+import { StaleDefinition } from '../../../database/definitions'
+import { readQuery } from '../../../security/query'
+import { notThere, refusal } from '../../../security/refusals'
 
-/** Takes away a definition of the user's own; a shipped one of the same name comes back. */
+const query = Joi.object({ base: Joi.number().integer().min(1).required(), author: Joi.string().max(80).default('me') })
+
+/** Takes away a definition of the user's own; a shipped one of the same name comes back. Its versions stay. */
 export default defineEventHandler(async (event) => {
+  const { base, author } = readQuery<{ base: number; author: string }>(event, query)
   const { kind, id } = getRouterParams(event)
-  const { catalogue, reship } = await useStore()
-  if (!catalogue.remove(kind!, id!)) throw notThere(`${kind} "${id}" of your own`)
+  const { catalogue, reship } = await writing()
+  try {
+    if (!catalogue.remove(kind!, id!, base, { author, note: 'Taken away' })) throw notThere(`${kind} "${id}" of your own`)
+  } catch (error) {
+    if (error instanceof StaleDefinition) throw refusal(409, error.message)
+    throw error
+  }
   reship()
   return { restored: Boolean(catalogue.find(kind!, id!)) }
 })

@@ -1,19 +1,44 @@
 import Joi from 'joi'
-import { readDefinition } from '#core/schema'
-import { useStore } from '../../../database'
-import { readValid, refused, refusing } from '../../../security/body'
+import { label, prose } from '#core/schema'
+import { writing } from '../../../database'
+import { StaleDefinition } from '../../../database/definitions'
+import { readValid } from '../../../security/body'
+import { leaving, refused } from '../../../security/refusals'
+import { workPool } from '../../../work/pool'
 
-const body = Joi.object({ definition: Joi.object().unknown(true).required() })
+interface Body {
+  definition: unknown
+  base: number
+  author: string
+  note: string
+}
 
-/** Keeps a definition as the user's own; it then comes before a shipped one of the same name. */
+const body = Joi.object({
+  definition: Joi.object().unknown(true).required(),
+  base: Joi.number().integer().min(0).required(),
+  author: label.default('me'),
+  note: prose.default(''),
+})
+
+/**
+ * Keeps a definition as the user's own, made on version `base` (0: a shipped one, or
+ * none); it then comes before a shipped one of the same name. 409 with what is there
+ * when somebody else changed it first.
+ */
 export default defineEventHandler(async (event) => {
-  const { definition } = await readValid<{ definition: unknown }>(event, body)
-  const checked = refusing(() => readDefinition(definition))
+  const { definition, base, author, note } = await readValid<Body>(event, body)
+  const checked = await workPool().run('definition', definition, leaving(event))
   const { kind, id } = getRouterParams(event)
   if (checked.kind !== kind || checked.id !== id) {
     throw refused([{ place: 'id', message: `the definition is ${checked.kind} "${checked.id}", not ${kind} "${id}"` }])
   }
-  const { catalogue } = await useStore()
-  catalogue.save(checked)
-  return { kind, id }
+  const { catalogue } = await writing()
+  try {
+    return { version: catalogue.save(checked, base, { author, note }) }
+  } catch (error) {
+    if (!(error instanceof StaleDefinition)) throw error
+    setResponseStatus(event, 409)
+    const [last] = catalogue.versions(kind, id, { limit: 1 })
+    return { newest: error.newest, definition: catalogue.find(kind, id)?.definition, author: last?.author ?? '' }
+  }
 })

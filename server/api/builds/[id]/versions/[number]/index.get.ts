@@ -1,9 +1,9 @@
-import { useStore } from '../../../../../database'
-import { notThere } from '../../../../../security/body'
+import { reading } from '../../../../../database'
+import { notThere } from '../../../../../security/refusals'
 
 /** The plan as it was saved in one version. */
 export default defineEventHandler(async (event) => {
-  const { builds } = await useStore()
+  const { builds } = await reading()
   const plan = builds.plan(getRouterParam(event, 'id')!, Number(getRouterParam(event, 'number')))
   if (!plan) throw notThere('this version')
   return plan

@@ -1,0 +1,14 @@
+import { reading } from '../../../database'
+import { notThere } from '../../../security/refusals'
+
+/** What is stored of a build, or of one version of it, as it is: also when it cannot be read. */
+export default defineEventHandler(async (event) => {
+  const { builds } = await reading()
+  const build = builds.find(getRouterParam(event, 'id')!)
+  if (!build) throw notThere('this build')
+  const number = Number(getQuery(event).version ?? build.version)
+  const text = builds.raw(build.id, number)
+  if (text === undefined) throw notThere(`version ${number}`)
+  setResponseHeaders(event, { 'content-type': 'application/json; charset=utf-8', 'content-disposition': 'attachment' })
+  return text
+})

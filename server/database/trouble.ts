@@ -1,0 +1,45 @@
+/** What can be wrong with the place where the data lie. */
+export type TroubleKind = 'in-use' | 'newer' | 'not-a-database' | 'damaged' | 'read-only' | 'full' | 'unreachable'
+
+/** What each is, and what to do. */
+const words: Record<TroubleKind, { what: string; todo: string }> = {
+  'in-use': { what: 'another Ypodoma has these data open', todo: 'End the other one, or start this one on another folder.' },
+  newer: { what: 'the data were written by a newer Ypodoma', todo: 'Start the newer one on them.' },
+  'not-a-database': { what: 'the data file is not a database', todo: 'Put the file aside and restore a backup.' },
+  damaged: { what: 'the data file is damaged', todo: 'Save what can be read as files, then restore a backup.' },
+  'read-only': { what: 'the data cannot be written', todo: 'Give this program the right to write to the folder and the file.' },
+  full: { what: 'the disk is full', todo: 'Make room on it.' },
+  unreachable: { what: 'the data cannot be opened', todo: 'See that the folder is there.' },
+}
+
+/** The data cannot be used, or not be written, for now. */
+export class StoreTrouble extends Error {
+  readonly todo: string
+
+  constructor(
+    readonly kind: TroubleKind,
+    detail = '',
+  ) {
+    super(detail ? `${words[kind].what} (${detail})` : words[kind].what)
+    this.todo = words[kind].todo
+  }
+}
+
+const codes: [RegExp, TroubleKind][] = [
+  [/^SQLITE_CORRUPT/, 'damaged'],
+  [/^SQLITE_NOTADB/, 'not-a-database'],
+  [/^SQLITE_FULL|^ENOSPC|^EDQUOT/, 'full'],
+  [/^SQLITE_READONLY|^EROFS|^EACCES|^EPERM/, 'read-only'],
+  [/^SQLITE_IOERR_(WRITE|FSYNC|TRUNCATE|SHMSIZE)/, 'full'],
+  [/^SQLITE_CANTOPEN|^SQLITE_IOERR|^ENOENT|^ENOTDIR|^EIO/, 'unreachable'],
+  [/^SQLITE_BUSY|^SQLITE_LOCKED/, 'in-use'],
+]
+
+/** The trouble that an error of the database or the file system means, if it means one. */
+export function troubleIn(error: unknown): StoreTrouble | undefined {
+  if (error instanceof StoreTrouble) return error
+  const code = (error as { code?: unknown } | undefined)?.code
+  if (typeof code !== 'string') return undefined
+  const kind = codes.find(([pattern]) => pattern.test(code))?.[1]
+  return kind && new StoreTrouble(kind, (error as Error).message)
+}
