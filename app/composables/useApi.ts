@@ -1,4 +1,4 @@
-import type { Plan } from '#core/plan'
+import type { Brief } from '#core/engine'
 import type { Library } from '#core/schema'
 
 export interface Problem {
@@ -25,14 +25,29 @@ export interface BuildSummary {
   createdAt: string
   updatedAt: string
   removed: boolean
-  board: string
-  devices: number
-  allocated: boolean
-  note: string
-  plan: Plan
+  /** None when the plan cannot be read. */
+  brief?: Brief
 }
 
-export type Catalogue = Library & { origins: Record<string, 'shipped' | 'own'> }
+/** A page of the list of builds. */
+export interface BuildPage {
+  builds: BuildSummary[]
+  /** All that the search found. */
+  count: number
+}
+
+/** A definition that is stored and cannot be read. */
+export interface Unreadable {
+  kind: string
+  id: string
+  message: string
+}
+
+export type Catalogue = Library & {
+  /** By kind and id: whose it is, and its version; 0 when it is shipped. */
+  standing: Record<string, { origin: 'shipped' | 'own'; version: number }>
+  unreadable: Unreadable[]
+}
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
 
@@ -60,6 +75,14 @@ async function answered(method: Method, path: string, body: unknown): Promise<Re
   }
   if (response.ok) return response
   const answer: unknown = await response.json().catch(() => undefined)
-  const data = (answer as { data?: { message?: string; problems?: Problem[] } } | undefined)?.data
-  throw new ApiError(response.status, data?.message ?? `the server answered ${response.status}`, data?.problems ?? [], answer)
+  const data = (answer as { data?: { message?: string; problems?: Problem[]; todo?: string } } | undefined)?.data
+  if (response.status === 401 && path !== '/api/session') void askIn()
+  const words = data?.message ?? `the server answered ${response.status}`
+  throw new ApiError(response.status, data?.todo ? `${words}. ${data.todo}` : words, data?.problems ?? [], answer)
+}
+
+/** To where the passphrase is asked for, and back. */
+async function askIn(): Promise<void> {
+  const { fullPath, path } = useRouter().currentRoute.value
+  if (path !== '/enter') await navigateTo({ path: '/enter', query: { back: fullPath } })
 }

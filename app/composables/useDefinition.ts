@@ -4,15 +4,26 @@ import {
   deviceGaps,
   differencesBetween,
   mergeDifferences,
+  mergeThree,
   type BoardDefinition,
   type Contradiction,
   type DeviceDefinition,
   type Differences,
+  type Merged,
 } from '#core/catalogue'
 import { InputError, readDefinition } from '#core/schema'
-import { callApi } from './useApi'
+import { author } from './author'
+import { ApiError, callApi } from './useApi'
 
 export type Editable = BoardDefinition | DeviceDefinition
+
+/** A definition that somebody else saved first. */
+interface Clash {
+  newest: number
+  author: string
+  theirs: Editable
+  together: Merged<Editable>
+}
 
 /** Which text of a definition is on the desk: the base, or one revision or variant as it is. */
 export type Desk = '' | string
@@ -46,8 +57,13 @@ export function useDefinition() {
   })
   const dirty = computed(() => JSON.stringify(document.value) !== JSON.stringify(saved.value))
 
-  function start(definition: Editable) {
+  /** The version that the changes are made on. */
+  let base = 0
+
+  function start(definition: Editable, version: number) {
     document.value = saved.value = definition
+    base = version
+    clash.value = undefined
     past.value = future.value = []
     desk.value = ''
     show()
@@ -149,10 +165,31 @@ export function useDefinition() {
     show()
   }
 
+  /** Somebody else changed it first; what both come to together. */
+  const clash = shallowRef<Clash>()
+
   async function save() {
     const current = document.value!
-    await callApi('PUT', `/api/definitions/${current.kind}/${current.id}`, { definition: current })
-    saved.value = current
+    try {
+      const path = `/api/definitions/${current.kind}/${current.id}`
+      const { version } = await callApi<{ version: number }>('PUT', path, { definition: current, base, author: author() })
+      base = version
+      saved.value = current
+    } catch (error) {
+      if (!(error instanceof ApiError) || error.status !== 409) throw error
+      const answer = error.body as { newest: number; definition?: Editable; author: string }
+      const theirs = answer.definition ?? saved.value!
+      clash.value = { ...answer, theirs, together: mergeThree<Editable>(saved.value!, current, theirs) }
+    }
+  }
+
+  /** Goes on from what somebody else saved: with theirs, mine, or both together on the desk, to be saved as the next version. */
+  function settle(choice: 'mine' | 'together' | 'theirs') {
+    const { newest, theirs, together } = clash.value!
+    clash.value = undefined
+    base = newest
+    saved.value = theirs
+    if (choice !== 'mine') change(choice === 'theirs' ? theirs : together.merged)
   }
 
   return {
@@ -175,5 +212,7 @@ export function useDefinition() {
     undo,
     redo,
     save,
+    clash,
+    settle,
   }
 }

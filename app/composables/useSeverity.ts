@@ -16,7 +16,14 @@ export function findingsOf(stage: Stage, findings: Finding[]): Finding[] {
 
 /** How many findings there are of each severity, gravest first, none left out but those of zero. */
 export function countBySeverity(findings: Finding[]): { severity: Severity; count: number }[] {
+  const counts: Partial<Record<Severity, number>> = {}
+  for (const { severity } of findings) counts[severity] = (counts[severity] ?? 0) + 1
+  return gravestFirst(counts)
+}
+
+/** Counts by severity as a list, gravest first, none of zero. */
+export function gravestFirst(counts: Partial<Record<Severity, number>>): { severity: Severity; count: number }[] {
   return (Object.keys(severityLook) as Severity[])
-    .map((severity) => ({ severity, count: findings.filter((finding) => finding.severity === severity).length }))
+    .map((severity) => ({ severity, count: counts[severity] ?? 0 }))
     .filter(({ count }) => count > 0)
 }

@@ -1,40 +1,47 @@
 <script setup lang="ts">
-import { mdiDownload, mdiFileUploadOutline, mdiPlus, mdiTrayArrowDown } from '@mdi/js'
-import type { Finding } from '#core/checks'
-import { ApiError, callApi, type BuildSummary, type Problem } from '~/composables/useApi'
-import { countBySeverity } from '~/composables/useSeverity'
-import { Analyst } from '~/engine/analyst'
-import { EngineClient } from '~/engine/client'
-import { engineThread } from '~/engine/thread'
+import { mdiChevronLeft, mdiChevronRight, mdiDownload, mdiFileUploadOutline, mdiPlus, mdiTrayArrowDown } from '@mdi/js'
+import { ApiError, callApi, callForFile, type BuildPage, type BuildSummary, type Problem } from '~/composables/useApi'
+import { gravestFirst } from '~/composables/useSeverity'
 import { download } from '~/composables/download'
 import { useNotices } from '~/stores/notices'
 
-const builds = shallowRef<BuildSummary[]>()
-const findings = reactive<Record<string, Finding[]>>({})
+const size = 50
+const page = shallowRef<BuildPage>()
+const wanted = ref('')
+const from = ref(0)
 const creating = ref(false)
 const refused = shallowRef<{ file: string; problems: Problem[] }>()
 const file = useTemplateRef<HTMLInputElement>('file')
 const notices = useNotices()
 const failure = ref('')
-const analyst = new Analyst(new EngineClient(engineThread))
-onScopeDispose(() => analyst.end())
+let asked = 0
 
 useHead({ title: 'Builds · Ypodoma' })
 
 async function load() {
+  const question = ++asked
   try {
-    builds.value = await callApi<BuildSummary[]>('GET', '/api/builds')
+    const found = await callApi<BuildPage>(
+      'GET',
+      `/api/builds?limit=${size}&offset=${from.value}&search=${encodeURIComponent(wanted.value ?? '')}`,
+    )
+    if (question !== asked) return
+    page.value = found
+    failure.value = ''
   } catch (error) {
     failure.value = (error as Error).message
-    return
-  }
-  for (const build of builds.value.filter(({ allocated, removed }) => allocated && !removed)) {
-    const answer = await analyst.preview(build.plan)
-    if (!answer) return
-    findings[build.id] = answer.analysis.findings
   }
 }
 onMounted(load)
+watch(wanted, () => {
+  from.value = 0
+  void load()
+})
+
+function turn(by: number) {
+  from.value += by * size
+  void load()
+}
 
 async function openFile(event: Event) {
   const input = event.target as HTMLInputElement
@@ -60,13 +67,23 @@ async function openFile(event: Event) {
 }
 
 async function setRemoved(build: BuildSummary, removed: boolean) {
-  await callApi('PUT', `/api/builds/${build.id}/removed`, { removed })
+  try {
+    await callApi('PUT', `/api/builds/${encodeURIComponent(build.id)}/removed`, { removed })
+  } catch (error) {
+    return notices.complain((error as Error).message)
+  }
   await load()
   if (removed) notices.tell(`${build.name} is put away.`, { label: 'Take it back', run: () => void setRemoved(build, false) })
 }
 
-function savePlan(build: BuildSummary) {
-  download(`${build.name}.plan.json`, 'application/json', JSON.stringify(build.plan, null, 2))
+/** The plan as a file; one that cannot be read as it is stored. */
+async function savePlan(build: BuildSummary) {
+  try {
+    const text = await (await callForFile('GET', `/api/builds/${encodeURIComponent(build.id)}/raw`)).text()
+    download(`${build.name}.plan.json`, 'application/json', text)
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
 }
 
 const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
@@ -79,6 +96,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
       <div class="page-head">
         <h1>Builds</h1>
         <span class="quiet">A build is one craft: its board, its parts, and where everything goes.</span>
+        <v-text-field v-model="wanted" label="Name, board or note" class="find" clearable />
         <v-spacer />
         <v-btn variant="outlined" :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Open a plan file</v-btn>
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New build</v-btn>
@@ -86,8 +104,9 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
       </div>
       <RefusedFile v-if="refused" v-bind="refused" what="opened" @close="refused = undefined" />
       <p v-if="failure" role="alert" class="pa-4 text-error">{{ failure }}</p>
-      <p v-else-if="!builds" class="pa-4 quiet">Fetching the builds.</p>
-      <p v-else-if="!builds.length" class="pa-4">
+      <p v-else-if="!page" class="pa-4 quiet">Fetching the builds.</p>
+      <p v-else-if="!page.count && wanted" class="pa-4">No build has these words.</p>
+      <p v-else-if="!page.count" class="pa-4">
         No builds yet. <v-btn color="primary" @click="creating = true">Make the first one</v-btn>
       </p>
       <v-table v-else class="plain" hover>
@@ -103,24 +122,27 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
           </tr>
         </thead>
         <tbody>
-          <tr v-for="build in builds" :key="build.id" :class="{ away: build.removed }">
+          <tr v-for="build in page.builds" :key="build.id" :class="{ away: build.removed }">
             <td class="name">
               <NuxtLink :to="`/builds/${build.id}/fit-out`"
                 ><b>{{ build.name }}</b></NuxtLink
               >
-              <div class="quiet note">{{ build.note }}</div>
+              <div v-if="build.brief" class="quiet note">{{ build.brief.note }}</div>
+              <div v-else class="text-error note">
+                Its newest version cannot be read. Save it as it is, or open it and take up an older one.
+              </div>
             </td>
-            <td>{{ build.board }}</td>
-            <td class="text-right mono">{{ build.devices }}</td>
+            <td>{{ build.brief?.board }}</td>
+            <td class="text-right mono">{{ build.brief?.devices }}</td>
             <td>
-              <span v-if="!build.allocated" class="quiet">not allocated yet</span>
-              <span v-else-if="findings[build.id]" class="marks"
-                ><SeverityMark
-                  v-for="{ severity, count } in countBySeverity(findings[build.id]!)"
-                  :key="severity"
-                  :severity
-                  :count
-                /><span v-if="!findings[build.id]!.length" class="quiet">none</span></span
+              <span v-if="!build.brief" class="text-error">unreadable</span>
+              <span v-else-if="!build.brief.allocated" class="quiet">not allocated yet</span>
+              <span v-else class="marks"
+                ><SeverityMark v-for="mark in gravestFirst(build.brief.findings)" :key="mark.severity" v-bind="mark" /><span
+                  v-if="!gravestFirst(build.brief.findings).length"
+                  class="quiet"
+                  >none</span
+                ></span
               >
             </td>
             <td>{{ when.format(new Date(build.updatedAt)) }}</td>
@@ -144,6 +166,11 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
           </tr>
         </tbody>
       </v-table>
+      <nav v-if="page && page.count > size" class="pages" aria-label="Pages of the list">
+        <v-btn :icon="mdiChevronLeft" aria-label="Page before" :disabled="!from" @click="turn(-1)" />
+        <span>{{ from + 1 }} to {{ Math.min(from + size, page.count) }} of {{ page.count }}</span>
+        <v-btn :icon="mdiChevronRight" aria-label="Next page" :disabled="from + size >= page.count" @click="turn(1)" />
+      </nav>
     </main>
     <NewBuildDialog v-model="creating" />
   </div>
@@ -168,6 +195,16 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
 }
 .marks > * + * {
   margin-left: var(--space-4);
+}
+.find {
+  max-width: 220px;
+}
+.pages {
+  display: flex;
+  align-items: center;
+  justify-content: center;
+  gap: var(--space-4);
+  padding: var(--space-4);
 }
 .away {
   opacity: 0.6;

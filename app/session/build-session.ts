@@ -4,6 +4,7 @@ import {
   applyEdit,
   doEdit,
   followUp,
+  mayDo,
   redo,
   sameValue,
   startHistory,
@@ -12,6 +13,7 @@ import {
   type History,
   type Place,
   type Plan,
+  type Role,
 } from '#core/plan'
 import { editSchema, validate } from '#core/schema'
 import type { Answer } from '../engine/engine'
@@ -35,6 +37,8 @@ export interface PlanAnalyst {
 export interface Surroundings extends SaveSurroundings {
   server: BuildServer
   analyst: () => PlanAnalyst
+  /** What whoever works here may do. */
+  role: () => Role
   /** Called with why an edit does not fit. */
   complain: (message: string) => void
 }
@@ -117,6 +121,8 @@ export class BuildSession {
   edit(edit: Edit): void {
     let next: History
     try {
+      const role = this.around.role()
+      if (!mayDo(role, edit)) throw new Error(`as ${role} you may not change this`)
       validate(editSchema, edit)
       next = doEdit(this.history, edit)
     } catch (error) {
@@ -199,8 +205,10 @@ export class BuildSession {
     const { plan, done } = this.history
     this.analysis = analysis
     if (sameValue(plan.assignment, assignment) && sameValue(plan.supplies, supplies)) return
+    const adoption: Edit = { type: 'assignment.adopt', assignment, supplies }
+    if (!mayDo(this.around.role(), adoption)) return
     const before = done.at(-1)
-    this.history = followUp(this.history, { type: 'assignment.adopt', assignment, supplies })
+    this.history = followUp(this.history, adoption)
     const after = this.history.done.at(-1)!
     if (before) this.queue.extend(before, after, this.history.plan)
     else this.queue.push(after, this.history.plan)

@@ -5,7 +5,9 @@ import { EngineClient } from '~/engine/client'
 import { engineThread } from '~/engine/thread'
 import { apiServer } from '~/session/api-server'
 import { BuildSession, type SessionState } from '~/session/build-session'
+import { author } from '~/composables/author'
 import { useNotices } from './notices'
+import { useSession } from './session'
 
 /** An id that nobody else has; also where the page is not served over HTTPS. */
 function newId(): string {
@@ -37,7 +39,8 @@ export const useBuild = defineStore('build', () => {
       server: apiServer,
       analyst: () => new Analyst(new EngineClient(engineThread)),
       newId,
-      author: () => localStorage.getItem('ypodoma.author') ?? 'me',
+      role: () => useSession().session?.role ?? 'editor',
+      author,
       later: (run, milliseconds) => {
         const timer = setTimeout(run, milliseconds)
         return () => clearTimeout(timer)

@@ -10,5 +10,9 @@ export const useCatalogue = defineStore('catalogue', () => {
     return library.value
   }
 
-  return { library, load }
+  /** Whose a definition is, and in which version; as shipped when it is not there. */
+  const standing = ({ kind, id }: { kind: string; id: string }) =>
+    library.value?.standing[`${kind}:${id}`] ?? ({ origin: 'shipped', version: 0 } as const)
+
+  return { library, load, standing }
 })

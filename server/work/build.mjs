@@ -5,6 +5,7 @@ import { build } from 'vite'
 export async function buildWorker(outDir, core) {
   await build({
     configFile: false,
+    publicDir: false,
     logLevel: 'warn',
     resolve: { alias: { '#core': core } },
     ssr: { noExternal: true, external: ['better-sqlite3'] },
@@ -14,7 +15,7 @@ export async function buildWorker(outDir, core) {
       emptyOutDir: true,
       minify: false,
       target: 'node20',
-      rollupOptions: { output: { entryFileNames: 'worker.mjs', codeSplitting: false } },
+      rollupOptions: { output: { entryFileNames: 'worker.mjs', inlineDynamicImports: true } },
     },
   })
 }

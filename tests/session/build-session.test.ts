@@ -74,6 +74,7 @@ function around(server: BuildServer) {
   const surroundings: Surroundings = {
     server,
     analyst: () => idle,
+    role: () => 'editor',
     author: () => 'me',
     newId: randomUUID,
     later,

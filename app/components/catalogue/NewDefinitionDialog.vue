@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { blankBoard, blankDevice } from '#core/catalogue'
 import { readDefinition, InputError } from '#core/schema'
+import { author } from '~/composables/author'
 import { callApi } from '~/composables/useApi'
 import { useCatalogue } from '~/stores/catalogue'
 
@@ -40,7 +41,7 @@ async function make() {
   const blank = kind === 'board' ? blankBoard(id, name.value.trim()) : blankDevice(id, name.value.trim())
   try {
     const definition = readDefinition(JSON.parse(JSON.stringify(source ? { ...source, id, name: name.value.trim() } : blank)))
-    await callApi('PUT', `/api/definitions/${kind}/${id}`, { definition })
+    await callApi('PUT', `/api/definitions/${kind}/${id}`, { definition, base: 0, author: author() })
     await catalogue.load(true)
     open.value = false
     await navigateTo(`/catalogue/${kind}/${id}`)

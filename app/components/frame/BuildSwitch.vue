@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiChevronDown } from '@mdi/js'
-import { callApi, type BuildSummary } from '~/composables/useApi'
+import { callApi, type BuildPage, type BuildSummary } from '~/composables/useApi'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
@@ -9,7 +9,7 @@ const renaming = ref(false)
 const name = ref('')
 
 async function look() {
-  others.value = (await callApi<BuildSummary[]>('GET', '/api/builds')).filter((other) => !other.removed)
+  others.value = (await callApi<BuildPage>('GET', '/api/builds?limit=100')).builds.filter((other) => !other.removed)
 }
 
 function startRename() {
@@ -37,7 +37,7 @@ function rename() {
         :to="`/builds/${other.id}`"
         :active="other.id === build.id"
         :title="other.name"
-        :subtitle="other.board"
+        :subtitle="other.brief?.board"
       />
       <v-divider />
       <v-list-item title="Rename this build" @click="startRename" />

@@ -1,9 +1,14 @@
 <script setup lang="ts">
+import { mdiLogout } from '@mdi/js'
+import { useSession } from '~/stores/session'
+
 const places = [
   { to: '/', name: 'Builds' },
   { to: '/catalogue', name: 'Catalogue' },
   { to: '/rules', name: 'Rules' },
+  { to: '/backups', name: 'Backups' },
 ]
+const session = useSession()
 </script>
 
 <template>
@@ -14,6 +19,9 @@ const places = [
     </nav>
     <v-spacer />
     <slot />
+    <v-btn v-if="session.session?.needed" :prepend-icon="mdiLogout" @click="session.leave()"
+      >Log out ({{ session.session.role }})</v-btn
+    >
   </HeadBar>
 </template>
 

@@ -1,26 +1,44 @@
 <script setup lang="ts">
-import { callApi } from '~/composables/useApi'
+import { author as savedAuthor, setAuthor } from '~/composables/author'
+import { callApi, ApiError } from '~/composables/useApi'
+import { usePages } from '~/composables/usePages'
 import type { SavedVersion } from '~/session/build-server'
 import type { Plan } from '#core/plan'
 import { useBuild } from '~/stores/build'
 
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
-const versions = shallowRef<SavedVersion[]>([])
-const author = ref(localStorage.getItem('ypodoma.author') ?? 'me')
+const author = ref(savedAuthor())
 
 const path = computed(() => `/api/builds/${encodeURIComponent(build.id)}/versions`)
 
 watch(open, async (now) => {
   if (!now) return
   await build.save()
-  versions.value = await callApi('GET', path.value)
+  await start()
 })
 
-watch(author, (name) => localStorage.setItem('ypodoma.author', name.trim() || 'me'))
+watch(author, setAuthor)
+const {
+  items: versions,
+  more,
+  start,
+  next,
+} = usePages<SavedVersion>((below) => callApi('GET', `${path.value}?limit=100${below ? `&below=${below}` : ''}`), 100)
+/** A version that cannot be read. */
+const unreadable = shallowRef<{ number: number; message: string }>()
 
 async function goBack(number: number) {
-  const { format: _format, schema: _schema, ...sections } = await callApi<Plan>('GET', `${path.value}/${number}`)
+  unreadable.value = undefined
+  let plan: Plan
+  try {
+    plan = await callApi<Plan>('GET', `${path.value}/${number}`)
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error
+    unreadable.value = { number, message: error.message }
+    return
+  }
+  const { format: _format, schema: _schema, ...sections } = plan
   build.edit({ type: 'sections.restore', of: `take up version ${number}`, sections })
   open.value = false
 }
@@ -36,7 +54,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
   <v-dialog v-model="open" width="760">
     <v-card
       title="Versions of this build"
-      subtitle="Each save is kept. Taking up an older one is an edit like any other and can be undone."
+      subtitle="Those with a note are kept for good, the newest 100 too; older ones one an hour, then one a day. Taking one up can be undone."
     >
       <v-card-text class="list">
         <v-table class="plain">
@@ -72,6 +90,13 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
             </tr>
           </tbody>
         </v-table>
+        <v-btn v-if="more" @click="next">Older ones</v-btn>
+        <v-alert v-if="unreadable" type="warning" variant="outlined" density="compact" class="mt-2">
+          {{ unreadable.message }}
+          <a :href="`/api/builds/${encodeURIComponent(build.id)}/raw?version=${unreadable.number}`" download
+            >Save it as it is stored</a
+          >
+        </v-alert>
       </v-card-text>
       <v-card-actions>
         <v-text-field v-model="author" label="Save as author" max-width="220" class="ml-3" />

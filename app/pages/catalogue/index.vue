@@ -4,6 +4,7 @@ import { deviceClasses, type BoardDefinition, type DeviceDefinition } from '#cor
 import { libraryFile, type Definition } from '#core/schema'
 import { hasWords } from '~/composables/search'
 import { callApi, type ApiError, type Problem } from '~/composables/useApi'
+import { author } from '~/composables/author'
 import { download } from '~/composables/download'
 import { useCatalogue } from '~/stores/catalogue'
 import { useNotices } from '~/stores/notices'
@@ -15,6 +16,11 @@ const wanted = ref('')
 const kind = ref<'board' | 'device'>('board')
 const creating = ref(false)
 const refused = shallowRef<{ file: string; problems: Problem[] }>()
+interface Named {
+  kind: string
+  id: string
+  name: string
+}
 const file = useTemplateRef<HTMLInputElement>('file')
 onMounted(() => catalogue.load(true))
 
@@ -28,7 +34,7 @@ const rows = computed(() =>
     .filter((definition) => hasWords(`${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)}`, wanted.value))
     .sort((a, b) => groupOf(a).localeCompare(groupOf(b)) || a.name.localeCompare(b.name)),
 )
-const isOwn = (definition: Definition) => catalogue.library?.origins[`${definition.kind}:${definition.id}`] === 'own'
+const isOwn = (definition: Definition) => catalogue.standing(definition).origin === 'own'
 const own = computed(() => {
   const { boards = {}, devices = {}, protocols = {} } = catalogue.library ?? {}
   return [...Object.values(protocols), ...Object.values(devices), ...Object.values(boards)].filter(isOwn)
@@ -39,15 +45,23 @@ async function take(event: Event) {
   const input = event.target as HTMLInputElement
   const chosen = input.files?.[0]
   input.value = ''
-  if (!chosen) return
-  refused.value = undefined
+  if (chosen) await takeText(chosen.name, await chosen.text())
+}
+
+/** A file that would replace what is there, until it is said what becomes of it. */
+const asked = shallowRef<{ name: string; text: string; replaces: Named[] }>()
+
+async function takeText(name: string, text: string, there?: 'replace' | 'keep') {
+  refused.value = asked.value = undefined
   try {
-    const { taken } = await callApi<{ taken: { kind: string; name: string }[] }>('POST', '/api/definitions', { file: await chosen.text() })
+    const { taken, left } = await callApi<{ taken: Named[]; left: number }>('POST', '/api/definitions', { file: text, there, author: author() })
     await catalogue.load(true)
-    notices.tell(`Taken in: ${taken.map((definition) => definition.name).join(', ')}.`)
+    const rest = left ? ` ${left} left as they are.` : ''
+    notices.tell(taken.length ? `Taken in: ${taken.map((definition) => definition.name).join(', ')}.${rest}` : `Nothing new in ${name}.`)
   } catch (error) {
-    const { message, problems = [] } = error as ApiError
-    refused.value = { file: chosen.name, problems: problems.length ? problems : [{ place: '', message }] }
+    const { status, message, problems = [], body } = error as ApiError
+    if (status === 409) asked.value = { name, text, replaces: (body as { replaces: Named[] }).replaces }
+    else refused.value = { file: name, problems: problems.length ? problems : [{ place: '', message }] }
   }
 }
 
@@ -60,11 +74,20 @@ const everything = () => {
 }
 
 async function remove(definition: Definition) {
-  const { restored } = await callApi<{ restored: boolean }>('DELETE', `/api/definitions/${definition.kind}/${definition.id}`)
+  const path = `/api/definitions/${definition.kind}/${definition.id}`
+  const { version } = catalogue.standing(definition)
+  let restored: boolean
+  try {
+    ;({ restored } = await callApi<{ restored: boolean }>('DELETE', `${path}?base=${version}&author=${encodeURIComponent(author())}`))
+  } catch (error) {
+    notices.complain((error as Error).message)
+    return catalogue.load(true)
+  }
   await catalogue.load(true)
   notices.tell(`${definition.name} of your own is taken away${restored ? '; the shipped one is back' : ''}.`, {
     label: 'Take it back',
-    run: () => void callApi('PUT', `/api/definitions/${definition.kind}/${definition.id}`, { definition }).then(() => catalogue.load(true)),
+    run: () =>
+      void callApi('PUT', path, { definition, base: catalogue.standing(definition).version, author: author(), note: 'Taken back' }).then(() => catalogue.load(true)),
   })
 }
 </script>
@@ -94,6 +117,10 @@ async function remove(definition: Definition) {
         <input ref="file" type="file" accept=".json,.yaml,.yml" hidden aria-label="Definition file" @change="take" />
       </div>
       <RefusedFile v-if="refused" v-bind="refused" what="taken in" @close="refused = undefined" />
+      <v-alert v-for="lost in catalogue.library?.unreadable" :key="lost.kind + lost.id" type="warning" variant="outlined" density="compact" class="ma-4">
+        {{ lost.kind }} “{{ lost.id }}” is stored and cannot be read: {{ lost.message }}.
+        <a :href="`/api/definitions/${lost.kind}/${lost.id}/raw`" :download="`${lost.id}.json`">Save it as it is</a>
+      </v-alert>
       <p v-if="!catalogue.library" class="pa-4 quiet">Fetching the catalogue.</p>
       <v-table v-else class="plain" hover>
         <thead>
@@ -127,6 +154,21 @@ async function remove(definition: Definition) {
       </v-table>
       <p v-if="catalogue.library && !rows.length" class="pa-4">Nothing has these words.</p>
     </main>
+    <v-dialog :model-value="Boolean(asked)" width="480" @update:model-value="asked = undefined">
+      <v-card v-if="asked" :title="`${asked.name} would replace what is there`">
+        <v-card-text>
+          These are in the catalogue already, and otherwise than in the file. Their versions so far are kept.
+          <ul class="pl-4">
+            <li v-for="other in asked.replaces" :key="other.kind + other.id">{{ other.name }} ({{ other.kind }})</li>
+          </ul>
+        </v-card-text>
+        <v-card-actions>
+          <v-btn @click="asked = undefined">Cancel</v-btn>
+          <v-btn @click="takeText(asked.name, asked.text, 'keep')">Take only the others</v-btn>
+          <v-btn color="primary" variant="flat" @click="takeText(asked.name, asked.text, 'replace')">Replace them</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
     <NewDefinitionDialog v-model="creating" :kind />
   </div>
 </template>

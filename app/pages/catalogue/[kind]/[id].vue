@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiContentSave, mdiRedo, mdiUndo } from '@mdi/js'
+import { mdiContentSave, mdiHistory, mdiRedo, mdiUndo } from '@mdi/js'
 import { resolveBoard, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 import { useDefinition, type Editable } from '~/composables/useDefinition'
 import { useCatalogue } from '~/stores/catalogue'
@@ -11,8 +11,9 @@ const notices = useNotices()
 const kind = computed(() => (route.params.kind === 'device' ? 'device' : 'board'))
 const id = computed(() => String(route.params.id))
 const editor = useDefinition()
-const { document, desk, text, broken, versions, asShown, dirty, wrong, gaps, past, future } = editor
+const { document, desk, text, broken, versions, asShown, dirty, wrong, gaps, past, future, clash } = editor
 const missing = ref(false)
+const history = ref(false)
 const side = ref<'top' | 'bottom'>('top')
 const tab = ref('basics')
 const tabs = computed(() =>
@@ -27,7 +28,7 @@ watch(
     const library = await catalogue.load(true)
     const found = kind.value === 'board' ? library?.boards[id.value] : library?.devices[id.value]
     missing.value = !found
-    if (found) editor.start(found)
+    if (found) editor.start(found, catalogue.standing(found).version)
   },
   { immediate: true },
 )
@@ -60,6 +61,7 @@ async function save() {
   if (!dirty.value || problems.value.length) return
   try {
     await editor.save()
+    if (clash.value) return
     await catalogue.load(true)
     notices.tell(`${document.value!.name} is saved. Plans keep the definition they were made with; the inspector offers the newer one.`)
   } catch (error) {
@@ -120,6 +122,7 @@ const change = (next: Editable) => editor.changeShown(next)
           @click="save"
           >Save</v-btn
         >
+        <v-btn variant="outlined" :prepend-icon="mdiHistory" @click="history = true">Versions</v-btn>
       </div>
       <div class="work">
         <section class="left">
@@ -159,6 +162,15 @@ const change = (next: Editable) => editor.changeShown(next)
         </section>
       </div>
     </template>
+    <DefinitionVersions
+      v-if="document"
+      v-model="history"
+      :kind
+      :id
+      :now="catalogue.standing(document).version"
+      @take="(old: Editable) => editor.change(old)"
+    />
+    <DefinitionClash v-if="clash" :clash @settle="editor.settle" />
     <v-dialog :model-value="Boolean(leaving)" width="420" @update:model-value="leaving = undefined">
       <v-card title="Leave without saving?">
         <v-card-text>What you changed in {{ document?.name }} is not saved.</v-card-text>

@@ -1,0 +1,26 @@
+<script setup lang="ts">
+const { clash } = defineProps<{ clash: { newest: number; author: string; together: { conflicts: string[] } } }>()
+const emit = defineEmits<{ settle: [choice: 'mine' | 'together' | 'theirs'] }>()
+</script>
+
+<template>
+  <v-dialog :model-value="true" persistent width="540">
+    <v-card title="This definition was changed elsewhere first">
+      <v-card-text>
+        <p>Version {{ clash.newest }}{{ clash.author ? ` by ${clash.author}` : '' }} came in while you worked. Nothing is lost: both are here.</p>
+        <template v-if="clash.together.conflicts.length">
+          <p class="mt-2">Both changed these places; together, yours stands there:</p>
+          <ul class="pl-4">
+            <li v-for="place in clash.together.conflicts" :key="place" class="mono">{{ place }}</li>
+          </ul>
+        </template>
+        <p v-else class="mt-2">The two changes touch different places.</p>
+      </v-card-text>
+      <v-card-actions class="flex-wrap">
+        <v-btn variant="flat" color="primary" @click="emit('settle', 'together')">Put both together</v-btn>
+        <v-btn variant="outlined" @click="emit('settle', 'mine')">Keep mine</v-btn>
+        <v-btn variant="outlined" @click="emit('settle', 'theirs')">Take theirs (undo brings mine back)</v-btn>
+      </v-card-actions>
+    </v-card>
+  </v-dialog>
+</template>

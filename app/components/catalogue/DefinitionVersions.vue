@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { callApi } from '~/composables/useApi'
+import { usePages } from '~/composables/usePages'
+import type { Editable } from '~/composables/useDefinition'
+
+interface Version {
+  number: number
+  savedAt: string
+  author: string
+  note: string
+  gone: boolean
+}
+
+const open = defineModel<boolean>({ required: true })
+const { kind, id, now } = defineProps<{ kind: string; id: string; now: number }>()
+const emit = defineEmits<{ take: [definition: Editable] }>()
+const path = computed(() => `/api/definitions/${kind}/${id}/versions`)
+const { items, more, start, next } = usePages<Version>((below) => callApi('GET', `${path.value}?limit=50${below ? `&below=${below}` : ''}`), 50)
+watch(open, (on) => on && start())
+
+async function take(number: number) {
+  emit('take', await callApi<Editable>('GET', `${path.value}/${number}`))
+  open.value = false
+}
+
+const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+</script>
+
+<template>
+  <v-dialog v-model="open" width="620">
+    <v-card title="Versions of this definition" subtitle="Taking up an older one puts it on the desk; saving makes it the next version.">
+      <v-card-text class="list">
+        <p v-if="!items.length" class="quiet">None yet: this one is as shipped. The first save makes it your own.</p>
+        <v-table v-else class="plain">
+          <thead>
+            <tr>
+              <th>No.</th>
+              <th>Saved</th>
+              <th>By</th>
+              <th>What</th>
+              <th><span class="d-sr-only">Action</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="version in items" :key="version.number">
+              <td class="mono">{{ version.number }}</td>
+              <td>{{ when.format(new Date(version.savedAt)) }}</td>
+              <td>{{ version.author }}</td>
+              <td>{{ version.note || (version.gone ? 'Taken away' : 'Changed') }}</td>
+              <td>
+                <span v-if="version.number === now" class="quiet">now</span>
+                <v-btn v-else-if="!version.gone" color="primary" @click="take(version.number)">Take up</v-btn>
+              </td>
+            </tr>
+          </tbody>
+        </v-table>
+        <v-btn v-if="more" @click="next">Older ones</v-btn>
+      </v-card-text>
+      <v-card-actions><v-spacer /><v-btn @click="open = false">Close</v-btn></v-card-actions>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.list {
+  max-height: 460px;
+  overflow: auto;
+}
+</style>
