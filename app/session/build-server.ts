@@ -1,4 +1,4 @@
-import type { Edit, Plan } from '#core/plan'
+import type { Edit, Plan, Step } from '#core/plan'
 
 /** A version of a build as others see it. */
 export interface SavedVersion {
@@ -25,6 +25,35 @@ export interface Saving {
   steps: string[]
   author: string
   note: string
+}
+
+/** A step that was done, with the plan it led to. */
+export interface Done {
+  step: Step
+  plan: Plan
+}
+
+/** A save under way, and the steps it holds. */
+export interface Sending {
+  saving: Saving
+  pending: Done[]
+}
+
+/** All of a build that the server has not acknowledged: enough to go on from where it was left. */
+export interface Unsaved {
+  /** The version that it was done on. */
+  version: number
+  /** A save of which nobody knows whether it came in. */
+  unsure?: Sending
+  pending: Done[]
+}
+
+/** Keeps what is unsaved in the browser, by build. */
+export interface Shelf {
+  /** Keeps it in the place of what this page kept of the build before; nothing takes that away. */
+  keep: (id: string, unsaved: Unsaved | undefined) => void
+  /** Takes down what a page that is not there any more has left of a build. */
+  take: (id: string) => Promise<Unsaved | undefined>
 }
 
 /** What a session wants of the server. */

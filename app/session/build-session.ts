@@ -17,7 +17,7 @@ import {
 } from '#core/plan'
 import { editSchema, validate } from '#core/schema'
 import type { Answer } from '../engine/engine'
-import type { BuildServer, Saved } from './build-server'
+import type { BuildServer, Saved, Shelf, Unsaved } from './build-server'
 import { SaveQueue, type Conflict, type SaveState, type SaveSurroundings } from './save-queue'
 
 /** What an edit would change. */
@@ -34,11 +34,14 @@ export interface PlanAnalyst {
   end: () => void
 }
 
-export interface Surroundings extends SaveSurroundings {
+export interface Surroundings extends Omit<SaveSurroundings, 'keep'> {
   server: BuildServer
+  shelf: Shelf
   analyst: () => PlanAnalyst
   /** What whoever works here may do. */
   role: () => Role
+  /** Called with what the user should know. */
+  tell: (message: string) => void
   /** Called with why an edit does not fit. */
   complain: (message: string) => void
 }
@@ -75,11 +78,25 @@ export class BuildSession {
     private readonly around: Surroundings,
   ) {
     this.history = startHistory(saved.plan)
-    this.queue = new SaveQueue(id, saved, around)
+    this.queue = new SaveQueue(id, saved, { ...around, keep: around.shelf.keep })
   }
 
+  /** Opens a build, and goes on from what a page that ended before it could save has left of it. */
   static async open(id: string, around: Surroundings): Promise<BuildSession> {
-    return new BuildSession(id, await around.server.load(id), around)
+    const saved = await around.server.load(id)
+    const left = await around.shelf.take(id)
+    if (!left) return new BuildSession(id, saved, around)
+    const session = new BuildSession(id, { version: left.version, plan: saved.plan }, around)
+    session.resume(left)
+    return session
+  }
+
+  private resume(left: Unsaved): void {
+    const done = [...(left.unsure?.pending ?? []), ...left.pending]
+    const { plan } = done.at(-1) ?? { plan: left.unsure?.saving.plan ?? this.history.plan }
+    this.history = { plan, done: done.map(({ step }) => step), undone: [] }
+    this.queue.resume(left)
+    this.around.tell(`Not saved when this build was left, and taken up again: ${done.map(({ step }) => step.label).join('; ')}.`)
   }
 
   get state(): SessionState {

@@ -4,9 +4,12 @@ import {
   SavedElsewhere,
   SaveRefused,
   type BuildServer,
+  type Done,
   type Saved,
   type SavedVersion,
   type Saving,
+  type Sending,
+  type Unsaved,
 } from './build-server'
 
 export type SaveState = 'saved' | 'changed' | 'saving' | 'conflict' | 'failed'
@@ -21,6 +24,8 @@ export interface Conflict {
 
 export interface SaveSurroundings {
   server: Pick<BuildServer, 'save'>
+  /** Keeps what is unsaved where it outlasts the page; called after each change. */
+  keep: (id: string, unsaved: Unsaved | undefined) => void
   author: () => string
   newId: () => string
   /** Runs something later; gives what takes it back. */
@@ -39,12 +44,12 @@ export class SaveQueue {
   problem = ''
   conflict?: Conflict
   /** Steps not yet sent, each with the plan it led to. */
-  private pending: { step: Step; plan: Plan }[] = []
+  private pending: Done[] = []
   /** The plan that is on its way, and the sending of it. */
-  private sending?: { plan: Plan; done: Promise<void> }
+  private sending?: Sending & { done: Promise<void> }
   private note = ''
   /** A save of which nobody knows whether it came in: it is sent again as it was, before anything else. */
-  private unsure?: { saving: Saving; pending: { step: Step; plan: Plan }[] }
+  private unsure?: Sending
   private takeBack?: () => void
 
   constructor(
@@ -64,7 +69,22 @@ export class SaveQueue {
 
   /** The plan as it will be kept. */
   private get plan(): Plan {
-    return this.pending.at(-1)?.plan ?? this.sending?.plan ?? this.unsure?.saving.plan ?? this.saved.plan
+    return this.pending.at(-1)?.plan ?? this.sending?.saving.plan ?? this.unsure?.saving.plan ?? this.saved.plan
+  }
+
+  /** What the server has not acknowledged. */
+  get unsaved(): Unsaved | undefined {
+    if (this.settled) return undefined
+    const { sending, unsure, pending } = this
+    const under = sending ?? unsure
+    return { version: this.version, ...(under ? { unsure: { saving: under.saving, pending: under.pending } } : {}), pending }
+  }
+
+  /** Goes on from what an earlier page has left. */
+  resume({ unsure, pending }: Unsaved): void {
+    this.unsure = unsure
+    this.pending = pending
+    this.soon()
   }
 
   /** Takes a step that led to a plan, to be saved soon. */
@@ -129,13 +149,13 @@ export class SaveQueue {
         this.fail(error)
       },
     )
-    this.sending = { plan, done }
+    this.sending = { saving, pending, done }
     this.become('saving')
     return done
   }
 
   /** What there is to save, taken off the queue. */
-  private compose() {
+  private compose(): Sending {
     const { pending, note, plan } = this
     this.pending = []
     this.note = ''
@@ -209,11 +229,16 @@ export class SaveQueue {
     this.takeBack?.()
     this.takeBack = this.around.later(() => void this.flush(), pause)
     if (!this.sending && !this.conflict) this.become('changed')
-    else this.around.changed()
+    else this.told()
   }
 
   private become(state: SaveState): void {
     this.state = state
+    this.told()
+  }
+
+  private told(): void {
+    this.around.keep(this.id, this.unsaved)
     this.around.changed()
   }
 }

@@ -4,6 +4,7 @@ import { Analyst } from '~/engine/analyst'
 import { EngineClient } from '~/engine/client'
 import { engineThread } from '~/engine/thread'
 import { apiServer } from '~/session/api-server'
+import { browserShelf } from '~/session/browser-shelf'
 import { BuildSession, type SessionState } from '~/session/build-session'
 import { author } from '~/composables/author'
 import { useNotices } from './notices'
@@ -17,6 +18,7 @@ function newId(): string {
 /** The build on the screen: a thin face of its session. */
 export const useBuild = defineStore('build', () => {
   const state = shallowRef<SessionState>()
+  const shelf = browserShelf(newId)
   let session: BuildSession | undefined
   /** Sessions that have left the screen and still have something to save, by build. */
   const leaving = new Map<string, BuildSession>()
@@ -45,6 +47,8 @@ export const useBuild = defineStore('build', () => {
         const timer = setTimeout(run, milliseconds)
         return () => clearTimeout(timer)
       },
+      shelf,
+      tell: (message) => useNotices().tell(message),
       complain: (message) => useNotices().complain(message),
       changed: () => changed(id),
     })

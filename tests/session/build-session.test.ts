@@ -1,7 +1,15 @@
 import { randomUUID } from 'node:crypto'
 import { afterEach, describe, expect, it } from 'vitest'
 import { BuildSession, type PlanAnalyst, type Surroundings } from '../../app/session/build-session'
-import { NotLedThere, SavedElsewhere, SaveRefused, type BuildServer, type Saving } from '../../app/session/build-server'
+import {
+  NotLedThere,
+  SavedElsewhere,
+  SaveRefused,
+  type BuildServer,
+  type Saving,
+  type Shelf,
+  type Unsaved,
+} from '../../app/session/build-server'
 import { StaleSave } from '../../server/database/builds'
 import { saveVersion } from '../../server/database/save-version'
 import { NotReplayed, replayed } from '../../server/work/replayed'
@@ -67,21 +75,37 @@ function clock() {
   return { later, ring }
 }
 
-function around(server: BuildServer) {
+/** A shelf that outlasts a page; what is on it has gone through a structured clone, as in the browser. */
+function shelfOf(kept = new Map<string, Unsaved>()): Shelf & { kept: Map<string, Unsaved> } {
+  return {
+    kept,
+    keep: (id, unsaved) => void (unsaved ? kept.set(id, structuredClone(unsaved)) : kept.delete(id)),
+    take: (id) => {
+      const left = kept.get(id)
+      kept.delete(id)
+      return Promise.resolve(left)
+    },
+  }
+}
+
+function around(server: BuildServer, shelf: Shelf = shelfOf()) {
   const { later, ring } = clock()
   const complaints: string[] = []
+  const told: string[] = []
   const idle: PlanAnalyst = { settle: () => Promise.resolve(undefined), preview: () => Promise.resolve(undefined), end: () => {} }
   const surroundings: Surroundings = {
     server,
     analyst: () => idle,
     role: () => 'editor',
+    shelf,
+    tell: (message) => told.push(message),
     author: () => 'me',
     newId: randomUUID,
     later,
     complain: (message) => complaints.push(message),
     changed: () => {},
   }
-  return { surroundings, ring, complaints }
+  return { surroundings, ring, complaints, told }
 }
 
 describe('a build session', () => {
@@ -334,5 +358,94 @@ describe('a build session', () => {
     session.edit(rename('nobody', 'X'))
     expect(complaints).toEqual(['devices.nobody: no such device in the fit-out'])
     expect(session.settled).toBe(true)
+  })
+})
+
+describe('what a page could not save before it ended', () => {
+  it('is taken up by the next one, saved, and can be undone', async () => {
+    const { builds, server, state } = way()
+    const shelf = shelfOf()
+    const first = around(server, shelf)
+    const before = await BuildSession.open('spillway-hex', first.surroundings)
+    state.fault = new Error('down')
+    before.edit(rename('gnss', 'Eye'))
+    before.edit({ type: 'plan.note', note: 'n' })
+    await first.ring()
+    expect(builds.find('spillway-hex')!.version).toBe(1)
+
+    state.fault = undefined
+    const next = around(server, shelf)
+    const after = await BuildSession.open('spillway-hex', next.surroundings)
+    expect(after.state.plan).toEqual(before.state.plan)
+    expect(next.told).toEqual([
+      'Not saved when this build was left, and taken up again: Rename GNSS and compass to Eye; Change the note.',
+    ])
+    await next.ring()
+    expect(after.state).toMatchObject({ saveState: 'saved', version: 2 })
+    expect(builds.plan('spillway-hex', 2)).toEqual(before.state.plan)
+    expect(shelf.kept.size).toBe(0)
+    after.undo()
+    after.undo()
+    await next.ring()
+    expect(builds.plan('spillway-hex', 3)).toEqual(builds.plan('spillway-hex', 1))
+  })
+
+  it('makes no second version when it had come in', async () => {
+    const { builds, server, state } = way()
+    const shelf = shelfOf()
+    const first = around(server, shelf)
+    const before = await BuildSession.open('spillway-hex', first.surroundings)
+    state.lost = true
+    before.edit(rename('gnss', 'Eye'))
+    await first.ring()
+    before.edit({ type: 'plan.note', note: 'n' })
+    expect(builds.find('spillway-hex')!.version).toBe(2)
+
+    state.lost = false
+    const next = around(server, shelf)
+    const after = await BuildSession.open('spillway-hex', next.surroundings)
+    await next.ring()
+    await next.ring()
+    expect(after.state).toMatchObject({ saveState: 'saved', version: 3 })
+    expect(builds.versions('spillway-hex').map(({ steps }) => steps[0])).toEqual([
+      'Change the note',
+      'Rename GNSS and compass to Eye',
+      'Demo build',
+    ])
+  })
+
+  it('asks what becomes of it when somebody else saved meanwhile', async () => {
+    const { builds, server, state } = way()
+    const shelf = shelfOf()
+    const first = around(server, shelf)
+    const before = await BuildSession.open('spillway-hex', first.surroundings)
+    state.fault = new Error('down')
+    before.edit(rename('gnss', 'Eye'))
+    await first.ring()
+    state.fault = undefined
+    const other = around(server)
+    const theirs = await BuildSession.open('spillway-hex', other.surroundings)
+    theirs.edit(rename('camera', 'Lens'))
+    await other.ring()
+
+    const next = around(server, shelf)
+    const after = await BuildSession.open('spillway-hex', next.surroundings)
+    await next.ring()
+    expect(after.state.saveState).toBe('conflict')
+    expect(shelf.kept.has('spillway-hex')).toBe(true)
+    await after.settleConflict('merge')
+    await next.ring()
+    const names = builds.plan('spillway-hex', 3)!.devices.map(({ name }) => name)
+    expect(names).toEqual(expect.arrayContaining(['Eye', 'Lens']))
+  })
+
+  it('is not touched by a reader, who may change nothing', async () => {
+    const { builds, server } = way()
+    const { surroundings, ring, complaints } = around(server)
+    const session = await BuildSession.open('spillway-hex', { ...surroundings, role: () => 'reader' })
+    session.edit(rename('gnss', 'Eye'))
+    await ring()
+    expect(complaints).toEqual(['as reader you may not change this'])
+    expect(builds.find('spillway-hex')!.version).toBe(1)
   })
 })

@@ -1,0 +1,89 @@
+import { createStore, del, entries, set, type UseStore } from 'idb-keyval'
+import type { Shelf, Unsaved } from './build-server'
+
+interface Kept {
+  unsaved: Unsaved
+  /** Milliseconds since 1970. */
+  at: number
+}
+
+/** Where the browser has no locks (a page not served over HTTPS), another page counts as gone after this time without a word. */
+const silence = 60_000
+
+/**
+ * Keeps what is unsaved in IndexedDB, under the build and the page that did it. A page
+ * holds a lock as long as it lives, so that nobody takes up what it is still working on.
+ */
+export function browserShelf(newId: () => string): Shelf {
+  const claimed = claimPage(newId)
+  let store: UseStore | undefined
+  const open = () => (store ??= createStore('ypodoma', 'unsaved'))
+  let last = Promise.resolve()
+  /** Writes one after another; a browser that keeps nothing (private windows, a full disk) costs only this net. */
+  const then = (run: () => Promise<void>) => void (last = last.then(run).catch(() => {}))
+
+  return {
+    keep: (id, unsaved) => {
+      then(async () => {
+        const key = `${id} ${await claimed}`
+        await (unsaved ? set(key, { unsaved, at: Date.now() } satisfies Kept, open()) : del(key, open()))
+      })
+    },
+
+    take: async (id) => {
+      try {
+        return await alone(async () => {
+          const all = (await entries<string, Kept>(open())).filter(([key]) => key.startsWith(`${id} `))
+          const [page, living] = await Promise.all([claimed, livingPages()])
+          const left = all
+            .filter(([key, { at }]) => isGone(key.slice(id.length + 1), at, page, living))
+            .sort(([, one], [, other]) => other.at - one.at)
+          const [newest] = left
+          // What this very page left is written over by what it does next.
+          if (newest && newest[0] !== `${id} ${page}`) await del(newest[0], open())
+          return newest?.[1].unsaved
+        })
+      } catch {
+        return undefined
+      }
+    },
+  }
+}
+
+const lockOf = (page: string) => `ypodoma page ${page}`
+
+/** A name for this page: the same after a reload, another in each tab, also in one that was made as a copy of this. */
+async function claimPage(newId: () => string): Promise<string> {
+  const known = sessionStorage.getItem('ypodoma.page')
+  const id = known && (await hold(known)) ? known : newId()
+  if (id !== known) void hold(id)
+  sessionStorage.setItem('ypodoma.page', id)
+  return id
+}
+
+/** Holds the lock of a page as long as this one lives; tells whether it could. */
+function hold(page: string): Promise<boolean> {
+  return new Promise((tell) => {
+    if (!navigator.locks) return tell(true)
+    void navigator.locks.request(lockOf(page), { ifAvailable: true }, (lock) => {
+      tell(lock !== null)
+      return lock ? new Promise(() => {}) : undefined
+    })
+  })
+}
+
+/** Pages that hold their lock; nothing where the browser has no locks. */
+async function livingPages(): Promise<Set<string> | undefined> {
+  const { held } = (await navigator.locks?.query()) ?? {}
+  return held && new Set(held.flatMap(({ name }) => name ?? []))
+}
+
+function isGone(of: string, at: number, page: string, living: Set<string> | undefined): boolean {
+  if (of === page) return true
+  return living ? !living.has(lockOf(of)) : Date.now() - at > silence
+}
+
+/** Two pages that open at the same moment take one after the other. */
+async function alone<T>(run: () => Promise<T>): Promise<T> {
+  return navigator.locks ? await navigator.locks.request('ypodoma shelf', run) : run()
+}
