@@ -1,4 +1,4 @@
-import { copyFileSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs'
+import { chmodSync, copyFileSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { databaseFile, lockFolder } from './open'
@@ -145,7 +145,10 @@ export class StoreKeeper {
     if (!existsSync(file)) return
     const directory = mkdtempSync(join(tmpdir(), 'ypodoma-reading-'))
     try {
-      for (const end of ['', '-wal']) if (existsSync(file + end)) copyFileSync(file + end, databaseFile(directory) + end)
+      for (const end of ['', '-wal'].filter((each) => existsSync(file + each))) {
+        copyFileSync(file + end, databaseFile(directory) + end)
+        chmodSync(databaseFile(directory) + end, 0o600)
+      }
       this.copy = { store: openStore({ ...this.options, directory, demo: [] }), directory }
     } catch {
       rmSync(directory, { recursive: true, force: true })

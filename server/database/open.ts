@@ -1,4 +1,4 @@
-import { mkdirSync } from 'node:fs'
+import { accessSync, constants, existsSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { StoreTrouble } from './trouble'
@@ -55,6 +55,8 @@ export function closeDatabase(connection: Connection): void {
  */
 export function lockFolder(directory: string): () => void {
   mkdirSync(directory, { recursive: true })
+  const file = databaseFile(directory)
+  for (const path of existsSync(file) ? [directory, file] : [directory]) accessSync(path, constants.W_OK)
   const lock = new Database(join(directory, 'ypodoma.lock'), { timeout: 200 })
   try {
     lock.exec('BEGIN EXCLUSIVE')

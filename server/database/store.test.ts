@@ -70,7 +70,10 @@ describe('store', () => {
       ],
       saving,
     )
-    expect(catalogue.standing()).toMatchObject({ 'board:corran-7': { origin: 'own' }, 'board:mine': { origin: 'own', version: 1 } })
+    expect(catalogue.standing()).toMatchObject({
+      'board:corran-7': { origin: 'own' },
+      'board:mine': { origin: 'own', version: 1 },
+    })
     catalogue.remove('board', 'corran-7', 1, saving)
     reship()
     expect(catalogue.find('board', 'corran-7')).toMatchObject({ origin: 'shipped', definition: { mass: shipped.mass } })
@@ -117,13 +120,17 @@ describe('store', () => {
     expect(later.catalogue.find('protocol', 'mine')!.definition).toMatchObject({ schema: 3, format: '8E2' })
     const replayed = later.connection.prepare('SELECT DISTINCT edits_schema AS schema FROM versions').all()
     expect(replayed).toEqual([{ schema: 0 }])
-    expect(await saveVersion(later.builds, 'culvert-scout', 1, renamed(later.builds.plan('culvert-scout', 1)!, 'New'), inPlace)).toBe(2)
+    expect(
+      await saveVersion(later.builds, 'culvert-scout', 1, renamed(later.builds.plan('culvert-scout', 1)!, 'New'), inPlace),
+    ).toBe(2)
   })
 })
 
 /** Takes away what later migrations brought. */
 function asOfSchemaOne(connection: ReturnType<typeof freshStore>['connection']): void {
-  const columns = ['save_id', 'edits_schema', 'root', 'packed_edits', 'brief'].map((name) => `ALTER TABLE versions DROP COLUMN ${name};`)
+  const columns = ['save_id', 'edits_schema', 'root', 'packed_edits', 'brief'].map(
+    (name) => `ALTER TABLE versions DROP COLUMN ${name};`,
+  )
   connection.exec(
     `DROP INDEX versions_by_save; ${columns.join('')} DROP TABLE parts; DROP TABLE marks; DROP TABLE definition_versions;
      ALTER TABLE builds DROP COLUMN search; ALTER TABLE definitions DROP COLUMN version`,
@@ -179,6 +186,8 @@ describe('saving a version', () => {
     const { builds } = freshStore()
     const before = builds.plan('spillway-hex', 1)!
     await saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'), inPlace)
-    await expect(saveVersion(builds, 'spillway-hex', 1, { ...renamed(before, 'Two'), edits: [] }, inPlace)).rejects.toThrow(StaleSave)
+    await expect(saveVersion(builds, 'spillway-hex', 1, { ...renamed(before, 'Two'), edits: [] }, inPlace)).rejects.toThrow(
+      StaleSave,
+    )
   })
 })

@@ -12,10 +12,19 @@ const definitions = ['catalogue/protocols', 'catalogue/devices', 'catalogue/boar
 const demos = texts('catalogue/demo')
 const open: { store: Store; directory: string }[] = []
 
-/** A real database in a folder of its own, with the demo builds; its clock goes on by a second with each look. */
-export function freshStore(directory = mkdtempSync(join(tmpdir(), 'ypodoma-store-'))): Store & { directory: string } {
+function clock(): () => string {
   let second = 0
-  const now = () => new Date(Date.UTC(2026, 0, 1, 0, 0, second++)).toISOString()
+  return () => new Date(Date.UTC(2026, 0, 1, 0, 0, second++)).toISOString()
+}
+
+/** What a store is opened with, as the server does. */
+export const shipped = { migrations, definitions, demo: demos }
+
+/** A real database in a folder of its own, with the demo builds; its clock goes on by a second with each look. */
+export function freshStore(
+  directory = mkdtempSync(join(tmpdir(), 'ypodoma-store-')),
+  now = clock(),
+): Store & { directory: string } {
   const store = openStore({ directory, migrations, definitions, demo: demos, now })
   open.push({ store, directory })
   return { ...store, directory }
