@@ -65,11 +65,13 @@ test('the server refuses what does not belong, naming the place', async ({ reque
   response = await request.post(`${address}/api/drawing`, { data: { plan, layers, paper: 'A0' } })
   expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('paper')])
   const board = (await (await request.get(`${address}/api/catalogue`)).json()).boards['corran-7'] as object
-  response = await request.put(`${address}/api/definitions/board/other`, { data: { definition: board } })
+  response = await request.put(`${address}/api/definitions/board/other`, { data: { definition: board, base: 0 } })
   expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('not board "other"')])
-  response = await request.put(`${address}/api/definitions/board/corran-7`, { data: { definition: { ...board, mass: 'much' } } })
+  response = await request.put(`${address}/api/definitions/board/corran-7`, {
+    data: { definition: { ...board, mass: 'much' }, base: 0 },
+  })
   expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('mass')])
-  response = await request.delete(`${address}/api/definitions/board/corran-7`)
+  response = await request.delete(`${address}/api/definitions/board/corran-7?base=1`)
   expect(response.status()).toBe(404)
   response = await request.post(`${address}/api/definitions`, { data: { file: 'kind: [' } })
   expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('line 1')])

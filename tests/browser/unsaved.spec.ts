@@ -1,0 +1,74 @@
+import { writeFileSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { expect, test, type Page } from '@playwright/test'
+import { removeServer, startServer, type OwnServer } from './servers'
+
+test.describe.configure({ mode: 'serial' })
+
+let server: OwnServer
+test.beforeAll(async () => {
+  server = await startServer()
+})
+test.afterAll(() => removeServer(server))
+
+async function rename(page: Page, from: string, to: string) {
+  await page.getByRole('button', { name: from, exact: true }).click()
+  const field = page.getByTestId('inspector').getByLabel('Name')
+  await field.fill(to)
+  await field.press('Enter')
+  await expect(page.getByRole('button', { name: to, exact: true })).toBeVisible()
+}
+
+test('work done while the server is down is kept in the browser, told of, and taken up again', async ({ page, context }) => {
+  const { directory, port } = server
+  await page.goto(`${server.address}/builds/spillway-hex/fit-out`)
+  await expect(page.getByText('16 devices')).toBeVisible()
+  await server.end('SIGKILL')
+  await rename(page, 'Camera', 'Lens')
+  await expect(page.getByRole('banner').getByText('Not saved', { exact: true })).toBeVisible()
+  await page.close({ runBeforeUnload: false })
+
+  server = await startServer({ PORT: String(port), NITRO_PORT: String(port) }, directory)
+  const next = await context.newPage()
+  await next.goto(`http://127.0.0.1:${port}/builds/spillway-hex/fit-out`)
+  await expect(next.getByText('taken up again: Rename Camera to Lens')).toBeVisible()
+  await expect(next.getByRole('button', { name: 'Lens', exact: true })).toBeVisible()
+  await expect(next.getByRole('banner').getByText('Saved', { exact: true })).toBeVisible()
+  await next.reload()
+  await expect(next.getByRole('button', { name: 'Lens', exact: true })).toBeVisible()
+  await expect(next.getByText('taken up again')).toBeHidden()
+})
+
+test('what is wrong with the data is told above everything, and goes when it is mended', async ({ page }) => {
+  const { directory } = server
+  await server.end()
+  const file = join(directory, 'ypodoma.sqlite')
+  const whole = readFileSync(file)
+  writeFileSync(file, 'this is no database, and long enough to be looked at as one '.repeat(60))
+  server = await startServer({}, directory)
+  await page.goto(server.address)
+  await expect(page.getByTestId('trouble')).toContainText('the data file is not a database')
+  await expect(page.getByTestId('trouble')).toContainText('restore a backup')
+  writeFileSync(file, whole)
+  await expect(page.getByTestId('trouble')).toBeHidden({ timeout: 15_000 })
+  await page.reload()
+  await expect(page.getByRole('link', { name: 'Spillway hex' })).toBeVisible()
+})
+
+test('a backup is made and gone back to from the page', async ({ page }) => {
+  await page.goto(`${server.address}/backups`)
+  await page.getByRole('button', { name: 'Back up now' }).click()
+  await expect(page.getByText('is written and looked through')).toBeVisible()
+  await page.goto(server.address)
+  await page.getByRole('button', { name: 'Put Spillway hex away' }).click()
+  await expect(page.getByRole('button', { name: 'Take back' })).toBeVisible()
+  await page.goto(`${server.address}/backups`)
+  await page
+    .getByRole('row', { name: /by hand/ })
+    .getByRole('button', { name: 'Restore' })
+    .click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Restore' }).click()
+  await expect(page.getByText('The data are as they were')).toBeVisible()
+  await page.goto(server.address)
+  await expect(page.getByRole('button', { name: 'Put Spillway hex away' })).toBeVisible()
+})
