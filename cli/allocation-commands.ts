@@ -7,6 +7,7 @@ import {
   solveProblem,
   sortBoards,
   waysOut,
+  within,
   type Allocation,
   type Alternative,
   type Forced,
@@ -16,11 +17,11 @@ import {
 import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { shippedLibrary } from './files'
-import { print, readPlanFile, Unusable } from './output'
+import { patience, print, readPlanFile, Unusable } from './output'
 
 function solved(plan: Plan): { problem: Problem; base: Allocation } {
   const problem = layOut(resolvePlan(plan))
-  return { problem, base: solveProblem(problem, plan) }
+  return { problem, base: solveProblem(problem, plan, within(patience)) }
 }
 
 function nameOf(plan: Plan, key: string): string {
@@ -38,11 +39,12 @@ export function allocateCommand(file: string, options: { json?: boolean; alterna
   if (!Number.isInteger(count) || count < 0 || count > 20)
     throw new Unusable(`--alternatives ${options.alternatives}: expected a number from 0 to 20`)
   const { problem, base } = solved(plan)
-  const others = count ? alternatives(problem, plan, base, count) : []
+  const limits = within(patience)
+  const others = count ? alternatives(problem, plan, base, count, limits) : []
   const boards = Object.values(shippedLibrary().boards)
   const conflicts = base.unmet.map((key) => {
-    const conflict = conflictOf(problem, base, key)
-    return { ...conflict, waysOut: waysOut(problem, base, conflict, boards) }
+    const conflict = conflictOf(problem, base, key, limits)
+    return { ...conflict, waysOut: waysOut(problem, base, conflict, boards, limits) }
   })
   process.exitCode = base.score.unmetMusts ? 1 : 0
   if (options.json) {
@@ -84,7 +86,7 @@ function alternativeText(plan: Plan, { moves, gives, saves, loses, gains, score 
 export function boardsCommand(file: string, { json }: { json?: boolean }): void {
   const plan = readPlanFile(file)
   const library = shippedLibrary()
-  const fits = sortBoards([...compareBoards(plan, Object.values(library.boards))])
+  const fits = sortBoards([...compareBoards(plan, Object.values(library.boards), within(patience))])
   if (json) {
     print(
       JSON.stringify(
@@ -122,7 +124,7 @@ export function whyCommand(file: string, options: { need: string; place: string;
     throw new Unusable(
       `--place ${options.place}: no place for this need; there are ${want.verdicts.map((verdict) => verdict.place).join(', ')}`,
     )
-  const forced = forcePlace(problem, plan, base, options.need, place)
+  const forced = forcePlace(problem, plan, base, options.need, place, within(patience))
   process.exitCode = forced.possible ? 0 : 1
   if (options.json) print(JSON.stringify(forced, null, 2))
   else printForced(plan, forced)

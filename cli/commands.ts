@@ -1,6 +1,7 @@
 import type { Finding } from '#core/checks'
 import { writeFileSync } from 'node:fs'
 import { harnessSvg, wireListCsv } from '#core/documents'
+import { within } from '#core/allocation'
 import { adopt, analyse, begun, type Analysis } from '#core/engine'
 import {
   defaultLayers,
@@ -15,14 +16,14 @@ import {
 import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
 import { formatAmps, formatVolts, plain } from '#core/units'
 import { demoPlans } from './files'
-import { print, readPlanFile, Unusable } from './output'
+import { patience, print, readPlanFile, Unusable } from './output'
 
 /** A plan not yet allocated is looked at as the engine would allocate it. */
 function allocated(plan: Plan): { plan: Plan; analysis: Analysis } {
-  const analysis = analyse(plan)
+  const analysis = analyse(plan, within(patience))
   if (begun(plan)) return { plan, analysis }
   const ready = adopt(plan, analysis.proposal)
-  return { plan: ready, analysis: analyse(ready) }
+  return { plan: ready, analysis: analyse(ready, within(patience)) }
 }
 
 /** Prints allocation and findings; sets exit code 1 when any finding is stop or fix. */

@@ -14,6 +14,9 @@ export function endWithReader(): void {
   })
 }
 
+/** Milliseconds after which a question is answered with the best found so far. */
+export const patience = 60_000
+
 /** Text without what a terminal would act on. */
 function harmless(text: string): string {
   return text.replace(/[^\P{Cc}\n\r\t]|[\u202A-\u202E\u2066-\u2069]/gu, '\uFFFD')

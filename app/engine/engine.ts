@@ -7,6 +7,7 @@ import {
   possibleAdditions,
   solveProblem,
   waysOut,
+  within,
   type Addition,
   type Allocation,
   type Alternative,
@@ -34,6 +35,9 @@ export interface Deadlock {
   ways: WayOut[]
 }
 
+/** Milliseconds after which each question is answered with the best found so far. */
+const patience = { settle: 1500, force: 800, explain: 4000, alternatives: 3000, deadlocks: 4000, board: 700, additions: 8000 }
+
 /** The last plan laid out, for questions that follow each other. */
 let last: { text: string; plan: Plan; problem: Problem; base: Allocation } | undefined
 
@@ -41,7 +45,7 @@ function laidOut(plan: Plan) {
   const text = JSON.stringify(plan)
   if (last?.text !== text) {
     const problem = layOut(resolvePlan(plan))
-    last = { text, plan, problem, base: solveProblem(problem, plan) }
+    last = { text, plan, problem, base: solveProblem(problem, plan, within(patience.settle)) }
   }
   return last
 }
@@ -52,7 +56,7 @@ const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
 /** All that the engine answers, on a thread of its own. */
 export const engine = {
   settle(plan: Plan): Answer {
-    const { plan: settled, analysis } = settle(plan)
+    const { plan: settled, analysis } = settle(plan, within(patience.settle))
     return { analysis, assignment: settled.assignment, supplies: settled.supplies }
   },
 
@@ -63,17 +67,18 @@ export const engine = {
 
   force(plan: Plan, key: string, place: Place): Forced {
     const { problem, base } = laidOut(plan)
-    return forcePlace(problem, plan, base, key, place)
+    return forcePlace(problem, plan, base, key, place, within(patience.force))
   },
 
   /** What it would mean to put each need at each place that takes it; told need by need. */
   async explain(plan: Plan, keys: string[], tell: (key: string, forced: Forced[]) => void): Promise<void> {
     const { problem, base } = laidOut(plan)
+    const limits = within(patience.explain)
     for (const key of keys) {
       const verdicts = problem.wants.find((want) => want.key === key)?.verdicts ?? []
       tell(
         key,
-        verdicts.map(({ place }) => forcePlace(problem, plan, base, key, place)),
+        verdicts.map(({ place }) => forcePlace(problem, plan, base, key, place, limits)),
       )
       await breathe()
     }
@@ -81,21 +86,22 @@ export const engine = {
 
   alternatives(plan: Plan, count: number): Alternative[] {
     const { problem, base } = laidOut(plan)
-    return alternatives(problem, plan, base, count)
+    return alternatives(problem, plan, base, count, within(patience.alternatives))
   },
 
   deadlocks(plan: Plan, boards: BoardDefinition[]): Deadlock[] {
     const { problem, base } = laidOut(plan)
+    const limits = within(patience.deadlocks)
     return base.unmet.map((key) => {
-      const conflict = conflictOf(problem, base, key)
-      return { conflict, ways: waysOut(problem, base, conflict, boards) }
+      const conflict = conflictOf(problem, base, key, limits)
+      return { conflict, ways: waysOut(problem, base, conflict, boards, limits) }
     })
   },
 
   /** Tells each board as it is done. */
   async boards(plan: Plan, boards: BoardDefinition[], tell: (fit: BoardFit) => void): Promise<void> {
     for (const board of boards) {
-      for (const fit of compareBoards(plan, [board])) tell(fit)
+      for (const fit of compareBoards(plan, [board], within(patience.board))) tell(fit)
       await breathe()
     }
   },
@@ -106,7 +112,7 @@ export const engine = {
     protocols: Record<string, ProtocolDefinition>,
     tell: (found: Addition) => void,
   ): Promise<void> {
-    for (const found of possibleAdditions(plan, devices, protocols)) {
+    for (const found of possibleAdditions(plan, devices, protocols, within(patience.additions))) {
       tell(found)
       await breathe()
     }

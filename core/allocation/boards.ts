@@ -101,6 +101,8 @@ export function* possibleAdditions(
 ): Iterable<Addition> {
   const base = allocate(resolvePlan(plan), limits)
   for (const definition of devices) {
+    // What there is no time left to look at is not told as impossible.
+    if (limits.stopped?.()) return
     const id = freshDeviceId(plan, definition.id)
     const more = applyEdit(plan, {
       type: 'device.add',

@@ -20,7 +20,7 @@ export const limits = {
   /** Devices in a plan. */
   devices: 100,
   /** Needs of all devices of a plan together. */
-  needs: 400,
+  needs: 240,
   /** Needs of one device. */
   needsOfDevice: 40,
   /** Pads of a board. */

@@ -1,4 +1,4 @@
-import { addAll, addBit, dropBit, emptyBits, hasBit, type Bits } from './bits'
+import { addAll, addBit, dropBit, emptyBits, type Bits } from './bits'
 import type { Packing, PackingOption } from './packing'
 
 /** A packing with its options numbered through and their conflicts worked out. */
@@ -9,8 +9,8 @@ export interface Compiled {
   /** Options of item i are first[i] … first[i + 1] − 1. */
   first: Int32Array
   optionsOfItem: number[][]
-  /** Options that cannot be taken together with each option. */
-  conflicts: Bits[]
+  /** Options that cannot be taken together with an option; worked out when it is first asked for. */
+  conflicts: (option: number) => Bits
   /** Items with the very same options, those of each item without itself. */
   twins: number[][]
   /** For each mode the options that set it, by value. */
@@ -48,16 +48,20 @@ export function compile(packing: Packing): Compiled {
       )
     }
   })
-  const conflicts = options.map((option, at) => {
+  const known: (Bits | undefined)[] = []
+  const conflicts = (at: number): Bits => {
+    const before = known[at]
+    if (before) return before
     const bits = emptyBits(size)
-    for (const unit of option.units) addAll(bits, byUnit.get(unit)!)
-    for (const [mode, value] of option.modes) {
+    for (const unit of options[at]!.units) addAll(bits, byUnit.get(unit)!)
+    for (const [mode, value] of options[at]!.modes) {
       for (const [other, holders] of byMode.get(mode)!) if (other !== value) addAll(bits, holders)
     }
     for (let same = first[itemOf[at]!]!; same < first[itemOf[at]! + 1]!; same += 1) addBit(bits, same)
     dropBit(bits, at)
+    known[at] = bits
     return bits
-  })
+  }
   const scarce = packing.capacities.map((limit, capacity) => mostLoad(packing, capacity) > limit)
   const optionsOfItem = packing.items.map((item, at) => item.options.map((_, option) => first[at]! + option))
   return {
@@ -120,9 +124,10 @@ export function disputedMode({ options }: Compiled, one: number, other: number):
   return undefined
 }
 
-/** Whether two chosen options exclude each other. */
+/** Whether two chosen options, of different items, exclude each other: by a unit that both take, or a setting they dispute. */
 export function excludes(compiled: Compiled, one: number, other: number): boolean {
-  return hasBit(compiled.conflicts[one]!, other)
+  const theirs = compiled.options[other]!.units
+  return compiled.options[one]!.units.some((unit) => theirs.includes(unit)) || disputedMode(compiled, one, other) !== undefined
 }
 
 function memo<K, V>(map: Map<K, V>, key: K, make: () => V): V {

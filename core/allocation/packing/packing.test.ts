@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { assign, forbidden } from './assignment'
+import { randomPacking } from '../../../tests/helpers/random-packing'
 import { solvePacking, type Packing, type PackingOption } from './index'
 
 /** Tries every choice; the oracle for small packings. */
@@ -124,5 +125,20 @@ describe('assign', () => {
       }),
       { seed: 11, numRuns: 300 },
     )
+  })
+})
+
+describe('a search out of time', () => {
+  it('gives the best it has, with a bound that holds, and a choice always', () => {
+    for (let seed = 1; seed <= 20; seed += 1) {
+      const packing = randomPacking(seed, { ports: 12, devices: 20, pads: 60 })
+      const best = solvePacking(packing)
+      const hasty = solvePacking(packing, { until: 0 })
+      expect(hasty.choice, `${seed}`).toBeTruthy()
+      expect(hasty.nodes).toBeLessThanOrEqual(best.nodes)
+      expect(hasty.bound).toBeLessThanOrEqual(hasty.cost)
+      if (best.proven) expect(hasty.cost, `${seed}`).toBeGreaterThanOrEqual(best.cost)
+      if (best.proven) expect(hasty.bound, `${seed}`).toBeLessThanOrEqual(best.cost)
+    }
   })
 })

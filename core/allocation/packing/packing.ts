@@ -37,9 +37,17 @@ export interface PackingResult {
   nodes: number
 }
 
+/** Limits that end a question, however many searches it takes, after some milliseconds. */
+export function within(milliseconds: number): SearchLimits {
+  const until = Date.now() + milliseconds
+  return { until, stopped: () => Date.now() >= until }
+}
+
 export interface SearchLimits {
   /** Nodes of the search after which the best found so far is returned. */
   maxNodes?: number
+  /** When the best found so far is returned, in milliseconds since 1970; shared by all searches of one question. */
+  until?: number
   /** Asked now and then; true stops the search. */
   stopped?: () => boolean
   /** Options each item may use; others are closed. */

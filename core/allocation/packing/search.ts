@@ -141,13 +141,17 @@ class Search {
     if (!this.propagate(node)) return this.bestCost
     const relaxed = this.relax(node)
     if (!relaxed || whole(relaxed.bound) >= this.bestCost) return this.bestCost
-    if (this.nodes >= this.maxNodes || ((this.nodes & 63) === 0 && this.limits.stopped?.())) {
+    if (this.nodes >= this.maxNodes || this.outOfTime() || ((this.nodes & 63) === 0 && this.limits.stopped?.())) {
       this.finished = false
       this.tryAnything(node, relaxed.chosen)
       return whole(relaxed.bound)
     }
     const trouble = this.troubleIn(node, relaxed.chosen) ?? { item: this.narrowest(node, node.free) }
     return trouble.mode === undefined ? this.branchOnItem(node, trouble.item, relaxed) : this.branchOnMode(node, trouble, relaxed)
+  }
+
+  private outOfTime(): boolean {
+    return this.limits.until !== undefined && Date.now() >= this.limits.until
   }
 
   /** One branch for each value of a shared setting that is in dispute; by item when only one value is left. */
@@ -220,7 +224,7 @@ class Search {
 
   private fix(node: Node, item: number, option: number): boolean {
     const { conflicts, options } = this.compiled
-    dropAll(node.open, conflicts[option]!)
+    dropAll(node.open, conflicts(option))
     node.free = node.free.filter((other) => other !== item)
     node.fixed = [...node.fixed, option]
     node.fixedCost += options[option]!.cost
@@ -290,7 +294,9 @@ class Search {
       } else if ((idle += 1) % 3 === 0) stride /= 2
       const aim = this.best ? this.bestCost : Math.min(this.bestCost, relaxed.bound * 1.1 + 10)
       const next =
-        turn < turns && idle < patience ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound)) : undefined
+        turn < turns && idle < patience && !this.outOfTime()
+          ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound))
+          : undefined
       node.prices = next ?? bestPrices
       if (!next) return best
     }
