@@ -25,8 +25,9 @@ export interface BuildSummary {
   createdAt: string
   updatedAt: string
   removed: boolean
-  /** None when the plan cannot be read. */
+  /** None when no version of it could be looked at yet. */
   brief?: Brief
+  unreadable: boolean
 }
 
 /** A page of the list of builds. */

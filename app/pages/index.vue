@@ -127,15 +127,16 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
               <NuxtLink :to="`/builds/${build.id}/fit-out`"
                 ><b>{{ build.name }}</b></NuxtLink
               >
-              <div v-if="build.brief" class="quiet note">{{ build.brief.note }}</div>
-              <div v-else class="text-error note">
+              <div v-if="build.brief && !build.unreadable" class="quiet note">{{ build.brief.note }}</div>
+              <div v-else-if="build.unreadable" class="text-error note">
                 Its newest version cannot be read. Save it as it is, or open it and take up an older one.
               </div>
             </td>
             <td>{{ build.brief?.board }}</td>
             <td class="text-right mono">{{ build.brief?.devices }}</td>
             <td>
-              <span v-if="!build.brief" class="text-error">unreadable</span>
+              <span v-if="build.unreadable" class="text-error">unreadable</span>
+              <span v-else-if="!build.brief" class="quiet">not looked at yet</span>
               <span v-else-if="!build.brief.allocated" class="quiet">not allocated yet</span>
               <span v-else class="marks"
                 ><SeverityMark v-for="mark in gravestFirst(build.brief.findings)" :key="mark.severity" v-bind="mark" /><span

@@ -3,13 +3,16 @@ import { LRUCache } from 'lru-cache'
 import {
   boardContradictions,
   deviceContradictions,
+  differencesBetween,
   mergeDifferences,
   upgradeDefinition,
   type BoardDefinition,
   type Contradiction,
   type DeviceDefinition,
+  type Differences,
   type ProtocolDefinition,
 } from '../catalogue'
+import { sameValue } from '../plan'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
 import { InputError } from './error'
@@ -37,40 +40,78 @@ export function readDefinition(value: unknown): Definition {
   const text = JSON.stringify(value)
   const before = known.get(text)
   if (before) return before
-  const definition = validate<Definition>(schema, upgradeDefinition(value))
-  const contradictions =
-    definition.kind === 'board' ? checkBoard(definition) : definition.kind === 'device' ? checkDevice(definition) : []
+  const shaped = validate<Definition>(schema, upgradeDefinition(value))
+  const definition = shaped.kind === 'board' ? readBoard(shaped) : shaped.kind === 'device' ? readDevice(shaped) : shaped
+  const contradictions = contradictionsIn(definition)
   if (contradictions.length) throw new InputError(contradictions.slice(0, 20))
   known.set(text, definition)
   return definition
 }
 
-/** Each revision must by itself be a board that could have been written down. */
-function checkBoard(definition: BoardDefinition): Contradiction[] {
-  const { kind, schema, id, revisions, firmwares } = definition
-  const combinations = Object.keys(revisions).length * Object.keys(firmwares).length
-  if (combinations > limits.combinations) {
-    const message = `${combinations} pairings of revision and firmware version; up to ${limits.combinations} are read`
-    return [{ place: 'revisions', message }]
-  }
-  for (const [revision, { differences }] of Object.entries(revisions)) {
-    for (const [firmware, { differences: further }] of Object.entries(firmwares)) {
-      if (!Object.keys(differences).length && !Object.keys(further).length) continue
-      const merged = mergeDifferences(mergeDifferences(definition, differences), further)
-      const alone = { ...merged, kind, schema, id, revisions: { only: { name: 'only' } }, firmwares: { only: { name: 'only' } } }
-      validate(boardSchema, alone, `revision ${revision}, firmware ${firmware}: `)
-    }
-  }
-  return boardContradictions(definition)
+type Versions = Record<string, Version>
+interface Version {
+  name: string
+  note: string
+  differences: Differences
 }
 
-/** Each variant must by itself be such a device. */
-function checkDevice(definition: DeviceDefinition): Contradiction[] {
-  const { kind, schema, id } = definition
-  for (const [variant, { differences }] of Object.entries(definition.variants)) {
-    if (!Object.keys(differences).length) continue
-    const merged = mergeDifferences(definition, differences)
-    validate(deviceSchema, { ...merged, kind, schema, id, variants: { only: { name: 'only' } } }, `variant ${variant}: `)
+/** What belongs to a definition as a whole, and not to one of its versions. */
+const wholeKeys = ['kind', 'schema', 'id', 'revisions', 'firmwares', 'variants']
+const onlyVersion = { only: { name: 'only' } }
+
+/** A definition as it would be written down for one version alone. */
+function alone(merged: BoardDefinition | DeviceDefinition, { kind, schema, id }: Definition): object {
+  const versions = kind === 'board' ? { revisions: onlyVersion, firmwares: onlyVersion } : { variants: onlyVersion }
+  return { ...merged, kind, schema, id, ...versions }
+}
+
+function withoutWhole(definition: object): Record<string, unknown> {
+  return Object.fromEntries(Object.entries(definition).filter(([key]) => !wholeKeys.includes(key)))
+}
+
+/**
+ * Versions read as if each stood alone, with what is left out filled in as in a
+ * definition: a pad that a revision adds without a side is on top there, too.
+ */
+function readVersions<D extends BoardDefinition | DeviceDefinition>(definition: D, versions: Versions, word: string): Versions {
+  const read = Object.entries(versions).map(([name, version]): [string, Version] => {
+    if (!Object.keys(version.differences).length) return [name, version]
+    const merged = mergeDifferences(definition, version.differences)
+    const filled = validate<D>(schemas[definition.kind]!, alone(merged, definition), `${word} ${name}: `)
+    return [name, { ...version, differences: differencesBetween(withoutWhole(definition), withoutWhole(filled)) }]
+  })
+  return Object.fromEntries(read)
+}
+
+function readBoard(board: BoardDefinition): BoardDefinition {
+  const combinations = Object.keys(board.revisions).length * Object.keys(board.firmwares).length
+  if (combinations > limits.combinations) {
+    const message = `${combinations} pairings of revision and firmware version; up to ${limits.combinations} are read`
+    throw new InputError([{ place: 'revisions', message }])
   }
-  return deviceContradictions(definition)
+  const read = {
+    ...board,
+    revisions: readVersions(board, board.revisions, 'revision'),
+    firmwares: readVersions(board, board.firmwares, 'firmware'),
+  }
+  for (const [revision, { differences }] of Object.entries(read.revisions)) {
+    for (const [firmware, { differences: further }] of Object.entries(read.firmwares)) {
+      if (!Object.keys(differences).length || !Object.keys(further).length) continue
+      const both = mergeDifferences(mergeDifferences(read, differences), further)
+      const place = `revision ${revision}, firmware ${firmware}: `
+      const filled = validate<BoardDefinition>(boardSchema, alone(both, read), place)
+      if (sameValue(withoutWhole(filled), withoutWhole(both))) continue
+      throw new InputError([{ place: place.slice(0, -2), message: 'one takes away what the other changes a part of' }])
+    }
+  }
+  return read
+}
+
+function readDevice(device: DeviceDefinition): DeviceDefinition {
+  return { ...device, variants: readVersions(device, device.variants, 'variant') }
+}
+
+function contradictionsIn(definition: Definition): Contradiction[] {
+  if (definition.kind === 'protocol') return []
+  return definition.kind === 'board' ? boardContradictions(definition) : deviceContradictions(definition)
 }

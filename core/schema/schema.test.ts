@@ -93,7 +93,7 @@ describe('reading definitions', () => {
     board.revisions.A!.differences = { pins: { PA9: null } }
     expect(problems(() => readDefinition(board))).toMatch(/revision A.*ports.uart1.tx.pin: there is no pin "PA9"/)
     board.revisions.A!.differences = { mass: 'heavy' }
-    expect(problems(() => readDefinition(board))).toMatch(/revision A, firmware fw42: mass: .*must be a number/)
+    expect(problems(() => readDefinition(board))).toMatch(/revision A: mass: .*must be a number/)
   })
   it('finds a default rate that is not among the rates', () => {
     const device = structuredClone(library.devices['merlow-n1']!)

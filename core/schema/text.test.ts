@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { InputError, limits, parseJson, readDefinition, readDefinitionsFile, readPlan } from './index'
 import { parseText } from './text'
+import { resolveBoard } from '../catalogue'
 import { allocated, library } from '../../tests/helpers/plans'
 
 const refusal = (run: () => unknown) => {
@@ -81,7 +82,7 @@ describe('definitions within a plan', () => {
     const board = plan.definitions.boards['corran-7']!
     board.revisions.B!.differences = { outline: { width: 1e9 } }
     expect(refusal(() => readPlan(plan))).toMatch(
-      /^definitions\.boards\.corran-7, revision B, firmware \w+: outline\.width: .*less than or equal to 500/m,
+      /^definitions\.boards\.corran-7, revision B: outline\.width: .*less than or equal to 500/m,
     )
   })
   it('have no more pairings of revision and firmware than are looked through', () => {
@@ -91,6 +92,24 @@ describe('definitions within a plan', () => {
     expect(refusal(() => readDefinition({ ...board, revisions: many('r'), firmwares: many('f') }))).toMatch(
       /400 pairings of revision and firmware version; up to 48 are read/,
     )
+  })
+  it('are filled in as the base is, also where a revision adds to it or takes a whole map away', () => {
+    const board = structuredClone(library.boards['corran-7']!)
+    const [revision] = Object.keys(board.revisions)
+    board.revisions[revision!]!.differences = { pads: { NEW: { label: 'New', x: 1, y: 1, kind: 'ground' } }, can: null, exclusions: null }
+    const [firmware] = Object.keys(board.firmwares)
+    const read = readDefinition(board) as typeof board
+    const resolved = resolveBoard(read, revision!, firmware!)
+    expect(resolved.pads.find(({ id }) => id === 'NEW')).toMatchObject({ side: 'top', kind: 'ground' })
+    expect(resolved).toMatchObject({ can: [], exclusions: [] })
+    expect(readDefinition(JSON.parse(JSON.stringify(read)))).toEqual(read)
+  })
+  it('are refused where a revision takes away what a firmware version changes a part of', () => {
+    const board = structuredClone(library.boards['corran-7']!)
+    const [port] = Object.keys(board.ports)
+    board.revisions = { a: { name: 'a', note: '', differences: { timers: null, ports: { [port!]: null } } } }
+    board.firmwares = { f: { name: 'f', note: '', differences: { ports: { [port!]: { halfDuplex: true } } } } }
+    expect(refusal(() => readDefinition(board))).toMatch(/revision a, firmware f/)
   })
   it('hold only figures', () => {
     const board = structuredClone(library.boards['corran-7']!) as unknown as { mass: number }

@@ -11,8 +11,10 @@ export interface BuildRow {
   createdAt: string
   updatedAt: string
   removed: boolean
-  /** What the newest version shows of itself; none when its plan cannot be read. */
+  /** What it shows of itself in a list: of the newest version that was looked at so far. */
   brief?: Brief
+  /** The newest version cannot be read. */
+  unreadable: boolean
 }
 
 export interface VersionRow {
@@ -84,8 +86,9 @@ const thinEvery = 20
 /** Builds and their versions. Every write is one transaction, which waits its turn before it reads. */
 export function buildRepository(connection: Connection, now: () => string) {
   const parts = partStore(connection)
-  const withBrief = `SELECT builds.*, versions.brief FROM builds
-    LEFT JOIN versions ON versions.build_id = builds.id AND versions.number = builds.version`
+  const withBrief = `SELECT builds.*, (
+      SELECT brief FROM versions WHERE build_id = builds.id AND brief IS NOT NULL ORDER BY number DESC LIMIT 1
+    ) AS brief FROM builds`
   const page = connection.prepare<[string, number, number], RawBuild>(
     `${withBrief} WHERE builds.search LIKE ? ESCAPE '\\'
      ORDER BY removed_at IS NOT NULL, builds.created_at, builds.rowid LIMIT ? OFFSET ?`,
@@ -134,6 +137,9 @@ export function buildRepository(connection: Connection, now: () => string) {
   )
   const setAside = connection.prepare(`UPDATE versions SET plan = ' ' || plan WHERE build_id = ? AND number = ?`)
   const setBrief = connection.prepare('UPDATE versions SET brief = ? WHERE build_id = ? AND number = ?')
+  const unbriefed = connection.prepare<[], { id: string }>(
+    `SELECT builds.id FROM builds JOIN versions ON build_id = builds.id AND number = version WHERE brief IS NULL`,
+  )
   const setSearch = connection.prepare('UPDATE builds SET search = ? WHERE id = ?')
 
   function writeVersion(id: string, number: number, at: string, version: NewVersion): void {
@@ -264,11 +270,14 @@ export function buildRepository(connection: Connection, now: () => string) {
 
     setRemoved: (id: string, removed: boolean): boolean => setRemoved.run({ id, at: removed ? now() : null }).changes === 1,
 
-    /** Keeps the brief of a version that was stored without. */
-    setBrief: (id: string, number: number, brief: Brief): void => {
-      setBrief.run(JSON.stringify(brief), id, number)
-      setSearch.run(searchOf({ plan: { name: one.get(id)!.name }, brief }), id)
+    /** Keeps what a version shows of itself in a list; nothing when it cannot be read. */
+    setBrief: (id: string, number: number, brief: Brief | undefined): void => {
+      setBrief.run(brief ? JSON.stringify(brief) : '', id, number)
+      if (brief) setSearch.run(`${one.get(id)!.name} ${brief.board} ${brief.note}`.toLocaleLowerCase('en'), id)
     },
+
+    /** Builds whose newest version was not looked at yet. */
+    withoutBrief: (): string[] => unbriefed.all().map(({ id }) => id),
 
     /**
      * Packs versions that an earlier program stored whole, some at a time; what cannot be
@@ -303,8 +312,9 @@ function stepsIn(text: string): string[] {
   }
 }
 
-function searchOf({ plan, brief }: { plan: { name: string }; brief?: Brief }): string {
-  return `${plan.name} ${brief?.board ?? ''} ${brief?.note ?? ''}`.toLocaleLowerCase('en')
+function searchOf({ plan }: NewVersion): string {
+  const board = plan.definitions.boards[plan.board.definition]?.name ?? ''
+  return `${plan.name} ${board} ${plan.note}`.toLocaleLowerCase('en')
 }
 
 function buildRow(row: RawBuild): BuildRow {
@@ -316,5 +326,6 @@ function buildRow(row: RawBuild): BuildRow {
     updatedAt: row.updated_at,
     removed: row.removed_at !== null,
     ...(row.brief ? { brief: JSON.parse(row.brief) as Brief } : {}),
+    unreadable: row.brief === '',
   }
 }

@@ -1,3 +1,5 @@
+import { Briefs } from '../work/briefs'
+import { workPool } from '../work/pool'
 import { StoreKeeper } from './keeper'
 import { dataDirectory, type Store } from './store'
 
@@ -16,6 +18,17 @@ export async function writing(): Promise<Store> {
 /** The data, for a request that only reads. @throws StoreTrouble */
 export async function reading(): Promise<Store> {
   return (await useKeeper()).reading()
+}
+
+let looking: Briefs | undefined
+
+/** What looks at builds once they are saved. */
+export async function useBriefs(): Promise<Briefs> {
+  const keeper = await useKeeper()
+  return (looking ??= new Briefs(
+    () => keeper.writing(),
+    (plan) => workPool().run('brief', plan),
+  ))
 }
 
 async function makeKeeper(): Promise<StoreKeeper> {

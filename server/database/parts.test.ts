@@ -1,8 +1,10 @@
-import { afterEach, describe, expect, it } from 'vitest'
+import { afterEach, describe, expect, it, vi } from 'vitest'
 import { demo, library } from '../../tests/helpers/plans'
 import { freshStore, removeStores } from '../../tests/helpers/store'
 import { applyEdit, replay, sameValue, type Edit, type Plan } from '#core/plan'
 import { drawing } from '../../tests/helpers/random-packing'
+import { briefOf } from '#core/engine'
+import { Briefs } from '../work/briefs'
 import { UnreadablePlan } from './builds'
 import { toThin, type Aged } from './thinning'
 
@@ -71,7 +73,7 @@ describe('plans in parts', () => {
   })
 
   it('say so when one of them is damaged or missing; the rest of the builds and versions are there, and what is left can be saved', () => {
-    const { builds, connection } = saveMany(3)
+    const { builds, connection, directory } = saveMany(3)
     const { root } = connection.prepare<[], { root: string }>('SELECT root FROM versions WHERE number = 3').get()!
     connection.prepare(`UPDATE parts SET bytes = x'00' WHERE hash = ?`).run(root)
     expect(() => builds.plan('spillway-hex', 3)).toThrow(UnreadablePlan)
@@ -81,8 +83,9 @@ describe('plans in parts', () => {
     connection
       .prepare('DELETE FROM parts WHERE hash = (SELECT hash FROM parts WHERE tree = 0 ORDER BY length(bytes) DESC LIMIT 1)')
       .run()
-    expect(() => builds.plan('spillway-hex', 2)).toThrow(/is missing/)
-    const raw = JSON.parse(builds.raw('spillway-hex', 2)!) as { parts: Record<string, unknown> }
+    const { builds: later } = freshStore(directory)
+    expect(() => later.plan('spillway-hex', 2)).toThrow(/is missing/)
+    const raw = JSON.parse(later.raw('spillway-hex', 2)!) as { parts: Record<string, unknown> }
     expect(raw.parts.format).toBe('ypodoma-plan')
     expect(Object.keys(raw.parts).filter((key) => key.startsWith('definitions/')).length).toBeGreaterThan(5)
   })
@@ -159,5 +162,39 @@ describe('the list of builds', () => {
     expect(names('culverts; two')).toEqual(['Culvert scout'])
     expect(names('%')).toEqual([])
     expect(builds.list('', 1, 1)).toMatchObject({ builds: [{ name: 'Fellside mapper' }], count: 3 })
+  })
+
+  it('is looked at once it is saved, as often as there is time; until then the last look is told, and what cannot be read is', async () => {
+    const store = freshStore()
+    const { builds, connection } = store
+    const save = (base: number) => {
+      const plan = { ...builds.plan('spillway-hex', 1)!, note: `note ${base}` }
+      builds.save('spillway-hex', base, { plan, edits: [], steps: [], author: '', note: '' })
+    }
+    const shown = () => builds.find('spillway-hex')!
+    save(1)
+    expect(builds.withoutBrief()).toEqual(['spillway-hex'])
+    expect(shown()).toMatchObject({ version: 2, unreadable: false, brief: { note: builds.plan('spillway-hex', 1)!.note } })
+    let looks = 0
+    const briefs = new Briefs(
+      () => store,
+      (plan) => Promise.resolve((looks += 1)).then(() => briefOf(plan)),
+    )
+    vi.useFakeTimers()
+    for (let base = 2; base < 9; base += 1) {
+      save(base)
+      briefs.soon('spillway-hex')
+    }
+    await vi.advanceTimersByTimeAsync(5000)
+    expect([looks, shown().brief!.note, builds.withoutBrief()]).toEqual([1, 'note 8', []])
+    save(9)
+    const { root } = connection.prepare<[], { root: string }>('SELECT root FROM versions WHERE number = 10').get()!
+    connection.prepare(`UPDATE parts SET bytes = x'00' WHERE hash = ?`).run(root)
+    briefs.catchUp()
+    await vi.advanceTimersByTimeAsync(5000)
+    vi.useRealTimers()
+    expect(shown()).toMatchObject({ unreadable: true })
+    expect(builds.list('note 8').count).toBe(0)
+    expect(builds.list('note 9').builds).toMatchObject([{ id: 'spillway-hex' }])
   })
 })

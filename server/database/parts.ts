@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { deflateRawSync, inflateRawSync } from 'node:zlib'
+import { LRUCache } from 'lru-cache'
 import type { Plan } from '#core/plan'
 import type { Connection } from './open'
 
@@ -21,6 +22,9 @@ interface Tree {
   in: Record<string, unknown>
   at: Record<string, string>
 }
+
+/** Characters of JSON whose values are kept at hand. */
+const atHand = 8_000_000
 
 /** Sections as short as this stay within the tree. */
 const short = 60
@@ -92,7 +96,15 @@ export function partStore(connection: Connection) {
     drop.run(hash)
   }
 
+  /** What was read not long ago; nobody changes it, since its name is the hash of it. */
+  const known = new LRUCache<string, { value: unknown; length: number }>({
+    maxSize: atHand,
+    sizeCalculation: ({ length }) => length,
+  })
+
   function read(hash: string): unknown {
+    const before = known.get(hash)
+    if (before) return before.value
     const row = find.get(hash)
     if (!row) throw new DamagedPart(hash, 'is missing')
     let text: string
@@ -102,7 +114,9 @@ export function partStore(connection: Connection) {
       throw new DamagedPart(hash, 'cannot be unpacked')
     }
     if (hashOf(text) !== hash) throw new DamagedPart(hash, 'says something else than it did')
-    return JSON.parse(text) as unknown
+    const value = JSON.parse(text) as unknown
+    known.set(hash, { value, length: text.length })
+    return value
   }
 
   function readTree(hash: string): Tree {

@@ -1,4 +1,3 @@
-import type { Brief } from '#core/engine'
 import type { Edit, Plan } from '#core/plan'
 import { StaleSave, type BuildRepository, type NewVersion } from './builds'
 
@@ -10,7 +9,7 @@ export interface Replayable {
 }
 
 /** Looks a version through; see `replayed`. */
-export type Replayer = (version: Replayable) => Promise<{ plan: Plan; brief?: Brief }>
+export type Replayer = (version: Replayable) => Promise<{ plan?: Plan }>
 
 /**
  * Saves a new version made on `base`, once its edits are seen to lead there from it.
@@ -31,6 +30,6 @@ export async function saveVersion(
   if (newest !== undefined && newest !== base) throw new StaleSave(newest)
   const before = builds.plan(id, base)
   if (!before) throw new Error(`there is no version ${base} of build "${id}"`)
-  const { plan, brief } = await replay({ before, edits: version.edits, plan: version.plan })
-  return builds.save(id, base, { ...version, plan, brief })
+  const { plan = version.plan } = await replay({ before, edits: version.edits, plan: version.plan })
+  return builds.save(id, base, { ...version, plan })
 }

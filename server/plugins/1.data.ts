@@ -1,4 +1,4 @@
-import { useKeeper } from '../database'
+import { useBriefs, useKeeper } from '../database'
 import { backUp, backupsIn, dropOld } from '../database/backup'
 import { dataDirectory } from '../database/store'
 import { workPool } from '../work/pool'
@@ -12,6 +12,7 @@ const between = 60 * 60_000
 export default defineNitroPlugin(async (nitro) => {
   const keeper = await useKeeper()
   const { trouble } = keeper.health()
+  if (!trouble) (await useBriefs()).catchUp()
   if (trouble) process.stderr.write(`Ypodoma: ${trouble.message}. ${trouble.todo}\n`)
 
   let backedUp = -1

@@ -16,16 +16,19 @@ export class NotReplayed extends Error {
 const editList = Joi.array().items(editSchema).max(5000)
 
 /**
- * A version whose edits are seen to lead there from the plan before, with what lists show of it.
+ * Sees that the edits of a version lead there from the plan before.
+ * @returns the plan as it is to be kept, where that is not the plan as it was sent
  * @throws NotReplayed naming the edit that does not fit, or the section that comes out otherwise
  * @throws InputError when the plan is not one
  */
-export function replayed({ before, edits, plan }: { before: Plan; edits: Edit[]; plan: Plan }): { plan: Plan; brief?: Brief } {
+export function replayed({ before, edits, plan }: { before: Plan; edits: Edit[]; plan: Plan }): { plan?: Plan } {
   validate(editList, edits, 'edits')
+  const led = replayedOn(before, edits)
   const sent = readPlan(plan)
-  const [unlike] = sectionsUnlike(led(before, edits), sent)
-  if (unlike) throw new NotReplayed(unlike, 'is not what the edits lead to')
-  return { plan: sent, brief: briefIfAny(sent) }
+  // Nearly always the two are the very same; if not, they may still be once what is left out is filled in.
+  const unlike = sectionsUnlike(led, plan).length ? sectionsUnlike(readPlan(led), sent) : []
+  if (unlike.length) throw new NotReplayed(unlike[0]!, 'is not what the edits lead to')
+  return sectionsUnlike(sent, plan).length ? { plan: sent } : {}
 }
 
 /** An engine that fails on a plan costs the list a line, not the user the save. */
@@ -37,9 +40,9 @@ export function briefIfAny(plan: Plan): Brief | undefined {
   }
 }
 
-function led(before: Plan, edits: Edit[]): Plan {
+function replayedOn(before: Plan, edits: Edit[]): Plan {
   try {
-    return readPlan(replay(before, edits))
+    return replay(before, edits)
   } catch (error) {
     if (error instanceof EditError) throw new NotReplayed(error.place, error.message.replace(`${error.place}: `, ''))
     throw error

@@ -12,7 +12,7 @@ CREATE TABLE parts (
 -- The part that is the plan, and the edits deflated; `plan` and `edits` are then empty.
 ALTER TABLE versions ADD COLUMN root TEXT;
 ALTER TABLE versions ADD COLUMN packed_edits BLOB;
--- What the list of builds shows of it, as JSON; none when it cannot be worked out.
+-- What the list of builds shows of it, as JSON; '' when it cannot be read, none when it was not looked at yet.
 ALTER TABLE versions ADD COLUMN brief TEXT;
 
 -- What a build is found by: its name, board and note in small letters.

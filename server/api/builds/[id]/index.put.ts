@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { mayDo, type Role } from '#core/plan'
 import { label, prose } from '#core/schema'
-import { writing } from '../../../database'
+import { useBriefs, writing } from '../../../database'
 import { StaleSave, type NewVersion } from '../../../database/builds'
 import { saveVersion } from '../../../database/save-version'
 import { readValid } from '../../../security/body'
@@ -43,6 +43,7 @@ export default defineEventHandler(async (event) => {
       refuseBeyond(event.context.role as Role, version.edits)
       return replayed
     })
+    ;(await useBriefs()).soon(id)
     return { version: number }
   } catch (error) {
     if (!(error instanceof StaleSave)) throw error
