@@ -47,6 +47,8 @@ export default defineNuxtConfig({
     ],
     vue: { template: { transformAssetUrls } },
     worker: { format: 'es' },
+    // Few files of some size come sooner than many small ones.
+    build: { cssCodeSplit: false, rollupOptions: { output: { experimentalMinChunkSize: 40_000 } } },
     optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'] },
   },
   hooks: {

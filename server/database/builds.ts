@@ -128,6 +128,8 @@ export function buildRepository(connection: Connection, now: () => string) {
     'SELECT number FROM versions WHERE build_id = ? AND save_id = ?',
   )
   const setNote = connection.prepare('UPDATE versions SET note = @note WHERE build_id = @id AND number = @number')
+  /** Its edits do not lead there. */
+  const setUntried = connection.prepare('UPDATE versions SET edits_schema = 0 WHERE build_id = ? AND number = ?')
   const setRemoved = connection.prepare('UPDATE builds SET removed_at = @at WHERE id = @id')
   const unpacked = connection.prepare<[], { build_id: string; number: number; plan: string; edits: string }>(
     `SELECT build_id, number, plan, edits FROM versions WHERE root IS NULL AND plan LIKE '{%' LIMIT 50`,
@@ -193,6 +195,15 @@ export function buildRepository(connection: Connection, now: () => string) {
     return row.root ? parts.readPlan(row.root) : (JSON.parse(row.plan) as Record<string, unknown>)
   }
 
+  function readPlan(id: string, number: number): Plan | undefined {
+    try {
+      const document = documentOf(id, number)
+      return document && (upgradePlan(document) as unknown as Plan)
+    } catch (error) {
+      throw new UnreadablePlan(`version ${number} cannot be read: ${(error as Error).message}`)
+    }
+  }
+
   return {
     /** A page of the builds whose name, board or note holds some text, those put away last, and how many there are. */
     list: (search = '', limit = 100, offset = 0): { builds: BuildRow[]; count: number } => {
@@ -206,14 +217,7 @@ export function buildRepository(connection: Connection, now: () => string) {
     },
 
     /** The plan of a version. @throws UnreadablePlan when what is stored cannot be read */
-    plan: (id: string, number: number): Plan | undefined => {
-      try {
-        const document = documentOf(id, number)
-        return document && (upgradePlan(document) as unknown as Plan)
-      } catch (error) {
-        throw new UnreadablePlan(`version ${number} cannot be read: ${(error as Error).message}`)
-      }
-    },
+    plan: readPlan,
 
     /** What is stored of a version, as it is, whatever state it is in. */
     raw: (id: string, number: number): string | undefined => {
@@ -261,6 +265,19 @@ export function buildRepository(connection: Connection, now: () => string) {
       advance.run({ id, number, at, name: version.plan.name, search: searchOf(version) })
       if (number % thinEvery === 0) thin(id)
       return number
+    }).immediate,
+
+    /** Makes an older version the newest again, also where the newest cannot be read. @throws UnreadablePlan when the older one cannot either */
+    takeUp: connection.transaction((id: string, number: number, author: string): number | undefined => {
+      const build = one.get(id)
+      const plan = build && readPlan(id, number)
+      if (!plan) return undefined
+      const [at, next] = [now(), build.version + 1]
+      const version = { plan, edits: [], steps: [`Take up version ${number}`], author, note: '' }
+      writeVersion(id, next, at, version)
+      setUntried.run(id, next)
+      advance.run({ id, number: next, at, name: version.plan.name, search: searchOf(version) })
+      return next
     }).immediate,
 
     /** The version that a save made, if it came in already. */

@@ -84,6 +84,11 @@ describe('plans in parts', () => {
       .prepare('DELETE FROM parts WHERE hash = (SELECT hash FROM parts WHERE tree = 0 ORDER BY length(bytes) DESC LIMIT 1)')
       .run()
     const { builds: later } = freshStore(directory)
+    expect(() => later.takeUp('spillway-hex', 2, 'a')).toThrow(UnreadablePlan)
+    expect(later.takeUp('culvert-scout', 1, 'a')).toBe(2)
+    expect(later.takeUp('culvert-scout', 7, 'a')).toBeUndefined()
+    expect(sameValue(later.plan('culvert-scout', 2), later.plan('culvert-scout', 1))).toBe(true)
+    expect(later.edits('culvert-scout', 2)).toEqual({ edits: [], replayed: false })
     expect(() => later.plan('spillway-hex', 2)).toThrow(/is missing/)
     const raw = JSON.parse(later.raw('spillway-hex', 2)!) as { parts: Record<string, unknown> }
     expect(raw.parts.format).toBe('ypodoma-plan')

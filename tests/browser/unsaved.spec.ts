@@ -1,5 +1,6 @@
 import { writeFileSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import Database from 'better-sqlite3'
 import { expect, test, type Page } from '@playwright/test'
 import { removeServer, startServer, type OwnServer } from './servers'
 
@@ -71,4 +72,33 @@ test('a backup is made and gone back to from the page', async ({ page }) => {
   await expect(page.getByText('The data are as they were')).toBeVisible()
   await page.goto(server.address)
   await expect(page.getByRole('button', { name: 'Put Spillway hex away' })).toBeVisible()
+})
+
+test('a build whose newest version cannot be read hides no other, can be saved as it is, and goes on from an older one', async ({
+  page,
+}) => {
+  const { directory } = server
+  await page.goto(`${server.address}/builds/culvert-scout/fit-out`)
+  await rename(page, 'Camera', 'Lens')
+  await expect(page.getByRole('banner').getByText('Saved', { exact: true })).toBeVisible()
+  await server.end()
+  const connection = new Database(join(directory, 'ypodoma.sqlite'))
+  connection.exec(
+    `UPDATE parts SET bytes = x'00' WHERE hash = (SELECT root FROM versions WHERE build_id = 'culvert-scout' AND number = 2)`,
+  )
+  connection.exec(`UPDATE versions SET brief = NULL WHERE build_id = 'culvert-scout' AND number = 2`)
+  connection.close()
+  server = await startServer({}, directory)
+  await expect(async () => {
+    await page.goto(server.address)
+    await expect(page.getByRole('row', { name: /Culvert scout/ })).toContainText('unreadable', { timeout: 1000 })
+  }).toPass({ timeout: 20_000 })
+  await expect(page.getByRole('link', { name: 'Spillway hex' })).toBeVisible()
+  await page.goto(`${server.address}/builds/culvert-scout`)
+  await expect(page.getByRole('alert').first()).toContainText('version 2 cannot be read')
+  const raw = await page.request.get(`${server.address}/api/builds/culvert-scout/raw`)
+  expect(await raw.text()).toContain('unreadable')
+  await page.getByRole('button', { name: 'Take up' }).click()
+  await expect(page.getByText('10 devices')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Camera', exact: true })).toBeVisible()
 })

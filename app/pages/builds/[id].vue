@@ -10,21 +10,20 @@ const folded = ref(false)
 const palette = ref(false)
 const versions = ref(false)
 const missing = ref('')
+const unreadable = ref('')
 const bar = useTemplateRef('bar')
 
-watch(
-  () => String(route.params.id),
-  async (id) => {
-    selection.clear()
-    missing.value = ''
-    try {
-      await build.open(id)
-    } catch (error) {
-      missing.value = error instanceof ApiError && error.status === 404 ? 'This build is not there.' : (error as Error).message
-    }
-  },
-  { immediate: true },
-)
+async function open(id: string) {
+  selection.clear()
+  missing.value = unreadable.value = ''
+  try {
+    await build.open(id)
+  } catch (error) {
+    if (error instanceof ApiError && error.status === 422) unreadable.value = error.message
+    else missing.value = error instanceof ApiError && error.status === 404 ? 'This build is not there.' : (error as Error).message
+  }
+}
+watch(() => String(route.params.id), open, { immediate: true })
 
 useHead({ title: () => (build.plan ? `${build.plan.name} · Ypodoma` : 'Ypodoma') })
 
@@ -62,6 +61,12 @@ onBeforeUnmount(() => {
     <TopBar ref="bar" @palette="palette = true" @versions="versions = true" />
     <StageStrip />
     <p v-if="missing" class="pa-6">{{ missing }} <NuxtLink to="/">All builds</NuxtLink></p>
+    <UnreadableBuild
+      v-else-if="unreadable"
+      :id="String(route.params.id)"
+      :message="unreadable"
+      @mended="open(String(route.params.id))"
+    />
     <div v-else class="work">
       <PlanScope v-if="build.plan" :plan="build.plan">
         <main class="main"><NuxtPage /></main>
