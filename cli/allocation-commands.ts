@@ -21,7 +21,7 @@ import { patience, print, readPlanFile, Unusable } from './output'
 
 function solved(plan: Plan): { problem: Problem; base: Allocation } {
   const problem = layOut(resolvePlan(plan))
-  return { problem, base: solveProblem(problem, plan, within(patience)) }
+  return { problem, base: solveProblem(problem, plan, within(patience, Date.now)) }
 }
 
 function nameOf(plan: Plan, key: string): string {
@@ -39,7 +39,7 @@ export function allocateCommand(file: string, options: { json?: boolean; alterna
   if (!Number.isInteger(count) || count < 0 || count > 20)
     throw new Unusable(`--alternatives ${options.alternatives}: expected a number from 0 to 20`)
   const { problem, base } = solved(plan)
-  const limits = within(patience)
+  const limits = within(patience, Date.now)
   const others = count ? alternatives(problem, plan, base, count, limits) : []
   const boards = Object.values(shippedLibrary().boards)
   const conflicts = base.unmet.map((key) => {
@@ -86,7 +86,7 @@ function alternativeText(plan: Plan, { moves, gives, saves, loses, gains, score 
 export function boardsCommand(file: string, { json }: { json?: boolean }): void {
   const plan = readPlanFile(file)
   const library = shippedLibrary()
-  const fits = sortBoards([...compareBoards(plan, Object.values(library.boards), within(patience))])
+  const fits = sortBoards([...compareBoards(plan, Object.values(library.boards), within(patience, Date.now))])
   if (json) {
     print(
       JSON.stringify(
@@ -124,7 +124,7 @@ export function whyCommand(file: string, options: { need: string; place: string;
     throw new Unusable(
       `--place ${options.place}: no place for this need; there are ${want.verdicts.map((verdict) => verdict.place).join(', ')}`,
     )
-  const forced = forcePlace(problem, plan, base, options.need, place, within(patience))
+  const forced = forcePlace(problem, plan, base, options.need, place, within(patience, Date.now))
   process.exitCode = forced.possible ? 0 : 1
   if (options.json) print(JSON.stringify(forced, null, 2))
   else printForced(plan, forced)

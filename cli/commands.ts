@@ -20,10 +20,10 @@ import { patience, print, readPlanFile, Unusable } from './output'
 
 /** A plan not yet allocated is looked at as the engine would allocate it. */
 function allocated(plan: Plan): { plan: Plan; analysis: Analysis } {
-  const analysis = analyse(plan, within(patience))
+  const analysis = analyse(plan, within(patience, Date.now))
   if (begun(plan)) return { plan, analysis }
   const ready = adopt(plan, analysis.proposal)
-  return { plan: ready, analysis: analyse(ready, within(patience)) }
+  return { plan: ready, analysis: analyse(ready, within(patience, Date.now)) }
 }
 
 /** Prints allocation and findings; sets exit code 1 when any finding is stop or fix. */

@@ -45,7 +45,7 @@ function laidOut(plan: Plan) {
   const text = JSON.stringify(plan)
   if (last?.text !== text) {
     const problem = layOut(resolvePlan(plan))
-    last = { text, plan, problem, base: solveProblem(problem, plan, within(patience.settle)) }
+    last = { text, plan, problem, base: solveProblem(problem, plan, within(patience.settle, Date.now)) }
   }
   return last
 }
@@ -56,7 +56,7 @@ const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
 /** All that the engine answers, on a thread of its own. */
 export const engine = {
   settle(plan: Plan): Answer {
-    const { plan: settled, analysis } = settle(plan, within(patience.settle))
+    const { plan: settled, analysis } = settle(plan, within(patience.settle, Date.now))
     return { analysis, assignment: settled.assignment, supplies: settled.supplies }
   },
 
@@ -67,13 +67,13 @@ export const engine = {
 
   force(plan: Plan, key: string, place: Place): Forced {
     const { problem, base } = laidOut(plan)
-    return forcePlace(problem, plan, base, key, place, within(patience.force))
+    return forcePlace(problem, plan, base, key, place, within(patience.force, Date.now))
   },
 
   /** What it would mean to put each need at each place that takes it; told need by need. */
   async explain(plan: Plan, keys: string[], tell: (key: string, forced: Forced[]) => void): Promise<void> {
     const { problem, base } = laidOut(plan)
-    const limits = within(patience.explain)
+    const limits = within(patience.explain, Date.now)
     for (const key of keys) {
       const verdicts = problem.wants.find((want) => want.key === key)?.verdicts ?? []
       tell(
@@ -86,12 +86,12 @@ export const engine = {
 
   alternatives(plan: Plan, count: number): Alternative[] {
     const { problem, base } = laidOut(plan)
-    return alternatives(problem, plan, base, count, within(patience.alternatives))
+    return alternatives(problem, plan, base, count, within(patience.alternatives, Date.now))
   },
 
   deadlocks(plan: Plan, boards: BoardDefinition[]): Deadlock[] {
     const { problem, base } = laidOut(plan)
-    const limits = within(patience.deadlocks)
+    const limits = within(patience.deadlocks, Date.now)
     return base.unmet.map((key) => {
       const conflict = conflictOf(problem, base, key, limits)
       return { conflict, ways: waysOut(problem, base, conflict, boards, limits) }
@@ -101,7 +101,7 @@ export const engine = {
   /** Tells each board as it is done. */
   async boards(plan: Plan, boards: BoardDefinition[], tell: (fit: BoardFit) => void): Promise<void> {
     for (const board of boards) {
-      for (const fit of compareBoards(plan, [board], within(patience.board))) tell(fit)
+      for (const fit of compareBoards(plan, [board], within(patience.board, Date.now))) tell(fit)
       await breathe()
     }
   },
@@ -112,7 +112,7 @@ export const engine = {
     protocols: Record<string, ProtocolDefinition>,
     tell: (found: Addition) => void,
   ): Promise<void> {
-    for (const found of possibleAdditions(plan, devices, protocols, within(patience.additions))) {
+    for (const found of possibleAdditions(plan, devices, protocols, within(patience.additions, Date.now))) {
       tell(found)
       await breathe()
     }

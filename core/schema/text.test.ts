@@ -96,7 +96,11 @@ describe('definitions within a plan', () => {
   it('are filled in as the base is, also where a revision adds to it or takes a whole map away', () => {
     const board = structuredClone(library.boards['corran-7']!)
     const [revision] = Object.keys(board.revisions)
-    board.revisions[revision!]!.differences = { pads: { NEW: { label: 'New', x: 1, y: 1, kind: 'ground' } }, can: null, exclusions: null }
+    board.revisions[revision!]!.differences = {
+      pads: { NEW: { label: 'New', x: 1, y: 1, kind: 'ground' } },
+      can: null,
+      exclusions: null,
+    }
     const [firmware] = Object.keys(board.firmwares)
     const read = readDefinition(board) as typeof board
     const resolved = resolveBoard(read, revision!, firmware!)

@@ -133,7 +133,7 @@ describe('a search out of time', () => {
     for (let seed = 1; seed <= 20; seed += 1) {
       const packing = randomPacking(seed, { ports: 12, devices: 20, pads: 60 })
       const best = solvePacking(packing)
-      const hasty = solvePacking(packing, { until: 0 })
+      const hasty = solvePacking(packing, { stopped: () => true })
       expect(hasty.choice, `${seed}`).toBeTruthy()
       expect(hasty.nodes).toBeLessThanOrEqual(best.nodes)
       expect(hasty.bound).toBeLessThanOrEqual(hasty.cost)

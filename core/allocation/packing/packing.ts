@@ -37,18 +37,19 @@ export interface PackingResult {
   nodes: number
 }
 
-/** Limits that end a question, however many searches it takes, after some milliseconds. */
-export function within(milliseconds: number): SearchLimits {
-  const until = Date.now() + milliseconds
-  return { until, stopped: () => Date.now() >= until }
+/**
+ * Limits that end a question, however many searches it takes, after some time.
+ * @param clock tells the time in milliseconds, such as `Date.now`
+ */
+export function within(milliseconds: number, clock: () => number): SearchLimits {
+  const until = clock() + milliseconds
+  return { stopped: () => clock() >= until }
 }
 
 export interface SearchLimits {
   /** Nodes of the search after which the best found so far is returned. */
   maxNodes?: number
-  /** When the best found so far is returned, in milliseconds since 1970; shared by all searches of one question. */
-  until?: number
-  /** Asked now and then; true stops the search. */
+  /** Asked at every node; true ends the search with the best found so far. */
   stopped?: () => boolean
   /** Options each item may use; others are closed. */
   allowed?: (item: number, option: number) => boolean

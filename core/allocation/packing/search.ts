@@ -141,17 +141,13 @@ class Search {
     if (!this.propagate(node)) return this.bestCost
     const relaxed = this.relax(node)
     if (!relaxed || whole(relaxed.bound) >= this.bestCost) return this.bestCost
-    if (this.nodes >= this.maxNodes || this.outOfTime() || ((this.nodes & 63) === 0 && this.limits.stopped?.())) {
+    if (this.nodes >= this.maxNodes || this.limits.stopped?.()) {
       this.finished = false
       this.tryAnything(node, relaxed.chosen)
       return whole(relaxed.bound)
     }
     const trouble = this.troubleIn(node, relaxed.chosen) ?? { item: this.narrowest(node, node.free) }
     return trouble.mode === undefined ? this.branchOnItem(node, trouble.item, relaxed) : this.branchOnMode(node, trouble, relaxed)
-  }
-
-  private outOfTime(): boolean {
-    return this.limits.until !== undefined && Date.now() >= this.limits.until
   }
 
   /** One branch for each value of a shared setting that is in dispute; by item when only one value is left. */
@@ -294,7 +290,7 @@ class Search {
       } else if ((idle += 1) % 3 === 0) stride /= 2
       const aim = this.best ? this.bestCost : Math.min(this.bestCost, relaxed.bound * 1.1 + 10)
       const next =
-        turn < turns && idle < patience && !this.outOfTime()
+        turn < turns && idle < patience && !this.limits.stopped?.()
           ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound))
           : undefined
       node.prices = next ?? bestPrices

@@ -164,9 +164,9 @@ const change = (next: Editable) => editor.changeShown(next)
     </template>
     <DefinitionVersions
       v-if="document"
+      :id
       v-model="history"
       :kind
-      :id
       :now="catalogue.standing(document).version"
       @take="(old: Editable) => editor.change(old)"
     />
