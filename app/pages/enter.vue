@@ -52,7 +52,7 @@ async function enter() {
 }
 form {
   display: grid;
-  gap: var(--space-4);
+  gap: var(--space-6);
   width: min(380px, 100%);
 }
 h1 {

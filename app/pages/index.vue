@@ -4,6 +4,7 @@ import { ApiError, callApi, callForFile, type BuildPage, type BuildSummary, type
 import { gravestFirst } from '~/composables/useSeverity'
 import { download } from '~/composables/download'
 import { useNotices } from '~/stores/notices'
+import { useSession } from '~/stores/session'
 
 const size = 50
 const page = shallowRef<BuildPage>()
@@ -33,6 +34,11 @@ async function load() {
   }
 }
 onMounted(load)
+const session = useSession()
+watch(
+  () => session.trouble,
+  (trouble) => !trouble && load(),
+)
 watch(wanted, () => {
   from.value = 0
   void load()
@@ -103,7 +109,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
         <input ref="file" type="file" accept=".json,application/json" hidden aria-label="Plan file" @change="openFile" />
       </div>
       <RefusedFile v-if="refused" v-bind="refused" what="opened" @close="refused = undefined" />
-      <p v-if="failure" role="alert" class="pa-4 text-error">{{ failure }}</p>
+      <p v-if="failure && !session.trouble" role="alert" class="pa-4 text-error">{{ failure }}</p>
       <p v-else-if="!page" class="pa-4 quiet">Fetching the builds.</p>
       <p v-else-if="!page.count && wanted" class="pa-4">No build has these words.</p>
       <p v-else-if="!page.count" class="pa-4">

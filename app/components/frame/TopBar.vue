@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { mdiHistory, mdiMagnify, mdiRedo, mdiUndo } from '@mdi/js'
 import { useBuild } from '~/stores/build'
+import { useSession } from '~/stores/session'
 
 const emit = defineEmits<{ palette: []; versions: [] }>()
 const build = useBuild()
+const role = computed(() => useSession().session?.role)
 const bar = useTemplateRef<{ switchTheme: () => void }>('bar')
 
 const saved = computed(() => {
@@ -30,6 +32,9 @@ defineExpose({ switchTheme: () => bar.value?.switchTheme() })
       <span role="status">{{ saved }}</span> <span class="mono">v{{ build.version }}</span>
       <v-icon :icon="mdiHistory" size="15" aria-hidden="true" />
     </button>
+    <span v-if="role && role !== 'editor'" class="quiet"
+      >as {{ role }}: {{ role === 'workshop' ? 'tick off' : 'look' }} only</span
+    >
     <v-spacer />
     <v-btn
       :disabled="!build.undoLabel"
