@@ -29,8 +29,8 @@ function nameOf(plan: Plan, key: string): string {
   return `${plan.devices.find(({ id }) => id === device)?.name ?? device} (${part})`
 }
 
-const scoreText = ({ unmetMusts, unmetWishes, risk, moves }: Score) =>
-  `musts without place ${unmetMusts}, wishes ${unmetWishes.join('/')}, risk ${risk}, moves ${moves}`
+const scoreText = ({ unkeptLocks, unmetMusts, unmetWishes, risk, moves }: Score) =>
+  `${unkeptLocks ? `locks not kept ${unkeptLocks}, ` : ''}musts without place ${unmetMusts}, wishes ${unmetWishes.join('/')}, risk ${risk}, moves ${moves}`
 
 /** Prints the best allocation, the next best ones that really differ, and for each need without a place why and what to do. */
 export function allocateCommand(file: string, options: { json?: boolean; alternatives?: string }): void {

@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { bestByTrying } from '../../tests/helpers/oracle'
-import { add, allocated, demo } from '../../tests/helpers/plans'
+import { add, allocated, demo, library } from '../../tests/helpers/plans'
 import { randomPlan } from '../../tests/helpers/random-plan'
-import { applyEdit, resolvePlan, type Edit, type Plan } from '../plan'
-import { allocate } from './index'
+import { applyEdit, newPlan, resolvePlan, type Edit, type Plan } from '../plan'
+import { drawing } from '../../tests/helpers/random-packing'
+import { allocate, compareScores, layOut } from './index'
 
 const run = (plan: Plan) => allocate(resolvePlan(plan))
 const after = (name: Parameters<typeof demo>[0], ...edits: Edit[]) => run(demo(name, ...edits))
@@ -16,7 +17,8 @@ describe('allocate', () => {
         const resolved = resolvePlan(plan)
         const { score, proven } = allocate(resolved)
         expect(proven).toBe(true)
-        expect([score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]).toEqual(bestByTrying(resolved))
+        const levels = [score.unkeptLocks, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
+        expect(levels).toEqual(bestByTrying(resolved))
       }),
       { seed: 4242, numRuns: 1000 },
     )
@@ -37,6 +39,72 @@ describe('allocate', () => {
     expect(assignment['receiver/rc']!.place).not.toBe('port:uart1')
     expect(unmet).toEqual([])
     expect(score.moves).toBe(2)
+  })
+
+  it('keeps every lock that can be kept, also with one must too many: what gives way is not locked', () => {
+    const seven = ['gnss', 'overlay', 'logger', 'adapter', 'camera', 'transmitter', 'receiver']
+    const base = allocated('spillway-hex', {
+      type: 'board.choose',
+      definition: library.boards['orchil-duo']!,
+      revision: Object.keys(library.boards['orchil-duo']!.revisions)[0]!,
+      firmware: Object.keys(library.boards['orchil-duo']!.firmwares)[0]!,
+    })
+    const plan = applyEdit(base, {
+      type: 'several',
+      label: 'all musts',
+      edits: seven
+        .filter((id) => base.devices.some((device) => device.id === id))
+        .map((device) => ({ type: 'device.priority' as const, device, priority: 'must' as const })),
+    })
+    const before = run(plan)
+    expect(before.score.unmetMusts).toBeGreaterThan(0)
+    const problem = layOut(resolvePlan(plan))
+    let tried = 0
+    for (const { key, verdicts } of problem.wants.filter((want) => want.need?.need.kind === 'serial')) {
+      for (const { place, candidates } of verdicts) {
+        if (!candidates.length) continue
+        const locked = run(applyEdit(plan, { type: 'need.lock', need: key, place }))
+        expect(locked.proven, `${key} at ${place}`).toBe(true)
+        expect(locked.assignment[key]?.place, `${key} at ${place}`).toBe(place)
+        expect(locked.score.unkeptLocks).toBe(0)
+        tried += 1
+      }
+    }
+    expect(tried).toBeGreaterThan(10)
+  })
+
+  it('gives an answer that holds for plans of 24 to 48 devices, whatever the levels come to', () => {
+    const boards = Object.values(library.boards)
+    const devices = Object.keys(library.devices)
+    for (let seed = 1; seed <= 24; seed += 1) {
+      const draw = drawing(seed)
+      const board = draw.of(boards)
+      const count = 24 + draw.below(25)
+      const edits = Array.from({ length: count }, (_, at): Edit => {
+        const edit = add(draw.of(devices), `d${at}`)
+        return edit.type === 'device.add'
+          ? { ...edit, device: { ...edit.device, priority: draw.of(['must', 1, 2, 3] as const) } }
+          : edit
+      })
+      const plan = edits.reduce(applyEdit, newPlan('Large', board))
+      const resolved = resolvePlan(plan)
+      const { score, bound, assignment } = allocate(resolved, { maxNodes: 15 })
+      expect(compareScores(bound, score), `seed ${seed}`).toBeLessThanOrEqual(0)
+      const adopted = applyEdit(plan, { type: 'assignment.adopt', assignment, supplies: {} })
+      expect(compareScores(allocate(resolvePlan(adopted), { maxNodes: 15 }).bound, score), `seed ${seed}`).toBeLessThanOrEqual(0)
+    }
+  }, 60_000)
+
+  it('keeps as many of clashing locks as it can', () => {
+    const clash = allocated(
+      'spillway-hex',
+      { type: 'need.lock', need: 'gnss/fix', place: 'port:uart1' },
+      { type: 'need.lock', need: 'receiver/rc', place: 'port:uart1' },
+      { type: 'need.lock', need: 'overlay/text', place: 'port:uart4' },
+    )
+    const { score, assignment } = run(clash)
+    expect(score.unkeptLocks).toBe(1)
+    expect(assignment['overlay/text']!.place).toBe('port:uart4')
   })
 
   it('keeps bans', () => {

@@ -29,7 +29,7 @@ export interface Constraints {
 }
 
 /**
- * Finds the best allocation of a plan: fewest musts unmet, then wishes by
+ * Finds the best allocation of a plan: fewest locks not kept, then fewest musts unmet, then wishes by
  * priority, then least risk, then fewest moves from what is there.
  */
 export function allocate(resolved: ResolvedPlan, limits: SearchLimits = {}): Allocation {
@@ -59,7 +59,8 @@ export function solveNear(
 
 function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {
   const candidate = want.candidates[option]
-  if (!candidate) return true
+  const held = locks[want.key] !== undefined && !without?.has(want.key)
+  if (!candidate) return option > want.candidates.length === held
   if (without?.has(want.key)) return false
   const { place } = candidate.placement
   const lock = locks[want.key]

@@ -72,17 +72,41 @@ describe('forcePlace', () => {
     expect(forcePlace(problem, plan, base, 'nobody/x', 'port:uart1').possible).toBe(false)
   })
 
-  it('refuses to take a must its place for a wish, and says so', () => {
+  it('takes even a must its place for a wish that is locked there, and says so', () => {
     const plan = demo('culvert-scout')
     const { problem, base } = prepare(plan)
     const forced = forcePlace(problem, plan, base, 'gnss/fix', 'port:uart1')
-    expect(forced.possible).toBe(false)
-    expect(forced.refusals[0]!.text).toContain('what must stay')
+    expect(forced.possible).toBe(true)
+    expect(forced.worse.unmetMusts).toBe(1)
+    expect(forced.losers).toHaveLength(1)
+  })
+
+  it('is what happens when the place is locked, on random plans with too many needs', () => {
+    let tried = 0
+    fc.assert(
+      fc.property(randomPlan(5), (plan) => {
+        const { problem, base } = prepare(plan)
+        for (const { key, verdicts } of problem.wants.filter((want) => want.need)) {
+          for (const { place } of verdicts) {
+            const forced = forcePlace(problem, plan, base, key, place)
+            const { [key]: _, ...bans } = plan.bans
+            const locked = allocate(resolvePlan({ ...plan, locks: { ...plan.locks, [key]: place }, bans }))
+            expect(forced.possible, `${key} at ${place}`).toBe(locked.assignment[key]?.place === place)
+            if (forced.possible)
+              expect(forced.losers.sort()).toEqual(locked.unmet.filter((other) => !base.unmet.includes(other)).sort())
+            tried += 1
+          }
+        }
+      }),
+      { seed: 77, numRuns: 60 },
+    )
+    expect(tried).toBeGreaterThan(300)
   })
 })
 
 describe('scores', () => {
   const score = (musts: number, wish: number, risk: number, moves: number) => ({
+    unkeptLocks: 0,
     unmetMusts: musts,
     unmetWishes: [wish, 0, 0] as [number, number, number],
     risk,
@@ -96,6 +120,7 @@ describe('scores', () => {
   })
   it('differ by what the second has more', () => {
     expect(difference(score(0, 1, 5, 2), score(1, 0, 9, 2))).toEqual({
+      unkeptLocks: 0,
       unmetMusts: 1,
       unmetWishes: [-1, 0, 0],
       risk: 4,

@@ -17,6 +17,8 @@ export interface Want {
 
 /** How good an allocation is, in the order in which it counts: less is better in each. */
 export interface Score {
+  /** Locks that are not kept: the need has no place. */
+  unkeptLocks: number
   unmetMusts: number
   /** Wishes unmet, of priority 1, 2 and 3. */
   unmetWishes: [number, number, number]
@@ -31,7 +33,7 @@ export interface Problem {
   wants: Want[]
   compiled: Compiled
   /** Multipliers that make the sum of costs respect the order of the objective. */
-  weights: { must: number; wish: [number, number, number]; risk: number; move: number }
+  weights: { lock: number; must: number; wish: [number, number, number]; risk: number; move: number; order: number }
 }
 
 /** Lays out a plan's needs and supplies with all their candidates. */
@@ -44,9 +46,14 @@ export function layOut(resolved: ResolvedPlan): Problem {
       want(supply.key, verdictsForSupply(resolved, supply), supply.fitted.instance.priority, { supply }),
     ),
   ]
-  const weights = weigh(wants)
+  const fine = weigh(wants, true)
+  // Where the levels together are more than can be told apart, the order among equals is given up.
+  const weights = fine.lock * (wants.length + 1) < dearest ? fine : weigh(wants, false)
   return { resolved, wants, compiled: compile(packingOf(resolved, wants, weights)), weights }
 }
+
+/** Sums of costs stay below it, so that they are exact. */
+const dearest = 2 ** 50
 
 function want(key: Want['key'], verdicts: Verdict[], priority: Priority, what: Pick<Want, 'need' | 'supply'>): Want {
   return { key, priority, ...what, verdicts, candidates: verdicts.flatMap(({ candidates }) => candidates) }
@@ -69,8 +76,8 @@ function suppliesToFeed(resolved: ResolvedPlan): FittedSupply[] {
  * the moves stands the order of the places on the board: among equals the first
  * is taken, and the answer is always the same.
  */
-function weigh(wants: Want[]): Problem['weights'] {
-  let below = wants.reduce((sum, { verdicts }) => sum + verdicts.length, 0)
+function weigh(wants: Want[], ordered: boolean): Problem['weights'] {
+  let below = ordered ? wants.reduce((sum, { verdicts }) => sum + verdicts.length, 0) : 0
   const next = (most: number) => {
     const weight = below + 1
     below += weight * most
@@ -82,7 +89,8 @@ function weigh(wants: Want[]): Problem['weights'] {
   const third = next(count(3))
   const second = next(count(2))
   const first = next(count(1))
-  return { must: next(count('must')), wish: [first, second, third], risk, move }
+  const must = next(count('must'))
+  return { lock: next(wants.length), must, wish: [first, second, third], risk, move, order: ordered ? 1 : 0 }
 }
 
 function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weights']): Packing {
@@ -109,19 +117,12 @@ function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weig
       cost:
         riskOf(candidate) * weights.risk +
         (moved(resolved.plan, want, candidate) ? weights.move : 0) +
-        (order.get(candidate.placement.place) ?? 0),
+        weights.order * (order.get(candidate.placement.place) ?? 0),
     }))
-    return {
-      options: [
-        ...options,
-        {
-          units: [],
-          modes: [],
-          loads: [],
-          cost: skipCost(want, weights) + (placeBefore(resolved.plan, want) === undefined ? 0 : weights.move),
-        },
-      ],
-    }
+    const unmet = skipCost(want, weights) + (placeBefore(resolved.plan, want) === undefined ? 0 : weights.move)
+    const nothing = { units: [], modes: [], loads: [] }
+    // Two ways of having no place; which one an item may take depends on whether it is locked.
+    return { options: [...options, { ...nothing, cost: unmet }, { ...nothing, cost: unmet + weights.lock }] }
   })
   const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
   return { units: units.names.size, modes: modes.names.size, capacities, items }
@@ -161,6 +162,7 @@ export function scoreOf(cost: number, { weights }: Pick<Problem, 'weights'>): Sc
     return count
   }
   return {
+    unkeptLocks: take(weights.lock),
     unmetMusts: take(weights.must),
     unmetWishes: [take(weights.wish[0]), take(weights.wish[1]), take(weights.wish[2])],
     risk: take(weights.risk),

@@ -124,6 +124,9 @@ function* lineFacts(resolved: ResolvedPlan, { need, port, board, device }: Seria
     yield* levelFacts(terminal, pin, pad?.label ?? end.pin)
     yield* heldFacts(pin, `port:${port.id}`, name)
   }
+  if (port.tx && port.tx.pin === port.rx?.pin && linesTaken(need.need, board).length > 1) {
+    yield impossible('SER-08', `${port.label} has TX and RX on one pin: it talks one way at a time`)
+  }
   if ((device.halfDuplex || board.halfDuplex) && !port.halfDuplex) {
     yield impossible('SER-08', `${port.label} cannot talk both ways on one wire`)
   }

@@ -78,19 +78,20 @@ export function bestByTrying(resolved: ResolvedPlan): Level {
         raise(
           raise(
             score,
-            4,
+            5,
             candidate.reasons.reduce((sum, reason) => sum + reason.risk, 0),
           ),
-          5,
+          6,
           moved ? 1 : 0,
         ),
       )
       take(candidate, -1)
     }
     const had = (want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place) !== undefined
-    descend(at + 1, raise(raise(score, want.priority === 'must' ? 0 : want.priority, 1), 5, had ? 1 : 0))
+    const unkept = raise(score, 0, plan.locks[want.key] === undefined ? 0 : 1)
+    descend(at + 1, raise(raise(unkept, want.priority === 'must' ? 1 : 1 + want.priority, 1), 6, had ? 1 : 0))
   }
-  descend(0, [0, 0, 0, 0, 0, 0])
+  descend(0, [0, 0, 0, 0, 0, 0, 0])
   return best
 }
 

@@ -10,13 +10,14 @@ const words = computed(() => {
   const placed = unmet.length
     ? `${all} placed; without a place: ${score.unmetMusts} must, ${wishes} wish${wishes === 1 ? '' : 'es'}`
     : `All ${all} needs and supplies placed`
+  const locks = score.unkeptLocks ? ` · ${score.unkeptLocks} lock${score.unkeptLocks > 1 ? 's' : ''} cannot be kept` : ''
   const gap = bound.unmetMusts < score.unmetMusts || bound.unmetWishes.some((count, at) => count < score.unmetWishes[at]!)
   const proof = proven
     ? 'proven best'
     : gap
       ? 'not proven: more may fit'
       : `not proven: risk ${score.risk}, at least ${bound.risk}`
-  return { placed, proof, risk: score.risk }
+  return { placed: placed + locks, proof, risk: score.risk }
 })
 </script>
 

@@ -26,7 +26,7 @@ export interface Compiled {
 
 /** Numbers the options of a packing and works out which pairs exclude each other. */
 export function compile(packing: Packing): Compiled {
-  const options = packing.items.flatMap((item) => item.options)
+  const options = packing.items.flatMap((item) => item.options.map(withUnitsOnce))
   const first = new Int32Array(packing.items.length + 1)
   packing.items.forEach((item, at) => (first[at + 1] = first[at]! + item.options.length))
   const itemOf = new Int32Array(options.length)
@@ -78,6 +78,12 @@ export function compile(packing: Packing): Compiled {
     loaded: options.map((option) => option.loads.length > 0),
     itemLoaded: packing.items.map((item) => item.options.some((option) => option.loads.length > 0)),
   }
+}
+
+/** A unit that an option names twice is taken once; priced twice, its bound would be none. */
+function withUnitsOnce(option: PackingOption): PackingOption {
+  const units = [...new Set(option.units)]
+  return units.length === option.units.length ? option : { ...option, units }
 }
 
 function twinsOf(packing: Packing): number[][] {

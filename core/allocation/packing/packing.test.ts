@@ -142,3 +142,48 @@ describe('a search out of time', () => {
     }
   })
 })
+
+describe('what used to make a proof false', () => {
+  it('is a unit that an option names twice: it is taken once', () => {
+    fc.assert(
+      fc.property(packing, (drawn) => {
+        const doubled: Packing = {
+          ...drawn,
+          items: drawn.items.map(({ options }) => ({
+            options: options.map((option, at) => (at % 2 ? option : { ...option, units: [...option.units, ...option.units] })),
+          })),
+        }
+        const { cost, proven, bound } = solvePacking(doubled)
+        expect(proven).toBe(true)
+        expect(cost).toBe(solvePacking(drawn).cost)
+        expect(bound).toBe(cost)
+      }),
+      { seed: 5, numRuns: 300 },
+    )
+  })
+  it('is a cost so high that a share of it hides a tie: costs near 2^50 are told apart to the last one', () => {
+    for (const scale of [2 ** 20, 2 ** 28, 2 ** 33]) {
+      for (let seed = 1; seed <= 25; seed += 1) {
+        const drawn = JSON.parse(JSON.stringify(randomPacking(seed, { ports: 4, devices: 7, pads: 16 }))) as Packing
+        for (const { options } of drawn.items) options.forEach((option, at) => (option.cost = option.cost * scale + (at % 3)))
+        const { cost, proven, bound } = solvePacking(drawn, { maxNodes: 40_000 })
+        expect(proven, `${seed} × ${scale}`).toBe(true)
+        expect(bound).toBe(cost)
+        const plain = structuredClone(drawn)
+        for (const { options } of plain.items) options.forEach((option) => (option.cost = Math.floor(option.cost / scale)))
+        expect(Math.floor(cost / scale), `${seed} × ${scale}`).toBe(solvePacking(plain, { maxNodes: 40_000 }).cost)
+      }
+    }
+  })
+  it('is refused: costs too high to be told apart', () => {
+    const items = [
+      {
+        options: [
+          { units: [], modes: [], loads: [], cost: 2 ** 52 },
+          { units: [], modes: [], loads: [], cost: 2 ** 53 },
+        ],
+      },
+    ]
+    expect(() => solvePacking({ units: 0, modes: 0, capacities: [], items: items as never })).toThrow(RangeError)
+  })
+})

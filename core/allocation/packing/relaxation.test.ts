@@ -28,10 +28,14 @@ const each = (run: (compiled: Compiled, group: number[], optimum: number, seed: 
   }
 }
 
+/** More than any choice of a group costs. */
+const ceilingOf = ({ packing }: ReturnType<typeof compile>, group: number[]) =>
+  group.reduce((sum, item) => sum + Math.max(...packing.items[item]!.options.map(({ cost }) => cost)), 1)
+
 describe('Relaxation', () => {
   it('never bounds above the optimum, whatever the prices', () => {
     each((compiled, group, optimum, seed) => {
-      const relaxation = new Relaxation(compiled, group)
+      const relaxation = new Relaxation(compiled, group, ceilingOf(compiled, group))
       const draw = drawing(seed)
       for (let turn = 0; turn < 6; turn += 1) {
         const node = rootOf(compiled, group, relaxation)
@@ -45,7 +49,7 @@ describe('Relaxation', () => {
   it('rises with its steps, from the plain assignment on', () => {
     let risen = 0
     each((compiled, group, optimum) => {
-      const relaxation = new Relaxation(compiled, group)
+      const relaxation = new Relaxation(compiled, group, ceilingOf(compiled, group))
       const node = rootOf(compiled, group, relaxation)
       const first = relaxation.solve(node)!.bound
       let best = first
@@ -63,7 +67,7 @@ describe('Relaxation', () => {
 
   it('has reduced costs that hold: taking an option costs at least its own more', () => {
     each((compiled, group, _, seed) => {
-      const relaxation = new Relaxation(compiled, group)
+      const relaxation = new Relaxation(compiled, group, ceilingOf(compiled, group))
       const relaxed = relaxation.solve(rootOf(compiled, group, relaxation))!
       const draw = drawing(seed)
       const item = draw.of(group)

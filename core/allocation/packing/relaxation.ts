@@ -32,6 +32,8 @@ export interface Relaxed {
  * settings are left to the branching, since their prices converge too slowly to
  * help. Any prices ≥ 0 give a lower bound; `reprice` moves them by a subgradient
  * step towards the best one (Held, Wolfe and Crowder, Mathematical Programming 6, 1974).
+ * Costs and loads are whole and prices dyadic fractions, so that sums, duals and bounds
+ * are exact and may be compared without an allowance.
  */
 export class Relaxation {
   /** Column of each option's main unit; −1 when it has none. */
@@ -48,10 +50,16 @@ export class Relaxation {
   /** Rows that some open option takes of. */
   private readonly seen: Uint8Array
   private readonly full: Float64Array
+  /** Prices are whole multiples of it: so every sum of costs and prices is exact. */
+  private readonly grain: number
+  /** No price goes beyond it, for a row of which one may be had. */
+  private readonly highest: number
 
+  /** @param ceiling more than any choice of the group costs */
   constructor(
     private readonly compiled: Compiled,
     group: number[],
+    ceiling: number,
   ) {
     const { options, optionsOfItem, scarce } = compiled
     const members = group.flatMap((item) => optionsOfItem[item]!)
@@ -98,6 +106,9 @@ export class Relaxation {
     this.slope = new Float64Array(this.capacityOf.length)
     this.seen = new Uint8Array(this.capacityOf.length)
     this.full = new Float64Array(options.length)
+    const most = members.reduce((sum, option) => Math.max(sum, this.endRow[option]! - this.firstRow[option]!), 0)
+    this.highest = 2 ** Math.ceil(Math.log2(ceiling + 1))
+    this.grain = grainFor(this.highest, group.length, most, this.slope.length)
   }
 
   /** Prices of nothing. */
@@ -182,7 +193,22 @@ export class Relaxation {
       length += slope[row]! * slope[row]!
     }
     if (length === 0) return undefined
+    const { grain, highest, capacityOf, compiled } = this
     const step = rise / length
-    return prices.map((price, row) => Math.max(0, price + step * slope[row]!))
+    return prices.map((price, row) => {
+      const limit = capacityOf[row]! < 0 ? 1 : Math.max(1, compiled.packing.capacities[capacityOf[row]!]!)
+      const moved = Math.min(highest / limit, Math.max(0, price + step * slope[row]!))
+      return Math.floor(moved / grain) * grain
+    })
   }
+}
+
+/**
+ * The finest grain of prices at which every number that a relaxation works with stays
+ * below 2^52 grains: costs of all items, each with prices up to `highest` on its rows,
+ * and the rebate of all rows.
+ */
+function grainFor(highest: number, items: number, rowsOfOption: number, rows: number): number {
+  const largest = highest * (2 * items * (1 + rowsOfOption) + rows + 1)
+  return 2 ** (Math.ceil(Math.log2(largest)) - 52)
 }

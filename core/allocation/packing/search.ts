@@ -5,14 +5,16 @@ import type { Packing, PackingResult, SearchLimits } from './packing'
 import { Relaxation, type Relaxed, type Undecided } from './relaxation'
 
 const defaultMaxNodes = 6_000
+/** Costs of a group up to this are worked with exactly. */
+const dearestExact = 2 ** 51
 /** How often prices are moved at the root of the search and at each node below. */
 const rootTurns = 80
 const nodeTurns = 4
 /** Turns without a better bound after which prices are left alone. */
 const patience = 9
 
-/** Costs are whole, so a bound may be rounded up, less what arithmetic may have lost. */
-const whole = (bound: number): number => Math.ceil(bound - 1e-6 - Math.abs(bound) * 1e-12)
+/** Costs are whole and bounds exact, so a bound may be rounded up. */
+const whole = Math.ceil
 
 /**
  * Solves a packing exactly: depth-first, each node bounded by the least-cost
@@ -94,10 +96,10 @@ function prepare(compiled: Compiled, group: number[]): Prepared {
   const known = prepared.get(group)
   if (known) return known
   const { options, optionsOfItem } = compiled
-  const fresh: Prepared = {
-    relaxation: new Relaxation(compiled, group),
-    ceiling: group.reduce((sum, item) => sum + Math.max(0, ...optionsOfItem[item]!.map((option) => options[option]!.cost)), 1),
-  }
+  const dearest = (item: number) => optionsOfItem[item]!.reduce((most, option) => Math.max(most, options[option]!.cost), 0)
+  const ceiling = group.reduce((sum, item) => sum + dearest(item), 1)
+  if (ceiling > dearestExact) throw new RangeError(`costs of up to ${ceiling} cannot be told apart; at most ${dearestExact}`)
+  const fresh: Prepared = { relaxation: new Relaxation(compiled, group, ceiling), ceiling }
   prepared.set(group, fresh)
   return fresh
 }
@@ -140,7 +142,7 @@ class Search {
     this.nodes += 1
     if (!this.propagate(node)) return this.bestCost
     const relaxed = this.relax(node)
-    if (!relaxed || whole(relaxed.bound) >= this.bestCost) return this.bestCost
+    if (!relaxed || whole(relaxed.bound) >= this.bestCost || !node.free.length) return this.bestCost
     if (this.nodes >= this.maxNodes || this.limits.stopped?.()) {
       this.finished = false
       this.tryAnything(node, relaxed.chosen)

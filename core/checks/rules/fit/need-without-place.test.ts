@@ -46,7 +46,7 @@ describe('FIT-01', () => {
       need: 'gnss/fix',
       place: 'port:p2',
     })
-    expect(factsOf(plan, 'FIT-01')).toEqual(['Gnss (Fix) has no place: Port 2 has no RX on revision 1'])
+    expect(factsOf(plan, 'FIT-01')).toEqual(['Gnss (Fix) is locked to Port 2 and cannot have it: Port 2 has no RX on revision 1'])
   })
   it('speaks of a need at a place that cannot be one for it', () => {
     expect(factsOf(build({ more: { at: { ...started, 'gnss/fix': 'i2c:b' } } }), 'FIT-01')).toEqual([

@@ -11,6 +11,20 @@ function* check(context: CheckContext): Iterable<Report> {
   for (const need of resolved.needs.filter((fitted) => takesPlace(fitted.need))) {
     if (resolved.plan.assignment[need.key]) continue
     const { priority } = need.fitted.instance
+    const lock = resolved.plan.locks[need.key]
+    if (lock) {
+      // What was asked for by hand cannot be had: that is for the user to settle before anything else.
+      yield {
+        severity: 'stop',
+        subjects: aboutNeed(need),
+        fact: `${needName(need)} is locked to ${placeLabel(lock, resolved.plan)} and cannot have it: ${whyNot(context, need)}`,
+        fixes: [
+          { label: 'Take the lock away', edit: { type: 'need.unlock', need: need.key } },
+          doWithout(need.key, 'Do without it'),
+        ],
+      }
+      continue
+    }
     yield {
       severity: priority === 'must' ? 'fix' : 'weigh',
       subjects: aboutNeed(need),
