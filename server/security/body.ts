@@ -5,7 +5,7 @@ import { workPool } from '../work/pool'
 import { leaving, refusal, refused } from './refusals'
 
 /** Milliseconds without a byte, and in all, after which a body is not waited for any more. */
-const patience = { between: 10_000, whole: 60_000 }
+const patience = { between: 10_000, whole: 60_000, over: 2000 }
 /** Bodies longer than this are parsed by a thread of their own. */
 const long = 512 * 1024
 
@@ -41,7 +41,7 @@ function parseBody(text: string): unknown {
 /** Reads the body as text, counted as it comes. */
 async function readLimited(event: H3Event): Promise<string> {
   const { req } = event.node
-  if (Number(req.headers['content-length'] ?? 0) > limits.file) throw tooLarge(event)
+  if (Number(req.headers['content-length'] ?? 0) > limits.file) throw await tooLarge(event)
   const parts: Buffer[] = []
   let length = 0
   return new Promise((resolve, reject) => {
@@ -52,7 +52,7 @@ async function readLimited(event: H3Event): Promise<string> {
       clearTimeout(between)
       between = setTimeout(slow, patience.between)
       length += part.length
-      if (length > limits.file) done(() => reject(tooLarge(event)))
+      if (length > limits.file) done(() => void tooLarge(event).then(reject))
       else parts.push(part)
     }
     const end = () => done(() => resolve(Buffer.concat(parts).toString('utf8')))
@@ -67,8 +67,17 @@ async function readLimited(event: H3Event): Promise<string> {
   })
 }
 
-/** What still comes of such a body is not read; the connection ends with the answer. */
-function tooLarge(event: H3Event) {
+/** What still comes of such a body is passed over for a moment, so that the sender can hear the answer; then the connection ends. */
+async function tooLarge(event: H3Event) {
   setResponseHeader(event, 'connection', 'close')
+  const { req } = event.node
+  await new Promise<void>((resolve) => {
+    const timer = setTimeout(resolve, patience.over)
+    req
+      .once('end', resolve)
+      .once('close', resolve)
+      .once('close', () => clearTimeout(timer))
+    req.resume()
+  })
   return refusal(413, `the request has more than ${limits.file / 1048576} MB`)
 }

@@ -6,11 +6,10 @@ test('both ends of a link are set value by value, kept, and set back', async ({ 
   await page.goto(`${address}/builds/${id}/allocation`)
   const inspector = page.getByTestId('inspector')
   const findings = page.getByTestId('findings')
+  // A way out may be named after the same device; the link itself lies on its lane.
+  const lanes = page.getByRole('region', { name: 'Port lanes' })
   const value = (label: string) => inspector.getByLabel(label, { exact: true })
-  await page
-    .getByRole('button', { name: /^Text overlay/ })
-    .first()
-    .click()
+  await lanes.getByRole('button', { name: /^Text overlay/ }).click()
   await value('Rate at the board').selectOption('57600')
   await expect(findings).toContainText('SER-02')
   await value('Format at the device').selectOption('8E2')
@@ -19,10 +18,7 @@ test('both ends of a link are set value by value, kept, and set back', async ({ 
   await expect(findings).toContainText('SER-08')
   await saved(page)
   await page.reload()
-  await page
-    .getByRole('button', { name: /^Text overlay/ })
-    .first()
-    .click()
+  await lanes.getByRole('button', { name: /^Text overlay/ }).click()
   await expect(value('Rate at the board')).toHaveValue('57600')
   await expect(value('Format at the device')).toHaveValue('8E2')
   await inspector.getByRole('button', { name: 'Rate at the board as allocated' }).click()
@@ -35,7 +31,7 @@ test('both ends of a link are set value by value, kept, and set back', async ({ 
 test('a feature of the whole board is switched where a link wants it', async ({ page }) => {
   const id = await freshBuild(page, 'culvert-scout', 'Features', true)
   await page.goto(`${address}/builds/${id}/allocation`)
-  await page.getByRole('button', { name: /^GNSS/ }).first().click()
+  await page.getByRole('region', { name: 'Port lanes' }).getByRole('button', { name: /^GNSS/ }).first().click()
   const feature = page.getByTestId('inspector').getByLabel('Feature “GNSS” of the whole board')
   await expect(feature).toBeChecked()
   await feature.click()
