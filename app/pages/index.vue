@@ -6,7 +6,7 @@ import { download } from '~/composables/download'
 import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
 
-const size = 50
+const size = 25
 const page = shallowRef<BuildPage>()
 const wanted = ref('')
 const from = ref(0)
