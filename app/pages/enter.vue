@@ -8,6 +8,12 @@ const passphrase = ref('')
 const problem = ref('')
 const asking = ref(false)
 
+watch(
+  () => session.session?.needed,
+  (needed) => needed === false && navigateTo('/'),
+  { immediate: true },
+)
+
 async function enter() {
   if (!passphrase.value) return
   asking.value = true
