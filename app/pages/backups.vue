@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiContentSaveAllOutline, mdiDownload } from '@mdi/js'
+import { dayAndTime } from '~/composables/dates'
 import { callApi } from '~/composables/useApi'
 import { useNotices } from '~/stores/notices'
 
@@ -48,10 +49,9 @@ const restore = (backup: Backup) =>
   during(async () => {
     restoring.value = undefined
     await callApi('POST', `/api/backups/${backup.name}/restore`, {})
-    return `The data are as they were on ${when.format(new Date(backup.at))}. What was there is kept beside.`
+    return `The data are as they were on ${dayAndTime(backup.at)}. What was there is kept beside.`
   })
 
-const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 const megabytes = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MB`
 const kindOf = ({ name, automatic }: Backup) =>
   automatic ? 'by itself' : name.startsWith('before') ? 'before a restore' : 'by hand'
@@ -87,7 +87,7 @@ const kindOf = ({ name, automatic }: Backup) =>
         </thead>
         <tbody>
           <tr v-for="backup in backups" :key="backup.name">
-            <td>{{ when.format(new Date(backup.at)) }}</td>
+            <td>{{ dayAndTime(backup.at) }}</td>
             <td>{{ kindOf(backup) }}</td>
             <td class="text-right mono">{{ megabytes(backup.bytes) }}</td>
             <td class="mono">{{ backup.name }}</td>
@@ -96,7 +96,7 @@ const kindOf = ({ name, automatic }: Backup) =>
                 :icon="mdiDownload"
                 :href="`/api/backups/${backup.name}`"
                 :download="backup.name"
-                :aria-label="`Save the backup of ${when.format(new Date(backup.at))} as a file`"
+                :aria-label="`Save the backup of ${dayAndTime(backup.at)} as a file`"
                 title="Save as a file"
               />
               <v-btn :disabled="busy" @click="restoring = backup">Restore</v-btn>
@@ -106,7 +106,7 @@ const kindOf = ({ name, automatic }: Backup) =>
       </v-table>
     </main>
     <v-dialog :model-value="Boolean(restoring)" width="480" @update:model-value="restoring = undefined">
-      <v-card v-if="restoring" :title="`Go back to ${when.format(new Date(restoring.at))}?`">
+      <v-card v-if="restoring" :title="`Go back to ${dayAndTime(restoring.at)}?`">
         <v-card-text>
           Everything saved since then leaves the lists. The backup is looked through first; what is there now is kept beside the
           backups, and can be restored in turn.

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiChevronLeft, mdiChevronRight, mdiDownload, mdiFileUploadOutline, mdiPlus, mdiTrayArrowDown } from '@mdi/js'
+import { dayAndTime } from '~/composables/dates'
 import { ApiError, callApi, callForFile, type BuildPage, type BuildSummary, type Problem } from '~/composables/useApi'
 import { gravestFirst } from '~/composables/useSeverity'
 import { download } from '~/composables/download'
@@ -91,8 +92,6 @@ async function savePlan(build: BuildSummary) {
     notices.complain((error as Error).message)
   }
 }
-
-const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
@@ -152,7 +151,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
                 ></span
               >
             </td>
-            <td>{{ when.format(new Date(build.updatedAt)) }}</td>
+            <td>{{ dayAndTime(build.updatedAt) }}</td>
             <td class="text-right mono">{{ build.version }}</td>
             <td class="actions">
               <v-btn

@@ -5,8 +5,18 @@ import { callApi, type Catalogue } from '~/composables/useApi'
 export const useCatalogue = defineStore('catalogue', () => {
   const library = shallowRef<Catalogue>()
 
+  let loading: Promise<Catalogue> | undefined
+
+  /** Fetches it once, whoever asks, however many at a time. */
   async function load(again = false) {
-    if (!library.value || again) library.value = await callApi<Catalogue>('GET', '/api/catalogue')
+    if (again) loading = undefined
+    loading ??= callApi<Catalogue>('GET', '/api/catalogue')
+    try {
+      library.value = await loading
+    } catch (error) {
+      loading = undefined
+      throw error
+    }
     return library.value
   }
 

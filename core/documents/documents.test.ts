@@ -67,3 +67,46 @@ describe('cells of a table', () => {
     expect(toCsv(['x'], [[-5]])).toBe('x\r\n-5\r\n')
   })
 })
+
+/** Whether a text is well-formed XML as far as a drawing uses it: tags balanced, attributes quoted, no sign that XML cannot hold. */
+function isWellFormed(text: string): boolean {
+  if (/[^\t\n\r\u{20}-\u{D7FF}\u{E000}-\u{FFFD}\u{10000}-\u{10FFFF}]/u.test(text)) return false
+  const open: string[] = []
+  const token = /<\?xml[^>]*\?>|<(\/?)([a-zA-Z][\w:-]*)((?:\s+[\w:-]+="[^"<]*")*)\s*(\/?)>|&(?:amp|lt|gt|quot|#\d+);|([^<&]+)/y
+  for (let at = 0; at < text.length; at = token.lastIndex) {
+    token.lastIndex = at
+    const found = token.exec(text)
+    if (!found) return false
+    const [, closes, name, attributes, empty] = found
+    if (!name) continue
+    if (/&(?!(amp|lt|gt|quot|#\d+);)/.test(attributes ?? '')) return false
+    if (closes ? open.pop() !== name : !empty && !open.push(name)) return false
+  }
+  return open.length === 0
+}
+
+describe('the drawing as SVG', () => {
+  it('is well-formed, whatever the names', () => {
+    const plan = allocated('culvert-scout')
+    for (const name of [
+      '<b>&"\'</b>',
+      ']]><script>x</script>',
+      'a\u0000b\u001bc',
+      '\uFFFE\uFFFF',
+      '\uD800',
+      '日本 Ωμ ł',
+      '&amp;',
+      '--><!--',
+      '" onload="x',
+    ]) {
+      const named = { ...plan, name, devices: plan.devices.map((device) => ({ ...device, name })) }
+      const resolved = resolvePlan(named)
+      const svg = harnessSvg(drawHarness(resolved, wiresOf(resolved)), name, {})
+      expect(isWellFormed(svg), JSON.stringify(name)).toBe(true)
+      expect(svg).not.toContain('<script')
+    }
+    expect(isWellFormed('<a><b></a></b>')).toBe(false)
+    expect(isWellFormed('<a>&nbsp;</a>')).toBe(false)
+    expect(isWellFormed('<a b="<"/>')).toBe(false)
+  })
+})

@@ -2,7 +2,7 @@
 import { spawnSync } from 'node:child_process'
 import { build, install, root, say } from '../lib/setup.mjs'
 
-const all = ['kills', 'imports', 'editors', 'definitions', 'lists']
+const all = ['kills', 'imports', 'editors', 'definitions', 'lists', 'blocking']
 const asked = process.argv.slice(2).filter((name) => all.includes(name))
 install()
 build()

@@ -105,6 +105,14 @@ test('every refusal is JSON with words; no address below /api is a page', async 
   }
 })
 
+test('long answers go out compressed to whoever takes that, and say the same', async () => {
+  const plain = await ask(server, { path: '/api/catalogue' })
+  const packed = await fetch(`${server.address}/api/catalogue`, { headers: { 'accept-encoding': 'gzip' } })
+  expect(packed.headers.get('content-encoding')).toBe('gzip')
+  expect(await packed.text()).toBe(plain.text)
+  expect(plain.headers['content-encoding']).toBeUndefined()
+})
+
 test('no body ends the server or holds it up', async () => {
   const plan = allocated('spillway-hex')
   const absurd = structuredClone(plan)

@@ -59,3 +59,12 @@ export async function accessibilityFaults(page: Page): Promise<string[]> {
 export async function saved(page: Page) {
   await expect(page.getByRole('banner').getByText('Saved', { exact: true })).toBeVisible()
 }
+
+/** Gives a device of the fit-out another name, by hand. */
+export async function rename(page: Page, from: string, to: string) {
+  await page.getByRole('button', { name: from, exact: true }).click()
+  const field = page.getByTestId('inspector').getByLabel('Name')
+  await field.fill(to)
+  await field.press('Enter')
+  await expect(page.getByRole('button', { name: to, exact: true })).toBeVisible()
+}

@@ -1,15 +1,7 @@
-import { expect, type Page } from '@playwright/test'
-import { address, freshBuild, saved, test } from './helpers'
+import { expect } from '@playwright/test'
+import { address, freshBuild, rename, saved, test } from './helpers'
 
 test.use({ expected: { faults: [/409/] } })
-
-async function rename(page: Page, from: string, to: string) {
-  await page.getByRole('button', { name: from, exact: true }).click()
-  const field = page.getByTestId('inspector').getByLabel('Name')
-  await field.fill(to)
-  await field.press('Enter')
-  await expect(page.getByRole('button', { name: to, exact: true })).toBeVisible()
-}
 
 for (const [choice, button, expected] of [
   ['merging', 'Put yours on top of theirs', ['Theirs', 'Mine']],

@@ -1,7 +1,8 @@
 import { writeFileSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
+import { rename } from './helpers'
 import { removeServer, startServer, type OwnServer } from './servers'
 
 test.describe.configure({ mode: 'serial' })
@@ -11,14 +12,6 @@ test.beforeAll(async () => {
   server = await startServer()
 })
 test.afterAll(() => removeServer(server))
-
-async function rename(page: Page, from: string, to: string) {
-  await page.getByRole('button', { name: from, exact: true }).click()
-  const field = page.getByTestId('inspector').getByLabel('Name')
-  await field.fill(to)
-  await field.press('Enter')
-  await expect(page.getByRole('button', { name: to, exact: true })).toBeVisible()
-}
 
 test('work done while the server is down is kept in the browser, told of, and taken up again', async ({ page, context }) => {
   const { directory, port } = server

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dayAndTime } from '~/composables/dates'
 import { author } from '~/composables/author'
 import { callApi } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
@@ -24,8 +25,6 @@ async function takeUp(number: number) {
     problem.value = (error as Error).message
   }
 }
-
-const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
@@ -40,7 +39,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
       <tbody>
         <tr v-for="version in items.slice(1)" :key="version.number">
           <td class="mono">{{ version.number }}</td>
-          <td>{{ when.format(new Date(version.savedAt)) }}</td>
+          <td>{{ dayAndTime(version.savedAt) }}</td>
           <td>{{ version.author }}</td>
           <td>{{ version.steps.join('; ') }}</td>
           <td><v-btn color="primary" @click="takeUp(version.number)">Take up</v-btn></td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dayAndTime } from '~/composables/dates'
 import { callApi } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
 import type { Editable } from '~/composables/useDefinition'
@@ -22,8 +23,6 @@ async function take(number: number) {
   emit('take', await callApi<Editable>('GET', `${path.value}/${number}`))
   open.value = false
 }
-
-const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
@@ -44,7 +43,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
           <tbody>
             <tr v-for="version in items" :key="version.number">
               <td class="mono">{{ version.number }}</td>
-              <td>{{ when.format(new Date(version.savedAt)) }}</td>
+              <td>{{ dayAndTime(version.savedAt) }}</td>
               <td>{{ version.author }}</td>
               <td>{{ version.note || (version.gone ? 'Taken away' : 'Changed') }}</td>
               <td>

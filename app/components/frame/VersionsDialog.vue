@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dayAndTime } from '~/composables/dates'
 import { author as savedAuthor, setAuthor } from '~/composables/author'
 import { callApi, ApiError } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
@@ -46,8 +47,6 @@ async function goBack(number: number) {
 async function annotate(version: SavedVersion, note: string) {
   if (note !== version.note) await callApi('PUT', `${path.value}/${version.number}/note`, { note })
 }
-
-const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
 </script>
 
 <template>
@@ -71,7 +70,7 @@ const when = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle
           <tbody>
             <tr v-for="version in versions" :key="version.number">
               <td class="mono">{{ version.number }}</td>
-              <td>{{ when.format(new Date(version.savedAt)) }}</td>
+              <td>{{ dayAndTime(version.savedAt) }}</td>
               <td>{{ version.author }}</td>
               <td>{{ version.steps.join('; ') }}</td>
               <td>
