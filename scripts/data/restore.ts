@@ -1,0 +1,21 @@
+// Puts a backup in the place of the data; the server must have ended: npm run restore -- FILE [--data DIR]
+import { readdirSync } from 'node:fs'
+import { examine } from '../../server/database/examine'
+import { restore } from '../../server/database/backup'
+import { lockFolder } from '../../server/database/open'
+import { argument, command, dataFolder } from './folder'
+
+await command(() => {
+  const file = argument()
+  if (!file) throw new Error('Which file? npm run restore -- FILE')
+  const directory = dataFolder()
+  const newest = readdirSync(new URL('../../server/database/migrations', import.meta.url)).length
+  const unlock = lockFolder(directory)
+  try {
+    const { builds, versions } = examine(file, newest)
+    const aside = restore(file, directory, newest)
+    process.stdout.write(`${builds} builds with ${versions} versions are in place. What was there is in ${aside}\n`)
+  } finally {
+    unlock()
+  }
+})
