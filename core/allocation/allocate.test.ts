@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { bestByTrying } from '../../tests/helpers/oracle'
 import { add, allocated, demo, library } from '../../tests/helpers/plans'
 import { randomPlan } from '../../tests/helpers/random-plan'
+import { readDefinition } from '../schema'
 import { applyEdit, newPlan, resolvePlan, type Edit, type Plan } from '../plan'
 import { drawing } from '../../tests/helpers/random-packing'
 import { allocate, compareScores, layOut } from './index'
@@ -94,6 +95,35 @@ describe('allocate', () => {
       expect(compareScores(allocate(resolvePlan(adopted), { maxNodes: 15 }).bound, score), `seed ${seed}`).toBeLessThanOrEqual(0)
     }
   }, 60_000)
+
+  it('offers a port with TX and RX on one pin to no link that talks both ways at once, by itself or by a lock', () => {
+    const board = structuredClone(library.boards['corran-7']!)
+    const { tx } = board.ports.uart1!
+    board.ports.uart1!.rx = { ...tx! }
+    board.pins[tx!.pin]!.functions.push({ as: 'uart-rx', of: 'uart1' })
+    for (const { functions } of Object.values(board.pins)) {
+      const at = functions.findIndex(({ as, of }) => as === 'uart-rx' && of === 'uart1')
+      if (at >= 0 && functions !== board.pins[tx!.pin]!.functions) functions.splice(at, 1)
+    }
+    const [revision] = Object.keys(board.revisions)
+    board.revisions = { [revision!]: { name: revision!, note: '', differences: {} } }
+    board.firmwares = { fw: { name: 'fw', note: '', differences: {} } }
+    const read = readDefinition(JSON.parse(JSON.stringify(board))) as typeof board
+    const plan = demo('spillway-hex', { type: 'board.choose', definition: read, revision: revision!, firmware: 'fw' })
+    const { wants } = layOut(resolvePlan(plan))
+    const both = wants.filter(({ need }) => need?.need.kind === 'serial' && need.need.lines === 'both')
+    expect(both.length).toBeGreaterThan(2)
+    for (const { key, verdicts } of both) {
+      const candidates = verdicts.find(({ place }) => place === 'port:uart1')?.candidates ?? []
+      const full = candidates.filter(({ claims }) => claims.filter(({ thing }) => thing.includes(tx!.pin)).length > 1)
+      expect(full, key).toEqual([])
+    }
+    const { assignment, proven } = run(plan)
+    expect(proven).toBe(true)
+    const { assignment: locked } = run(applyEdit(plan, { type: 'need.lock', need: 'gnss/fix', place: 'port:uart1' }))
+    expect(assignment['gnss/fix']?.place).not.toBe('port:uart1')
+    expect(locked['gnss/fix']).toBeUndefined()
+  })
 
   it('keeps as many of clashing locks as it can', () => {
     const clash = allocated(
