@@ -1,10 +1,10 @@
-import { createRequire } from 'node:module'
 import { fileURLToPath } from 'node:url'
 import { buildWorker } from './server/work/build.mjs'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
-const require = createRequire(import.meta.url)
+/** Not among what the package lets be asked for by name. */
+const entry = fileURLToPath(new URL('./node_modules/nuxt/dist/app/entry-spa.js', import.meta.url))
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -40,7 +40,7 @@ export default defineNuxtConfig({
         apply: 'serve',
         config: () => ({
           environments: {
-            ssr: { build: { rollupOptions: { input: { server: require.resolve('nuxt/dist/app/entry-spa') } } } },
+            ssr: { build: { rollupOptions: { input: { server: entry } } } },
           },
         }),
       },
