@@ -45,7 +45,15 @@ export class StaleSave extends Error {
 }
 
 /** A plan that lies in the database and cannot be read. */
-export class UnreadablePlan extends Error {}
+export class UnreadablePlan extends Error {
+  constructor(
+    message: string,
+    /** What went wrong below: not called cause, which the web framework would take for the error itself. */
+    readonly because: unknown,
+  ) {
+    super(message)
+  }
+}
 
 interface RawBuild {
   id: string
@@ -200,7 +208,7 @@ export function buildRepository(connection: Connection, now: () => string) {
       const document = documentOf(id, number)
       return document && (upgradePlan(document) as unknown as Plan)
     } catch (error) {
-      throw new UnreadablePlan(`version ${number} cannot be read: ${(error as Error).message}`)
+      throw new UnreadablePlan(`version ${number} cannot be read: ${(error as Error).message}`, error)
     }
   }
 

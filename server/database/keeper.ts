@@ -112,6 +112,8 @@ export class StoreKeeper {
     const now = this.clock()
     if ((this.open && !this.trouble && !this.exchanged(now)) || now - this.triedAt < pause) return
     this.triedAt = now
+    // What is damaged does not mend itself: it is read from, and not written, until another file lies there.
+    if (this.open && this.trouble?.kind === 'damaged' && !this.exchanged(now)) return
     try {
       this.unlock ??= lockFolder(this.options.directory)
       if (this.open && this.exchanged(now)) this.closeStore()
@@ -138,9 +140,9 @@ export class StoreKeeper {
     return this.gone
   }
 
-  /** A file that may not be written, or not be locked, is read from a copy. */
+  /** A file that may not be written, not be locked, or is damaged, is read from a copy as far as it goes. */
   private readFromCopy(): void {
-    if (this.copy || !['read-only', 'in-use', 'full'].includes(this.trouble!.kind)) return
+    if (this.copy || !['read-only', 'in-use', 'full', 'damaged'].includes(this.trouble!.kind)) return
     const file = databaseFile(this.options.directory)
     if (!existsSync(file)) return
     const directory = mkdtempSync(join(tmpdir(), 'ypodoma-reading-'))
@@ -149,7 +151,10 @@ export class StoreKeeper {
         copyFileSync(file + end, databaseFile(directory) + end)
         chmodSync(databaseFile(directory) + end, 0o600)
       }
-      this.copy = { store: openStore({ ...this.options, directory, demo: [] }), directory }
+      this.copy = {
+        store: openStore({ ...this.options, directory, demo: [], asItIs: this.trouble!.kind === 'damaged' }),
+        directory,
+      }
     } catch {
       rmSync(directory, { recursive: true, force: true })
     }

@@ -13,10 +13,19 @@ export interface StoreOptions {
   /** Demo builds put into a new database; none when empty. */
   demo: { name: string; text: string }[]
   now?: () => string
+  /** Only looked into: nothing is brought up to date or filled. */
+  asItIs?: boolean
 }
 
 /** Opens the database with its repositories, brings the catalogue up to date, and fills a new database with the demo builds. */
-export function openStore({ directory, migrations, definitions, demo, now = () => new Date().toISOString() }: StoreOptions) {
+export function openStore({
+  directory,
+  migrations,
+  definitions,
+  demo,
+  now = () => new Date().toISOString(),
+  asItIs = false,
+}: StoreOptions) {
   const connection = openDatabase(directory, migrations)
   try {
     const builds = buildRepository(connection, now)
@@ -24,9 +33,11 @@ export function openStore({ directory, migrations, definitions, demo, now = () =
     const shipped = readLibrary(definitions)
     const reship = () =>
       catalogue.ship([...Object.values(shipped.protocols), ...Object.values(shipped.devices), ...Object.values(shipped.boards)])
-    while (builds.packSome());
-    fillOnce(connection, builds, () => (reship(), demo.length ? ready(demo, shipped) : []))
-    reship()
+    if (!asItIs) {
+      while (builds.packSome());
+      fillOnce(connection, builds, () => (reship(), demo.length ? ready(demo, shipped) : []))
+      reship()
+    }
     return {
       connection,
       builds,

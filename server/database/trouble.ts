@@ -38,8 +38,8 @@ const codes: [RegExp, TroubleKind][] = [
 /** The trouble that an error of the database or the file system means, if it means one. */
 export function troubleIn(error: unknown): StoreTrouble | undefined {
   if (error instanceof StoreTrouble) return error
-  const code = (error as { code?: unknown } | undefined)?.code
-  if (typeof code !== 'string') return undefined
+  const { code, because } = (error ?? {}) as { code?: unknown; because?: unknown }
+  if (typeof code !== 'string') return because ? troubleIn(because) : undefined
   const kind = codes.find(([pattern]) => pattern.test(code))?.[1]
   return kind && new StoreTrouble(kind, (error as Error).message)
 }

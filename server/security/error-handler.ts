@@ -1,12 +1,13 @@
 import type { H3Error, H3Event } from 'h3'
 import { useKeeper } from '../database'
+import { UnreadablePlan } from '../database/builds'
 import { refusal, refusalOf, type Refusal } from './refusals'
 
 /** Every refusal is JSON with words and a place; a fault of the program is told of here and in its messages only. */
 export default async function handleError(error: H3Error, event: H3Event): Promise<void> {
   const cause = error.cause ?? error
   const trouble = (await useKeeper().catch(() => undefined))?.note(cause)
-  const said = refusalOf(trouble ?? cause) ?? (error.unhandled ? undefined : error)
+  const said = refusalOf(cause instanceof UnreadablePlan ? cause : (trouble ?? cause)) ?? (error.unhandled ? undefined : error)
   if (!said) process.stderr.write(`${(cause as Error).stack ?? String(cause)}\n`)
   const { statusCode, data } = said ?? refusal(500, 'a fault of the program; its messages tell more')
   if (event.node.res.headersSent) return void event.node.res.end()

@@ -191,6 +191,21 @@ test('with a passphrase nobody comes in without, and each may do only what is th
   for (const path of ['/api/builds', '/api/catalogue', '/api/backups', '/api/builds/spillway-hex/raw']) {
     expect((await ask(server, { path })).status, path).toBe(401)
   }
+  // Other ways of writing the same address are no way round.
+  for (const path of [
+    '//api/builds',
+    '/api//builds',
+    '/./api/builds',
+    '/x/../api/builds',
+    '/%61pi/builds',
+    '/API/builds',
+    '/api/builds/',
+    '/api/builds?x',
+    `${server.address}/api/builds`,
+  ]) {
+    const { text } = await ask(server, { path })
+    expect(text, path).not.toContain('spillway-hex')
+  }
   expect((await ask(server, { path: '/' })).status).toBe(200)
   const enter = (passphrase: string) => put(server, 'POST', '/api/session', { passphrase })
   const cookie = async (role: string) => {
