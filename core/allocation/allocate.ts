@@ -1,4 +1,4 @@
-import { idIn, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
+import { idIn, sameValue, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
 import { solveCompiled, type PackingResult, type SearchLimits } from './packing'
 import { layOut, scoreOf, type Problem, type Score, type Want } from './problem'
 import type { Candidate, Reason } from './verdict'
@@ -39,7 +39,19 @@ export function allocate(resolved: ResolvedPlan, limits: SearchLimits = {}): All
 /** The same for a problem laid out before, under given locks and bans. */
 export function solveProblem(problem: Problem, constraints: Constraints, limits: SearchLimits = {}): Allocation {
   const allowed = (item: number, option: number) => isAllowed(problem.wants[item]!, option, constraints)
-  return readResult(problem, constraints, solveCompiled(problem.compiled, { ...limits, allowed }))
+  const start = limits.known ? undefined : presentChoice(problem)
+  return readResult(problem, constraints, solveCompiled(problem.compiled, { ...limits, allowed, ...(start && { start }) }))
+}
+
+/** Where everything is at present, as a choice to start from; undefined when nothing has a place. */
+function presentChoice({ wants, resolved: { plan } }: Problem): number[] | undefined {
+  const choice = wants.map(({ key, supply, candidates }) => {
+    const before: Partial<Placement> | undefined = supply ? { place: plan.supplies[key] } : plan.assignment[key]
+    if (before?.place === undefined) return -1
+    const same = candidates.findIndex(({ placement }) => sameValue(placement, before))
+    return same >= 0 ? same : candidates.findIndex(({ placement }) => placement.place === before.place)
+  })
+  return choice.some((option) => option >= 0) ? choice : undefined
 }
 
 /**
@@ -54,7 +66,13 @@ export function solveNear(
   limits: SearchLimits = {},
 ): Allocation {
   const differs = new Set(keys.map((key) => problem.wants.findIndex((want) => want.key === key)))
-  return solveProblem(problem, constraints, base.proven ? { ...limits, known: { choice: base.choice, differs } } : limits)
+  if (!base.proven) return solveProblem(problem, constraints, limits)
+  const { locks, bans } = problem.resolved.plan
+  const onlyFewer = keys.every((key) => {
+    const lock = constraints.locks[key]
+    return locks[key] === undefined && (lock === undefined || !bans[key]?.includes(lock))
+  })
+  return solveProblem(problem, constraints, { ...limits, known: { choice: base.choice, differs, onlyFewer } })
 }
 
 function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {

@@ -125,7 +125,9 @@ function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weig
     return { options: [...options, { ...nothing, cost: unmet }, { ...nothing, cost: unmet + weights.lock }] }
   })
   const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
-  return { units: units.names.size, modes: modes.names.size, capacities, items }
+  const { lock, must, wish, risk, move, order } = weights
+  const levels = [...new Set([lock, must, ...wish, risk, move, ...(order ? [order] : []), 1])]
+  return { units: units.names.size, modes: modes.names.size, capacities, items, levels }
 }
 
 /** Numbers names in the order in which they are first met. */

@@ -1,76 +1,95 @@
 /** Cost of a pairing that is not allowed. */
 export const forbidden = Number.POSITIVE_INFINITY
 
+/** Pairings that are allowed, row by row: those of row r are at firstOf[r] … firstOf[r + 1] − 1. */
+export interface Pairings {
+  rows: number
+  columns: number
+  firstOf: Int32Array
+  column: Int32Array
+  cost: Float64Array
+}
+
 export interface Assignment {
-  /** Column of each row. */
-  columnOf: Int32Array
-  /** Dual values; cost[row, column] − rows[row] − columns[column] ≥ 0 for each allowed pairing. */
+  /** Where the pairing taken by each row stands in `column` and `cost`. */
+  taken: Int32Array
+  /** Dual values; cost − rows[row] − columns[column] ≥ 0 for each allowed pairing. */
   rows: Float64Array
   columns: Float64Array
   cost: number
 }
 
 /**
- * Gives each row a column of its own at least cost, by shortest augmenting
- * paths (the Hungarian method in O(rows² · columns)).
- * @param cost row-major, `rows × columns`, `forbidden` where not allowed
+ * Gives each row a column of its own at least cost, by shortest augmenting paths over the
+ * allowed pairings only (Jonker and Volgenant, Computing 38, 1987). Costs whose sums are
+ * exact give exact duals.
  * @returns undefined when the rows cannot all be given a column
  */
-export function assign(cost: Float64Array, rowCount: number, columnCount: number): Assignment | undefined {
-  const rowDual = new Float64Array(rowCount + 1)
-  const columnDual = new Float64Array(columnCount + 1)
-  const rowAt = new Int32Array(columnCount + 1)
-  const cameFrom = new Int32Array(columnCount + 1)
-  const distance = new Float64Array(columnCount + 1)
-  const settled = new Uint8Array(columnCount + 1)
-  for (let row = 1; row <= rowCount; row += 1) {
-    rowAt[0] = row
-    distance.fill(forbidden)
-    settled.fill(0)
-    let column = 0
-    do {
-      settled[column] = 1
-      const from = rowAt[column]!
-      const base = (from - 1) * columnCount - 1
-      const dual = rowDual[from]!
-      let nearest = forbidden
-      let next = -1
-      for (let to = 1; to <= columnCount; to += 1) {
-        if (settled[to]) continue
-        const reduced = cost[base + to]! - dual - columnDual[to]!
-        if (reduced < distance[to]!) {
-          distance[to] = reduced
-          cameFrom[to] = column
-        }
-        if (distance[to]! < nearest) {
+export function assign({ rows, columns, firstOf, column, cost }: Pairings): Assignment | undefined {
+  const dual = new Float64Array(columns)
+  const rowAt = new Int32Array(columns).fill(-1)
+  const taken = new Int32Array(rows).fill(-1)
+  const distance = new Float64Array(columns)
+  const cameBy = new Int32Array(columns)
+  const cameFrom = new Int32Array(columns)
+  /** 0 not met, 1 met, 2 settled. */
+  const state = new Uint8Array(columns)
+  const met = new Int32Array(columns)
+  for (let start = 0; start < rows; start += 1) {
+    let count = 0
+    let row = start
+    let offset = 0
+    let nearest = 0
+    let end = -1
+    for (;;) {
+      for (let at = firstOf[row]!; at < firstOf[row + 1]!; at += 1) {
+        const to = column[at]!
+        if (state[to] === 2) continue
+        const length = cost[at]! - dual[to]! - offset
+        if (state[to] === 0) {
+          state[to] = 1
+          met[count] = to
+          count += 1
+        } else if (length >= distance[to]!) continue
+        distance[to] = length
+        cameBy[to] = at
+        cameFrom[to] = row
+      }
+      nearest = forbidden
+      end = -1
+      for (let at = 0; at < count; at += 1) {
+        const to = met[at]!
+        if (state[to] === 1 && distance[to]! < nearest) {
           nearest = distance[to]!
-          next = to
+          end = to
         }
       }
-      if (next < 0) return undefined
-      for (let to = 0; to <= columnCount; to += 1) {
-        if (settled[to]) {
-          rowDual[rowAt[to]!]! += nearest
-          columnDual[to]! -= nearest
-        } else {
-          distance[to]! -= nearest
-        }
-      }
-      column = next
-    } while (rowAt[column] !== 0)
-    while (column !== 0) {
-      const before = cameFrom[column]!
-      rowAt[column] = rowAt[before]!
-      column = before
+      if (end < 0) return undefined
+      if (rowAt[end]! < 0) break
+      state[end] = 2
+      row = rowAt[end]!
+      offset = cost[taken[row]!]! - dual[end]! - nearest
+    }
+    for (let at = 0; at < count; at += 1) {
+      const to = met[at]!
+      if (state[to] === 2) dual[to]! += distance[to]! - nearest
+      state[to] = 0
+    }
+    for (let to = end; ;) {
+      const from = cameFrom[to]!
+      const before = taken[from]!
+      taken[from] = cameBy[to]!
+      rowAt[to] = from
+      if (from === start) break
+      to = column[before]!
     }
   }
-  const columnOf = new Int32Array(rowCount)
+  const rowDual = new Float64Array(rows)
   let total = 0
-  for (let column = 1; column <= columnCount; column += 1) {
-    const row = rowAt[column]!
-    if (row === 0) continue
-    columnOf[row - 1] = column - 1
-    total += cost[(row - 1) * columnCount + column - 1]!
+  for (let row = 0; row < rows; row += 1) {
+    const at = taken[row]!
+    rowDual[row] = cost[at]! - dual[column[at]!]!
+    total += cost[at]!
   }
-  return { columnOf, rows: rowDual.subarray(1), columns: columnDual.subarray(1), cost: total }
+  return { taken, rows: rowDual, columns: dual, cost: total }
 }

@@ -1,4 +1,5 @@
 import { addAll, addBit, dropBit, emptyBits, type Bits } from './bits'
+import { memo } from './maps'
 import type { Packing, PackingOption } from './packing'
 
 /** A packing with its options numbered through and their conflicts worked out. */
@@ -134,10 +135,4 @@ export function disputedMode({ options }: Compiled, one: number, other: number):
 export function excludes(compiled: Compiled, one: number, other: number): boolean {
   const theirs = compiled.options[other]!.units
   return compiled.options[one]!.units.some((unit) => theirs.includes(unit)) || disputedMode(compiled, one, other) !== undefined
-}
-
-function memo<K, V>(map: Map<K, V>, key: K, make: () => V): V {
-  let value = map.get(key)
-  if (value === undefined) map.set(key, (value = make()))
-  return value
 }

@@ -1,3 +1,5 @@
 export * from './packing'
 export { compile, type Compiled } from './conflicts'
-export { solveCompiled, solvePacking } from './search'
+export { solveCompiled, solvePacking } from './solve'
+export { loadSolver } from './highs'
+export type { ProgramSolver } from './program-solver'

@@ -107,6 +107,14 @@ describe('solvePacking', () => {
 })
 
 describe('assign', () => {
+  const pairingsOf = (rows: number[][]) => {
+    const allowed = rows.map((row) => row.flatMap((cost, column) => (cost === forbidden ? [] : [{ cost, column }])))
+    const firstOf = Int32Array.from([0, ...allowed.map((_, row) => allowed.slice(0, row + 1).flat().length)])
+    const column = Int32Array.from(allowed.flat().map((pairing) => pairing.column))
+    const cost = Float64Array.from(allowed.flat().map((pairing) => pairing.cost))
+    return { rows: rows.length, columns: 7, firstOf, column, cost }
+  }
+
   it('has dual values that prove its cost', () => {
     const matrix = fc.array(fc.array(fc.oneof(fc.nat(40), fc.constant(forbidden)), { minLength: 7, maxLength: 7 }), {
       minLength: 1,
@@ -114,14 +122,19 @@ describe('assign', () => {
     })
     fc.assert(
       fc.property(matrix, (rows) => {
-        const found = assign(Float64Array.from(rows.flat()), rows.length, 7)
+        const pairings = pairingsOf(rows)
+        const found = assign(pairings)
         if (!found) return
         const dual = [...found.rows, ...found.columns].reduce((sum, value) => sum + value, 0)
-        expect(dual).toBeCloseTo(found.cost, 6)
+        expect(dual).toBe(found.cost)
         rows.forEach((row, r) =>
-          row.forEach((cost, c) => expect(cost - found.rows[r]! - found.columns[c]!).toBeGreaterThanOrEqual(-1e-9)),
+          row.forEach((cost, c) => expect(cost - found.rows[r]! - found.columns[c]!).toBeGreaterThanOrEqual(0)),
         )
-        expect(new Set(found.columnOf).size).toBe(rows.length)
+        found.columns.forEach((price, c) => {
+          expect(price).toBeLessThanOrEqual(0)
+          if (![...found.taken].some((at) => pairings.column[at] === c)) expect(price).toBe(0)
+        })
+        expect(new Set([...found.taken].map((at) => pairings.column[at])).size).toBe(rows.length)
       }),
       { seed: 11, numRuns: 300 },
     )

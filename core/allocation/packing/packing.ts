@@ -1,3 +1,5 @@
+import type { ProgramSolver } from './program-solver'
+
 /**
  * The allocator's abstract problem: each item takes exactly one of its options,
  * no unit is taken twice, all that set a mode set it alike, and no capacity is
@@ -24,6 +26,11 @@ export interface Packing {
   modes: number
   capacities: number[]
   items: PackingItem[]
+  /**
+   * What costs are sums of, heaviest first, down to 1: all that comes together below a
+   * level is less than one of it. Left out where costs are of one kind.
+   */
+  levels?: number[]
 }
 
 export interface PackingResult {
@@ -43,7 +50,7 @@ export interface PackingResult {
  */
 export function within(milliseconds: number, clock: () => number): SearchLimits {
   const until = clock() + milliseconds
-  return { stopped: () => clock() >= until }
+  return { stopped: () => clock() >= until, left: () => until - clock() }
 }
 
 export interface SearchLimits {
@@ -51,8 +58,17 @@ export interface SearchLimits {
   maxNodes?: number
   /** Asked at every node; true ends the search with the best found so far. */
   stopped?: () => boolean
+  /** Milliseconds that are left. */
+  left?: () => number
+  /** Finishes what the search itself does not prove soon. */
+  solver?: ProgramSolver
   /** Options each item may use; others are closed. */
   allowed?: (item: number, option: number) => boolean
-  /** An optimum under other permissions, and the items for which they differ: the rest is taken over where nothing joins them. */
-  known?: { choice: number[]; differs: Set<number> }
+  /** Option of each item to start from where it is open; −1 for none. */
+  start?: number[]
+  /**
+   * An optimum under other permissions, and the items for which they differ: the rest is taken over where
+   * nothing joins them. Where the permissions are only fewer, nothing can cost less than it.
+   */
+  known?: { choice: number[]; differs: Set<number>; onlyFewer: boolean }
 }

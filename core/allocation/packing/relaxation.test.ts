@@ -3,7 +3,7 @@ import { drawing, randomPacking } from '../../../tests/helpers/random-packing'
 import { addBit, emptyBits } from './bits'
 import { compile, type Compiled } from './conflicts'
 import { Relaxation } from './relaxation'
-import { solveCompiled } from './search'
+import { solveCompiled } from './solve'
 
 function rootOf(compiled: Compiled, group: number[], relaxation: Relaxation) {
   const open = emptyBits(compiled.options.length)

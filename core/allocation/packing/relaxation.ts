@@ -1,4 +1,4 @@
-import { assign, forbidden } from './assignment'
+import { assign, type Pairings } from './assignment'
 import { hasBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
 
@@ -50,6 +50,11 @@ export class Relaxation {
   /** Rows that some open option takes of. */
   private readonly seen: Uint8Array
   private readonly full: Float64Array
+  /** Room for the pairings of a node, and the cheapest option of each. */
+  private readonly pairings: Omit<Pairings, 'rows' | 'columns'>
+  private readonly cheapest: Int32Array
+  /** Where each column was last met. */
+  private readonly pairingAt: Int32Array
   /** Prices are whole multiples of it: so every sum of costs and prices is exact. */
   private readonly grain: number
   /** No price goes beyond it, for a row of which one may be had. */
@@ -106,6 +111,13 @@ export class Relaxation {
     this.slope = new Float64Array(this.capacityOf.length)
     this.seen = new Uint8Array(this.capacityOf.length)
     this.full = new Float64Array(options.length)
+    this.pairings = {
+      firstOf: new Int32Array(group.length + 1),
+      column: new Int32Array(members.length),
+      cost: new Float64Array(members.length),
+    }
+    this.cheapest = new Int32Array(members.length)
+    this.pairingAt = new Int32Array(this.columns + group.length)
     const most = members.reduce((sum, option) => Math.max(sum, this.endRow[option]! - this.firstRow[option]!), 0)
     this.highest = 2 ** Math.ceil(Math.log2(ceiling + 1))
     this.grain = grainFor(this.highest, group.length, most, this.slope.length)
@@ -116,6 +128,12 @@ export class Relaxation {
     return new Float64Array(this.slope.length)
   }
 
+  /** Price of one of a capacity. */
+  priceOf(prices: Float64Array, capacity: number): number {
+    const row = this.capacityOf.indexOf(capacity)
+    return row < 0 ? 0 : prices[row]!
+  }
+
   /**
    * The assignment under a node's prices.
    * @returns undefined when the free items cannot all be given a main unit
@@ -123,15 +141,15 @@ export class Relaxation {
   solve(node: Undecided): Relaxed | undefined {
     const { options, itemOf, first } = this.compiled
     const { free, prices } = node
-    const { full, column, seen, rows, amounts, firstRow, endRow } = this
+    const { full, column, seen, rows, amounts, firstRow, endRow, pairings, cheapest } = this
     const shared = this.columns
-    const columns = shared + free.length
-    const cost = new Float64Array(free.length * columns).fill(forbidden)
-    const cheapest = new Int32Array(free.length * columns)
     seen.fill(0)
+    let count = 0
     for (let row = 0; row < free.length; row += 1) {
+      pairings.firstOf[row] = count
+      const start = first[free[row]!]!
       const end = first[free[row]! + 1]!
-      for (let option = first[free[row]!]!; option < end; option += 1) {
+      for (let option = start; option < end; option += 1) {
         if (!hasBit(node.open, option)) continue
         let sum = options[option]!.cost
         for (let at = firstRow[option]!; at < endRow[option]!; at += 1) {
@@ -139,16 +157,25 @@ export class Relaxation {
           seen[rows[at]!] = 1
         }
         full[option] = sum
-        const cell = row * columns + (column[option]! < 0 ? shared + row : column[option]!)
-        if (sum < cost[cell]!) {
-          cost[cell] = sum
-          cheapest[cell] = option
+        const to = column[option]! < 0 ? shared + row : column[option]!
+        const known = this.pairingAt[to]!
+        if (known >= pairings.firstOf[row]! && known < count && pairings.column[known] === to) {
+          if (sum >= pairings.cost[known]!) continue
+          pairings.cost[known] = sum
+          cheapest[known] = option
+          continue
         }
+        this.pairingAt[to] = count
+        pairings.column[count] = to
+        pairings.cost[count] = sum
+        cheapest[count] = option
+        count += 1
       }
     }
-    const assignment = assign(cost, free.length, columns)
+    pairings.firstOf[free.length] = count
+    const assignment = assign({ ...pairings, rows: free.length, columns: shared + free.length })
     if (!assignment) return undefined
-    const chosen = free.map((_, row) => cheapest[row * columns + assignment.columnOf[row]!]!)
+    const chosen = free.map((_, row) => cheapest[assignment.taken[row]!]!)
     const bound = node.fixedCost + assignment.cost - this.rebate(node, chosen)
     const costs = full.slice()
     const rowOf = new Map(free.map((item, row) => [item, row]))

@@ -1,73 +1,27 @@
 import { forbidden } from './assignment'
 import { dropAll, dropBit, hasBit, emptyBits, addBit, type Bits } from './bits'
-import { compile, disputedMode, excludes, type Compiled } from './conflicts'
-import type { Packing, PackingResult, SearchLimits } from './packing'
-import { Relaxation, type Relaxed, type Undecided } from './relaxation'
+import type { Compiled } from './conflicts'
+import { closeBeaten, costOfGroup, prepare } from './group'
+import type { SearchLimits } from './packing'
+import type { ProgramSolver } from './program-solver'
+import { finishByProgram } from './second'
+import { improve } from './repair'
+import type { Relaxation, Relaxed, Undecided } from './relaxation'
 
-const defaultMaxNodes = 6_000
-/** Costs of a group up to this are worked with exactly. */
-const dearestExact = 2 ** 51
+/** Items looked at, over all nodes of a group, after which another solver is asked where there is one; fewer where only capacities are shared. */
+const workBeforeSolver = 12_000
+const workOnLoads = 4_000
+/** Seconds it is given in turn with the search, which has most work to do where the other has closed less than half of the gap. */
+const turns = [
+  { seconds: 0.8, own: 1.2 },
+  { seconds: 2, own: 20 },
+  { seconds: 20, own: 20 },
+]
 /** How often prices are moved at the root of the search and at each node below. */
 const rootTurns = 80
 const nodeTurns = 4
 /** Turns without a better bound after which prices are left alone. */
 const patience = 9
-
-/** Costs are whole and bounds exact, so a bound may be rounded up. */
-const whole = Math.ceil
-
-/**
- * Solves a packing exactly: depth-first, each node bounded by the least-cost
- * assignment of items to units with modes and capacities left out, options
- * whose reduced cost exceeds what is still to be gained closed for the subtree,
- * branching only where the assignment breaks a rule that was left out.
- */
-export function solvePacking(packing: Packing, limits: SearchLimits = {}): PackingResult {
-  return solveCompiled(compile(packing), limits)
-}
-
-/** The same for a packing compiled before, so that many questions share the work. */
-export function solveCompiled(compiled: Compiled, limits: SearchLimits = {}): PackingResult {
-  const choice: number[] = new Array<number>(compiled.packing.items.length).fill(-1)
-  const total: PackingResult = { choice, cost: 0, bound: 0, proven: true, nodes: 0 }
-  for (const group of compiled.groups) {
-    if (limits.known && !group.some((item) => limits.known!.differs.has(item))) {
-      takeOver(compiled, group, limits.known.choice, total)
-      continue
-    }
-    const search = new Search(compiled, group, limits, (limits.maxNodes ?? defaultMaxNodes) - total.nodes)
-    search.run()
-    total.nodes += search.nodes
-    total.bound += search.bound
-    total.cost += search.bestCost
-    total.proven &&= search.finished
-    if (!search.best) {
-      return {
-        ...total,
-        choice: undefined,
-        cost: forbidden,
-        bound: search.finished ? forbidden : total.bound,
-        proven: search.finished,
-      }
-    }
-    for (const option of search.best) {
-      const item = compiled.itemOf[option]!
-      choice[item] = option - compiled.first[item]!
-    }
-  }
-  return total
-}
-
-/** Adds a group's choice from a known optimum. */
-function takeOver(compiled: Compiled, group: number[], known: number[], total: PackingResult): void {
-  for (const item of group) {
-    const option = known[item]!
-    const { cost } = compiled.packing.items[item]!.options[option]!
-    total.choice![item] = option
-    total.cost += cost
-    total.bound += cost
-  }
-}
 
 interface Node extends Undecided {
   fixed: number[]
@@ -83,70 +37,148 @@ function copyOf(node: Node): Node {
   return { ...node, open: node.open.slice(), left: node.left.slice() }
 }
 
-/** What is the same for every question about a group. */
-interface Prepared {
-  relaxation: Relaxation
-  /** More than any choice of the group costs. */
-  ceiling: number
-}
+const never = () => false
 
-const prepared = new WeakMap<number[], Prepared>()
-
-function prepare(compiled: Compiled, group: number[]): Prepared {
-  const known = prepared.get(group)
-  if (known) return known
-  const { options, optionsOfItem } = compiled
-  const dearest = (item: number) => optionsOfItem[item]!.reduce((most, option) => Math.max(most, options[option]!.cost), 0)
-  const ceiling = group.reduce((sum, item) => sum + dearest(item), 1)
-  if (ceiling > dearestExact) throw new RangeError(`costs of up to ${ceiling} cannot be told apart; at most ${dearestExact}`)
-  const fresh: Prepared = { relaxation: new Relaxation(compiled, group, ceiling), ceiling }
-  prepared.set(group, fresh)
-  return fresh
-}
-
-class Search {
+/**
+ * Solves one group of a packing exactly: depth-first, each node bounded by the least-cost
+ * assignment of items to units with modes and capacities left out, options
+ * whose reduced cost exceeds what is still to be gained closed for the subtree,
+ * branching only where the assignment breaks a rule that was left out.
+ */
+export class Search {
   best: number[] | undefined
   /** Until there is a choice: more than any can cost. */
   bestCost: number
   bound = 0
   nodes = 0
   finished = true
+  private rootPrices?: Float64Array
+  private readonly loadsOnly: boolean
+  private readonly grain: number
+  private readonly base: number
+  /** No choice costs less. */
+  private readonly floor: number
+  private maxNodes: number
+  private readonly isStopped: () => boolean
+  private isOver: () => boolean
   private readonly relaxation: Relaxation
 
   constructor(
     private readonly compiled: Compiled,
     private readonly group: number[],
     private readonly limits: SearchLimits,
-    private readonly maxNodes: number,
+    maxNodes: number,
   ) {
-    const { relaxation, ceiling } = prepare(compiled, group)
-    this.relaxation = relaxation
-    this.bestCost = ceiling
+    const prepared = prepare(compiled, group)
+    this.isStopped = limits.stopped ?? never
+    this.isOver = this.isStopped
+    this.relaxation = prepared.relaxation
+    this.grain = prepared.grain
+    this.base = prepared.base
+    this.loadsOnly = prepared.loadsOnly
+    this.bestCost = prepared.ceiling
+    this.rootPrices = prepared.prices
+    this.floor = limits.known?.onlyFewer ? costOfGroup(compiled, group, limits.known.choice) : 0
+    this.bound = this.floor
+    const work = this.loadsOnly ? workOnLoads : workBeforeSolver
+    this.maxNodes = limits.solver ? Math.min(maxNodes, Math.ceil(work / group.length)) : maxNodes
   }
 
-  run(): void {
+  /** Searches, in turn with another solver where there is one: each is quick where the other is not. */
+  solve(): void {
+    this.startFrom(this.limits.start ?? this.limits.known?.choice)
+    if (this.best && this.bestCost <= this.floor) return
+    this.search()
+    const { solver } = this.limits
+    if (!solver) return
+    for (const { seconds, own } of turns) {
+      if (this.finished || this.limits.stopped?.()) return
+      const gap = this.bestCost - this.bound
+      this.finish(solver, seconds)
+      if (this.finished || this.limits.stopped?.()) return
+      if (this.bestCost - this.bound > gap / 2) this.searchOn(own)
+    }
+  }
+
+  /** Takes over a choice made before as far as it goes, and mends the rest. */
+  private startFrom(start: number[] | undefined): void {
+    if (!start || this.group.length === 1) return
+    const { first } = this.compiled
+    const preferred = this.group.filter((item) => start[item]! >= 0).map((item) => first[item]! + start[item]!)
+    if (preferred.length) this.seek(this.root(), preferred)
+  }
+
+  /** Searches longer than before. */
+  private searchOn(seconds: number): void {
+    const { left } = this.limits
+    const until = left ? left() - seconds * 1000 : 0
+    this.isOver = () => this.isStopped() || (left !== undefined && left() < until)
+    this.maxNodes = this.nodes + (left ? Infinity : 40 * this.maxNodes)
+    this.search()
+    this.isOver = this.isStopped
+  }
+
+  /** A good choice to start from: it tells the prices how far the bound may rise, and closes much. */
+  private seek(root: Node, preferred: number[]): void {
+    const before = this.bestCost
+    this.tryAnything(root, preferred)
+    if (this.bestCost < before) this.improveBest()
+  }
+
+  private search(): void {
+    this.finished = true
+    this.bound = Math.max(this.bound, this.explore(this.root()))
+    prepare(this.compiled, this.group).prices ??= this.rootPrices
+  }
+
+  private root(): Node {
     const { compiled, limits } = this
     const open = emptyBits(compiled.options.length)
     for (const item of this.group) {
       for (const option of this.optionsOf(item)) {
         if (!limits.allowed || limits.allowed(item, option - compiled.first[item]!)) addBit(open, option)
       }
+      if (this.loadsOnly) closeBeaten(compiled, open, this.optionsOf(item))
     }
     const left = Float64Array.from(compiled.packing.capacities)
-    const prices = this.relaxation.noPrices()
-    this.bound = this.explore({ open, left, free: [...this.group], fixed: [], fixedCost: 0, prices })
+    const prices = this.rootPrices ?? this.relaxation.noPrices()
+    return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices }
+  }
+
+  /** Has another solver finish what was not searched to the end. */
+  private finish(solver: ProgramSolver, seconds: number): void {
+    if (!this.best) return
+    const root = this.root()
+    if (!this.propagate(root)) return
+    const relaxed = this.relaxation.solve(root)
+    if (!relaxed) return
+    this.closeHopeless(root, relaxed)
+    for (const option of root.fixed) addBit(root.open, option)
+    const known = { best: this.best, bestCost: this.bestCost, bound: Math.max(this.bound, this.whole(relaxed.bound)) }
+    const { left } = this.limits
+    const patience = () => Math.min(seconds, left ? left() / 1000 : seconds)
+    const { best, bestCost, bound } = finishByProgram(this.compiled, this.group, root.open, known, solver, patience)
+    this.best = best
+    this.bestCost = bestCost
+    this.bound = bound
+    this.finished = bound === bestCost
+  }
+
+  /** Bounds are exact, so that one may be rounded up to what a choice can cost. */
+  private whole(bound: number): number {
+    return this.base + Math.ceil((bound - this.base) / this.grain) * this.grain
   }
 
   /** Searches below a node and returns a lower bound of all that was not searched to the end, or the best found. */
   private explore(node: Node): number {
     this.nodes += 1
-    if (!this.propagate(node)) return this.bestCost
+    if (this.bestCost <= this.floor || !this.propagate(node)) return this.bestCost
     const relaxed = this.relax(node)
-    if (!relaxed || whole(relaxed.bound) >= this.bestCost || !node.free.length) return this.bestCost
-    if (this.nodes >= this.maxNodes || this.limits.stopped?.()) {
+    if (!relaxed || this.whole(relaxed.bound) >= this.bestCost || !node.free.length) return this.bestCost
+    if (this.nodes >= this.maxNodes || this.isOver()) {
       this.finished = false
       this.tryAnything(node, relaxed.chosen)
-      return whole(relaxed.bound)
+      return this.whole(relaxed.bound)
     }
     const trouble = this.troubleIn(node, relaxed.chosen) ?? { item: this.narrowest(node, node.free) }
     return trouble.mode === undefined ? this.branchOnItem(node, trouble.item, relaxed) : this.branchOnMode(node, trouble, relaxed)
@@ -165,7 +197,7 @@ class Search {
     let lowest = forbidden
     for (const [value] of open) {
       if (!this.finished) {
-        lowest = Math.min(lowest, whole(relaxed.bound))
+        lowest = Math.min(lowest, this.whole(relaxed.bound))
         continue
       }
       const child = copyOf(node)
@@ -184,7 +216,7 @@ class Search {
     const done: number[] = []
     let lowest = forbidden
     for (const option of branches) {
-      const floor = whole(relaxed.bound + relaxed.reducedCost(option))
+      const floor = this.whole(relaxed.bound + relaxed.reducedCost(option))
       if (floor >= this.bestCost) continue
       if (!this.finished) {
         lowest = Math.min(lowest, floor)
@@ -282,8 +314,9 @@ class Search {
       if (!relaxed) return undefined
       const sound = !this.troubleIn(node, relaxed.chosen)
       if (sound) this.keep(node, relaxed.chosen)
+      else if (this.nodes === 1 && turn === 0) this.seek(node, relaxed.chosen)
       else if (this.nodes === 1 && turn % 8 === 0) this.tryAnything(node, relaxed.chosen)
-      if (whole(relaxed.bound) >= this.bestCost) return undefined
+      if (this.whole(relaxed.bound) >= this.bestCost) return undefined
       this.closeHopeless(node, relaxed)
       if (!best || relaxed.bound > best.bound) {
         best = relaxed
@@ -292,20 +325,30 @@ class Search {
       } else if ((idle += 1) % 3 === 0) stride /= 2
       const aim = this.best ? this.bestCost : Math.min(this.bestCost, relaxed.bound * 1.1 + 10)
       const next =
-        turn < turns && idle < patience && !this.limits.stopped?.()
+        turn < turns && idle < patience && !this.isOver()
           ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound))
           : undefined
       node.prices = next ?? bestPrices
-      if (!next) return best
+      if (next) continue
+      if (this.nodes === 1) this.rootPrices = bestPrices
+      return best
     }
   }
 
   private closeHopeless(node: Node, { bound, reducedCost }: Relaxed): void {
     for (const item of node.free) {
       for (const option of this.optionsOf(item)) {
-        if (hasBit(node.open, option) && whole(bound + reducedCost(option)) >= this.bestCost) dropBit(node.open, option)
+        if (hasBit(node.open, option) && this.whole(bound + reducedCost(option)) >= this.bestCost) dropBit(node.open, option)
       }
     }
+  }
+
+  private improveBest(): void {
+    const better = improve(this.compiled, this.group, this.best!, this.root().open, this.isStopped)
+    const cost = better.reduce((sum, option) => sum + this.compiled.options[option]!.cost, 0)
+    if (cost >= this.bestCost) return
+    this.best = better
+    this.bestCost = cost
   }
 
   /** Keeps a complete choice when it is the best so far. */
@@ -318,14 +361,21 @@ class Search {
 
   /** What the relaxation got wrong: a shared setting in dispute before anything else, or an item in conflict. */
   private troubleIn(node: Node, chosen: number[]): Trouble | undefined {
+    const { options } = this.compiled
+    const holders = new Map<number, number>()
+    const settings = new Map<number, number>()
     const guilty = new Set<number>()
-    for (let one = 0; one < chosen.length; one += 1) {
-      for (let other = one + 1; other < chosen.length; other += 1) {
-        if (!excludes(this.compiled, chosen[one]!, chosen[other]!)) continue
-        const mode = disputedMode(this.compiled, chosen[one]!, chosen[other]!)
-        if (mode !== undefined) return { item: node.free[one]!, mode }
-        guilty.add(node.free[one]!)
-        guilty.add(node.free[other]!)
+    for (let at = 0; at < chosen.length; at += 1) {
+      const { units, modes } = options[chosen[at]!]!
+      for (const [mode, value] of modes) {
+        const set = settings.get(mode)
+        if (set === undefined) settings.set(mode, value)
+        else if (set !== value) return { item: node.free[at]!, mode }
+      }
+      for (const unit of units) {
+        const holder = holders.get(unit)
+        if (holder === undefined) holders.set(unit, at)
+        else guilty.add(node.free[holder]!).add(node.free[at]!)
       }
     }
     this.overloaded(node, chosen).forEach((item) => guilty.add(item))
@@ -342,6 +392,7 @@ class Search {
 
   /** Items on a capacity that the chosen options exceed together. */
   private overloaded(node: Node, chosen: number[]): number[] {
+    if (!node.free.some((item) => this.compiled.itemLoaded[item])) return []
     const load = new Map<number, number>()
     for (const option of chosen) {
       for (const [capacity, amount] of this.compiled.options[option]!.loads) {
@@ -357,7 +408,8 @@ class Search {
   private tryAnything(node: Node, preferred: number[]): void {
     const rest: Node = { ...node, open: node.open.slice(), left: node.left.slice() }
     const wanted = new Map(preferred.map((option) => [this.compiled.itemOf[option]!, option]))
-    for (const item of [...node.free]) {
+    const astray = (item: number) => wanted.has(item) && !hasBit(node.open, wanted.get(item)!)
+    for (const item of [...node.free.filter(astray), ...node.free.filter((one) => !astray(one))]) {
       const usable = this.openOptions(rest, item).filter((option) => !this.tooHeavy(rest, option))
       const like = wanted.get(item)
       const cheapest = usable.sort((a, b) => this.compiled.options[a]!.cost - this.compiled.options[b]!.cost)[0]

@@ -1,0 +1,86 @@
+import { dropBit, hasBit, type Bits } from './bits'
+import { loadOn, type Compiled } from './conflicts'
+import type { PackingOption } from './packing'
+import { Relaxation } from './relaxation'
+
+/** Costs of a group up to this are worked with exactly. */
+const dearestExact = 2 ** 51
+
+/** What is the same for every question about a group. */
+export interface Prepared {
+  relaxation: Relaxation
+  /** More than any choice of the group costs. */
+  ceiling: number
+  /** What any choice costs is `base` and some of this. */
+  grain: number
+  base: number
+  /** The items compete for capacities only. */
+  loadsOnly: boolean
+  /** Prices that served an earlier question about it. */
+  prices?: Float64Array
+}
+
+const prepared = new WeakMap<number[], Prepared>()
+
+/**
+ * What belongs to a group, worked out once.
+ * @throws RangeError when its costs are too large to be told apart
+ */
+export function prepare(compiled: Compiled, group: number[]): Prepared {
+  const known = prepared.get(group)
+  if (known) return known
+  const { options, optionsOfItem } = compiled
+  const dearest = (item: number) => optionsOfItem[item]!.reduce((most, option) => Math.max(most, options[option]!.cost), 0)
+  const ceiling = group.reduce((sum, item) => sum + dearest(item), 1)
+  if (ceiling > dearestExact) throw new RangeError(`costs of up to ${ceiling} cannot be told apart; at most ${dearestExact}`)
+  const fresh: Prepared = {
+    relaxation: new Relaxation(compiled, group, ceiling),
+    ceiling,
+    ...grainOf(compiled, group),
+    loadsOnly: onlyLoads(compiled, group),
+  }
+  prepared.set(group, fresh)
+  return fresh
+}
+
+/** Whether items compete for capacities only. */
+function onlyLoads({ options, optionsOfItem }: Compiled, items: number[]): boolean {
+  return items.every((item) =>
+    optionsOfItem[item]!.every((option) => !options[option]!.units.length && !options[option]!.modes.length),
+  )
+}
+
+/** Closes options of an item, with loads only, that another one beats or equals in cost and in every load. */
+export function closeBeaten({ options }: Compiled, open: Bits, ofItem: number[]): void {
+  const within = (one: PackingOption, other: PackingOption) =>
+    one.cost <= other.cost && one.loads.every(([capacity]) => loadOn(one, capacity) <= loadOn(other, capacity))
+  ofItem.forEach((option, at) => {
+    if (!hasBit(open, option)) return
+    const beaten = ofItem.some((other, place) => {
+      if (other === option || !hasBit(open, other) || !within(options[other]!, options[option]!)) return false
+      return place < at || !within(options[option]!, options[other]!)
+    })
+    if (beaten) dropBit(open, option)
+  })
+}
+
+/** The common measure of what the choices of a group cost. */
+function grainOf({ options, optionsOfItem }: Compiled, items: number[]): { grain: number; base: number } {
+  let grain = 0
+  let base = 0
+  for (const item of items) {
+    const [first, ...others] = optionsOfItem[item]!.map((option) => options[option]!.cost)
+    base += first!
+    for (const cost of others) grain = commonDivisor(grain, Math.abs(cost - first!))
+  }
+  return { grain: grain || 1, base: base % (grain || 1) }
+}
+
+function commonDivisor(one: number, other: number): number {
+  return other === 0 ? one : commonDivisor(other, one % other)
+}
+
+/** What a group's items cost in a choice of all items. */
+export function costOfGroup({ packing }: Compiled, group: number[], choice: number[]): number {
+  return group.reduce((sum, item) => sum + packing.items[item]!.options[choice[item]!]!.cost, 0)
+}

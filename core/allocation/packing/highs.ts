@@ -1,0 +1,54 @@
+import type { Highs } from 'highs'
+import type { Program, ProgramAnswer, ProgramSolver } from './program-solver'
+
+/** Loads HiGHS, which is large, when it is first needed. */
+export async function loadSolver(): Promise<ProgramSolver> {
+  const { default: load } = await import('highs')
+  return programSolver(await load())
+}
+
+/**
+ * The solver HiGHS as a solver of our programs. Its arithmetic is floating: programs
+ * are handed to it with whole numbers below 2^20 only, of which it can tell one apart.
+ */
+function programSolver(highs: Highs): ProgramSolver {
+  const { modelStatus } = highs.constants
+  return (program, seconds, start): ProgramAnswer => {
+    const model = highs.createModel(modelData(program))
+    try {
+      model.options.set({ output_flag: false, mip_rel_gap: 0, mip_abs_gap: 0.5, time_limit: seconds })
+      if (start) model.setSolution({ colValue: start })
+      const { modelStatus: status } = model.run()
+      if (status === modelStatus.infeasible) return { bound: Infinity, proven: true }
+      const found = Number(model.info.get('primal_solution_status')) === 2
+      const values = found ? [...model.getSolution().colValue].map(Math.round) : undefined
+      const proven = status === modelStatus.optimal
+      const bound = Number(model.info.get('mip_dual_bound'))
+      return { ...(values && { values }), bound: Number.isFinite(bound) ? bound : 0, proven }
+    } finally {
+      model.dispose()
+    }
+  }
+}
+
+function modelData({ costs, most, rows }: Program) {
+  const starts = [0]
+  const indices: number[] = []
+  const values: number[] = []
+  for (const { columns, coefficients } of rows) {
+    indices.push(...columns)
+    values.push(...coefficients)
+    starts.push(indices.length)
+  }
+  return {
+    numCols: most.length,
+    numRows: rows.length,
+    colCost: costs,
+    colLower: most.map(() => 0),
+    colUpper: most,
+    rowLower: rows.map(({ lower }) => lower),
+    rowUpper: rows.map(({ upper }) => upper),
+    matrix: { format: 'csr' as const, numRows: rows.length, numCols: most.length, starts, indices, values },
+    integrality: new Int32Array(most.length).fill(1),
+  }
+}

@@ -1,0 +1,29 @@
+/** A row of an integer program: lower ≤ Σ coefficient · x[column] ≤ upper. */
+export interface ProgramRow {
+  columns: number[]
+  coefficients: number[]
+  lower: number
+  upper: number
+}
+
+/** An integer program: the least Σ costs · x with whole 0 ≤ x ≤ most, all rows kept. */
+export interface Program {
+  costs: number[]
+  most: number[]
+  rows: ProgramRow[]
+}
+
+export interface ProgramAnswer {
+  /** Values of the best found; undefined when none was. */
+  values?: number[]
+  /** No values cost less; infinite when there are none at all. */
+  bound: number
+  /** The values are proven best, or it is proven that there are none. */
+  proven: boolean
+}
+
+/**
+ * Solves integer programs, such as an outside solver would.
+ * @param start values to start from, which keep all rows
+ */
+export type ProgramSolver = (program: Program, seconds: number, start?: number[]) => ProgramAnswer

@@ -1,0 +1,144 @@
+import { hasBit, type Bits } from './bits'
+import { loadOn, type Compiled } from './conflicts'
+
+/** How many others may have to look for another place when one takes a better one. */
+const mostEvicted = 3
+
+/**
+ * Improves a choice: an item takes a cheaper option, whoever stands in its way takes the
+ * cheapest that is left to it; kept when all of it together costs less. Ends when no item
+ * can better the choice in this way.
+ * @param choice an option of each item, which break nothing together
+ * @param open options that may be used
+ * @returns the improved choice, in the order of the items
+ */
+export function improve(compiled: Compiled, items: number[], choice: number[], open: Bits, stopped: () => boolean): number[] {
+  const room = new Room(compiled, choice)
+  for (let improved = true; improved;) {
+    improved = false
+    for (const item of dearestFirst(compiled, items, room)) {
+      if (stopped()) return items.map((one) => room.optionOf(one))
+      if (takeBetter(compiled, room, item, open)) improved = true
+    }
+  }
+  return items.map((item) => room.optionOf(item))
+}
+
+function dearestFirst({ options }: Compiled, items: number[], room: Room): number[] {
+  return [...items].sort((a, b) => options[room.optionOf(b)]!.cost - options[room.optionOf(a)]!.cost || a - b)
+}
+
+function takeBetter(compiled: Compiled, room: Room, item: number, open: Bits): boolean {
+  const { options } = compiled
+  const before = room.optionOf(item)
+  const cheaper = openOf(compiled, item, open)
+    .filter((option) => options[option]!.cost < options[before]!.cost)
+    .sort((a, b) => options[a]!.cost - options[b]!.cost || a - b)
+  for (const option of cheaper) {
+    const evicted = room.inTheWayOf(option, item)
+    if (!evicted || evicted.length > mostEvicted) continue
+    const undo = [item, ...evicted].map((one) => [one, room.optionOf(one)] as const)
+    for (const [one] of undo) room.leave(one)
+    room.take(option)
+    let gained = options[before]!.cost - options[option]!.cost
+    for (const other of evicted) {
+      const next = cheapestFree(compiled, room, other, open)
+      if (next === undefined) {
+        gained = -1
+        break
+      }
+      gained += options[undo.find(([one]) => one === other)![1]]!.cost - options[next]!.cost
+      room.take(next)
+    }
+    if (gained > 0) return true
+    for (const [one] of undo) room.leave(one)
+    for (const [, old] of undo) room.take(old)
+  }
+  return false
+}
+
+function openOf({ optionsOfItem }: Compiled, item: number, open: Bits): number[] {
+  return optionsOfItem[item]!.filter((option) => hasBit(open, option))
+}
+
+function cheapestFree(compiled: Compiled, room: Room, item: number, open: Bits): number | undefined {
+  const { options } = compiled
+  let best: number | undefined
+  for (const option of openOf(compiled, item, open)) {
+    if (best !== undefined && options[option]!.cost >= options[best]!.cost) continue
+    if (room.inTheWayOf(option, item)?.length === 0) best = option
+  }
+  return best
+}
+
+/** Who holds what. */
+class Room {
+  private readonly chosen = new Map<number, number>()
+  private readonly holder = new Map<number, number>()
+  private readonly setters = new Map<number, Map<number, number>>()
+  private readonly load: Float64Array
+
+  constructor(
+    private readonly compiled: Compiled,
+    choice: number[],
+  ) {
+    this.load = new Float64Array(compiled.packing.capacities.length)
+    for (const option of choice) this.take(option)
+  }
+
+  optionOf(item: number): number {
+    return this.chosen.get(item)!
+  }
+
+  take(option: number): void {
+    const { options, itemOf } = this.compiled
+    const item = itemOf[option]!
+    const { units, modes, loads } = options[option]!
+    this.chosen.set(item, option)
+    for (const unit of units) this.holder.set(unit, item)
+    for (const [mode, value] of modes) {
+      if (!this.setters.has(mode)) this.setters.set(mode, new Map())
+      this.setters.get(mode)!.set(item, value)
+    }
+    for (const [capacity, amount] of loads) this.load[capacity]! += amount
+  }
+
+  leave(item: number): void {
+    const option = this.chosen.get(item)
+    if (option === undefined) return
+    const { units, modes, loads } = this.compiled.options[option]!
+    this.chosen.delete(item)
+    for (const unit of units) this.holder.delete(unit)
+    for (const [mode] of modes) this.setters.get(mode)!.delete(item)
+    for (const [capacity, amount] of loads) this.load[capacity]! -= amount
+  }
+
+  /** Other items that would have to leave for an option; undefined when a capacity would still be too small. */
+  inTheWayOf(option: number, item: number): number[] | undefined {
+    const { options, packing } = this.compiled
+    const { units, modes, loads } = options[option]!
+    const found = new Set<number>()
+    for (const unit of units) {
+      const holder = this.holder.get(unit)
+      if (holder !== undefined && holder !== item) found.add(holder)
+    }
+    for (const [mode, value] of modes) {
+      for (const [other, set] of this.setters.get(mode) ?? []) if (set !== value && other !== item) found.add(other)
+    }
+    const mine = this.chosen.get(item)
+    for (const [capacity, amount] of loads) {
+      let over = this.load[capacity]! + amount - packing.capacities[capacity]!
+      if (mine !== undefined) over -= loadOn(options[mine]!, capacity)
+      for (const other of found) over -= loadOn(options[this.chosen.get(other)!]!, capacity)
+      if (over <= 0) continue
+      const others = [...this.chosen].filter(([other]) => other !== item && !found.has(other))
+      const sized = others
+        .map(([other, theirs]) => ({ other, size: loadOn(options[theirs]!, capacity) }))
+        .filter(({ size }) => size > 0)
+      const enough = sized.filter(({ size }) => size >= over).sort((a, b) => a.size - b.size)[0]
+      if (!enough) return undefined
+      found.add(enough.other)
+    }
+    return [...found]
+  }
+}

@@ -1,0 +1,100 @@
+import { addBit, type Bits } from './bits'
+import { excludes, type Compiled } from './conflicts'
+import { programOf } from './program'
+import type { ProgramRow, ProgramSolver } from './program-solver'
+
+/** What is known of a group: its best choice so far, and that none costs less than the bound. */
+export interface Known {
+  best: number[]
+  bestCost: number
+  bound: number
+}
+
+/** Sums that a program is to tell apart stay below it. */
+const largestSum = 2 ** 20
+
+/**
+ * Finishes a group with another solver: level by level of the cost, so that no sum is too
+ * large for its arithmetic. Levels that are proven already are only held. Whatever it
+ * answers is checked, and priced exactly, before it counts.
+ * @param open options that a better choice may use
+ * @param remaining seconds that are left
+ * @returns what is known afterwards; proven when the bound is the cost
+ */
+export function finishByProgram(
+  compiled: Compiled,
+  items: number[],
+  open: Bits,
+  known: Known,
+  solver: ProgramSolver,
+  remaining: () => number,
+): Known {
+  const usable = open.slice()
+  for (const option of known.best) addBit(usable, option)
+  const { program, optionsOf, valuesOf, choiceOf } = programOf(compiled, items, usable)
+  const held: ProgramRow[] = []
+  let { best, bestCost, bound } = known
+  for (const { weight, above } of steps(compiled, items)) {
+    const worth = optionsOf.map(([option]) => Math.floor((compiled.options[option!]!.cost % above) / weight))
+    const upTo = (cost: number) => Math.floor(cost / weight)
+    if (upTo(bound) < upTo(bestCost)) {
+      const seconds = remaining()
+      if (seconds <= 0) return { best, bestCost, bound }
+      const costs = program.most.map((_, column) => worth[column] ?? 0)
+      const answer = solver({ ...program, costs, rows: [...program.rows, ...held] }, seconds, valuesOf(best))
+      const choice = answer.values && choiceOf(answer.values)
+      if (choice && fits(compiled, choice)) {
+        const cost = priceOf(compiled, choice)
+        if (cost < bestCost) [best, bestCost] = [choice, cost]
+      }
+      const sum = Math.floor((bestCost % above) / weight)
+      const least = Math.min(sum, Math.ceil(answer.bound - 1e-4))
+      bound = Math.max(bound, bestCost - (bestCost % above) + least * weight)
+      if (!answer.proven || upTo(bound) < upTo(bestCost)) return { best, bestCost, bound }
+    }
+    const row = worth.map((value, column) => [value, column] as const).filter(([value]) => value > 0)
+    held.push({
+      columns: row.map(([, column]) => column),
+      coefficients: row.map(([value]) => value),
+      lower: -Infinity,
+      upper: Math.floor((bestCost % above) / weight),
+    })
+  }
+  return { best, bestCost, bound: bestCost }
+}
+
+/** Levels of a packing's cost, heaviest first, those taken together that stay small enough together. */
+function steps({ packing, options, optionsOfItem }: Compiled, items: number[]): { weight: number; above: number }[] {
+  const levels = packing.levels ?? [1]
+  const most = (weight: number, above: number) =>
+    items.reduce(
+      (sum, item) =>
+        sum + Math.max(...optionsOfItem[item]!.map((option) => Math.floor((options[option]!.cost % above) / weight))),
+      0,
+    )
+  const found: { weight: number; above: number }[] = []
+  let above = Number.POSITIVE_INFINITY
+  levels.forEach((weight, at) => {
+    const next = levels[at + 1]
+    if (next !== undefined && most(next, above) < largestSum) return
+    if (most(weight, above) > 0) found.push({ weight, above })
+    above = weight
+  })
+  return found
+}
+
+function priceOf({ options }: Compiled, choice: number[]): number {
+  return choice.reduce((sum, option) => sum + options[option]!.cost, 0)
+}
+
+/** Whether a choice breaks nothing. */
+function fits(compiled: Compiled, choice: number[]): boolean {
+  const load = new Map<number, number>()
+  for (let one = 0; one < choice.length; one += 1) {
+    for (let other = one + 1; other < choice.length; other += 1) {
+      if (excludes(compiled, choice[one]!, choice[other]!)) return false
+    }
+    for (const [capacity, amount] of compiled.options[choice[one]!]!.loads) load.set(capacity, (load.get(capacity) ?? 0) + amount)
+  }
+  return [...load].every(([capacity, amount]) => amount <= compiled.packing.capacities[capacity]!)
+}
