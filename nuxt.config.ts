@@ -49,7 +49,8 @@ export default defineNuxtConfig({
     worker: { format: 'es' },
     // Few files of some size come sooner than many small ones.
     build: { cssCodeSplit: false, rollupOptions: { output: { experimentalMinChunkSize: 40_000 } } },
-    optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'] },
+    // The solver finds its WebAssembly beside its own file.
+    optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'], exclude: ['highs'] },
   },
   hooks: {
     // The worker threads run a program of their own, which lies beside the server's.

@@ -3,25 +3,27 @@ import {
   compareBoards,
   conflictOf,
   forcePlace,
+  gapOf,
   layOut,
   solveProblem,
   sortBoards,
   waysOut,
-  within,
   type Allocation,
   type Alternative,
   type Forced,
   type Problem,
   type Score,
+  type SearchLimits,
 } from '#core/allocation'
 import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { shippedLibrary } from './files'
-import { patience, print, readPlanFile, Unusable } from './output'
+import { print, readPlanFile, thorough, Unusable } from './output'
 
-function solved(plan: Plan): { problem: Problem; base: Allocation } {
+async function solved(plan: Plan): Promise<{ problem: Problem; base: Allocation; limits: SearchLimits }> {
   const problem = layOut(resolvePlan(plan))
-  return { problem, base: solveProblem(problem, plan, within(patience, Date.now)) }
+  const limits = await thorough()
+  return { problem, base: solveProblem(problem, plan, limits), limits }
 }
 
 function nameOf(plan: Plan, key: string): string {
@@ -33,13 +35,12 @@ const scoreText = ({ unkeptLocks, unmetMusts, unmetWishes, risk, moves }: Score)
   `${unkeptLocks ? `locks not kept ${unkeptLocks}, ` : ''}musts without place ${unmetMusts}, wishes ${unmetWishes.join('/')}, risk ${risk}, moves ${moves}`
 
 /** Prints the best allocation, the next best ones that really differ, and for each need without a place why and what to do. */
-export function allocateCommand(file: string, options: { json?: boolean; alternatives?: string }): void {
+export async function allocateCommand(file: string, options: { json?: boolean; alternatives?: string }): Promise<void> {
   const plan = readPlanFile(file)
   const count = Number(options.alternatives ?? 0)
   if (!Number.isInteger(count) || count < 0 || count > 20)
     throw new Unusable(`--alternatives ${options.alternatives}: expected a number from 0 to 20`)
-  const { problem, base } = solved(plan)
-  const limits = within(patience, Date.now)
+  const { problem, base, limits } = await solved(plan)
   const others = count ? alternatives(problem, plan, base, count, limits) : []
   const boards = Object.values(shippedLibrary().boards)
   const conflicts = base.unmet.map((key) => {
@@ -53,7 +54,7 @@ export function allocateCommand(file: string, options: { json?: boolean; alterna
   }
   for (const [key, { place }] of Object.entries(base.assignment))
     print(`${nameOf(plan, key).padEnd(40)} ${placeLabel(place, plan)}`)
-  print(`${base.proven ? 'proven best' : 'not proven best'}; ${scoreText(base.score)}`)
+  print(`${base.proven ? 'proven best' : `not proven best: ${gapOf(base)}`}; ${scoreText(base.score)}`)
   for (const { key, needs, choices, waysOut: ways } of conflicts) {
     const held = choices.map(
       (choice) =>
@@ -83,10 +84,10 @@ function alternativeText(plan: Plan, { moves, gives, saves, loses, gains, score 
 }
 
 /** Prints how the fit-out would sit on every board and revision, best first. */
-export function boardsCommand(file: string, { json }: { json?: boolean }): void {
+export async function boardsCommand(file: string, { json }: { json?: boolean }): Promise<void> {
   const plan = readPlanFile(file)
   const library = shippedLibrary()
-  const fits = sortBoards([...compareBoards(plan, Object.values(library.boards), within(patience, Date.now))])
+  const fits = sortBoards([...compareBoards(plan, Object.values(library.boards), await thorough())])
   if (json) {
     print(
       JSON.stringify(
@@ -111,9 +112,9 @@ export function boardsCommand(file: string, { json }: { json?: boolean }): void 
 }
 
 /** Prints what a place is to a need: fits, at what cost, or why not; and who would have to move. */
-export function whyCommand(file: string, options: { need: string; place: string; json?: boolean }): void {
+export async function whyCommand(file: string, options: { need: string; place: string; json?: boolean }): Promise<void> {
   const plan = readPlanFile(file)
-  const { problem, base } = solved(plan)
+  const { problem, base, limits } = await solved(plan)
   const want = problem.wants.find(({ key }) => key === options.need)
   if (!want)
     throw new Unusable(
@@ -124,7 +125,7 @@ export function whyCommand(file: string, options: { need: string; place: string;
     throw new Unusable(
       `--place ${options.place}: no place for this need; there are ${want.verdicts.map((verdict) => verdict.place).join(', ')}`,
     )
-  const forced = forcePlace(problem, plan, base, options.need, place, within(patience, Date.now))
+  const forced = forcePlace(problem, plan, base, options.need, place, limits)
   process.exitCode = forced.possible ? 0 : 1
   if (options.json) print(JSON.stringify(forced, null, 2))
   else printForced(plan, forced)

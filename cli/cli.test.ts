@@ -9,14 +9,14 @@ import { runProgram } from './program'
 const folder = mkdtempSync(join(tmpdir(), 'ypodoma-cli-'))
 
 /** The command line within this process, with what it writes and the code it would end with. */
-function ypodoma(...args: string[]) {
+async function ypodoma(...args: string[]) {
   const written = { stdout: '', stderr: '' }
   const spies = (['stdout', 'stderr'] as const).map((stream) =>
     vi.spyOn(process[stream], 'write').mockImplementation((text) => Boolean((written[stream] += text as string))),
   )
   process.exitCode = undefined
   try {
-    runProgram(args)
+    await runProgram(args)
     return { status: process.exitCode ?? 0, ...written }
   } finally {
     process.exitCode = undefined
@@ -31,125 +31,131 @@ function file(name: string, text: string) {
 }
 
 describe('command line', () => {
-  it('prints demo plans that it reads again', () => {
-    const { status, stdout } = ypodoma('demo-plan', 'culvert-scout')
+  it('prints demo plans that it reads again', async () => {
+    const { status, stdout } = await ypodoma('demo-plan', 'culvert-scout')
     expect(status).toBe(0)
     expect(parsePlan(stdout).name).toBe('Culvert scout')
-    const found = ypodoma('analyse', file('culvert.json', stdout), '--json')
+    const found = await ypodoma('analyse', file('culvert.json', stdout), '--json')
     expect(found.status).toBe(1)
     const { proposal, findings } = JSON.parse(found.stdout) as { proposal: { proven: boolean }; findings: { rule: string }[] }
     expect(proposal.proven).toBe(true)
     expect(findings.map(({ rule }) => rule)).toContain('FIT-01')
   })
-  it('ends with 0 when nothing has to be mended', () => {
-    const { stdout } = ypodoma('demo-plan', 'spillway-hex')
-    const { status, stdout: text } = ypodoma('analyse', file('hex.json', stdout))
+  it('ends with 0 when nothing has to be mended', async () => {
+    const { stdout } = await ypodoma('demo-plan', 'spillway-hex')
+    const { status, stdout: text } = await ypodoma('analyse', file('hex.json', stdout))
     expect(status).toBe(0)
     expect(text).toContain('proven best')
-    const wires = ypodoma('wires', file('hex.json', stdout), '--csv')
+    const wires = await ypodoma('wires', file('hex.json', stdout), '--csv')
     expect(wires.status).toBe(0)
     expect(wires.stdout.split('\r\n')[0]).toMatch(/^id,from,/)
     expect(wires.stdout).toContain('Corran 7,RX1')
   })
-  it('ends with 2 and names file and place when the input cannot be used', () => {
-    expect(ypodoma('analyse', '/nowhere.json')).toMatchObject({ status: 2, stderr: '/nowhere.json: there is no such file\n' })
+  it('ends with 2 and names file and place when the input cannot be used', async () => {
+    expect(await ypodoma('analyse', '/nowhere.json')).toMatchObject({
+      status: 2,
+      stderr: '/nowhere.json: there is no such file\n',
+    })
     const bad = file('bad.json', '{"format": "ypodoma-plan", "schema": 1, "name": 3}')
-    const { status, stderr } = ypodoma('wires', bad)
+    const { status, stderr } = await ypodoma('wires', bad)
     expect(status).toBe(2)
     expect(stderr).toContain(`${bad}: name: `)
-    expect(ypodoma('demo-plan', 'nothing').stderr).toContain('there are culvert-scout, fellside-mapper, spillway-hex')
-    expect(ypodoma('dance').status).toBe(2)
+    expect((await ypodoma('demo-plan', 'nothing')).stderr).toContain('there are culvert-scout, fellside-mapper, spillway-hex')
+    expect((await ypodoma('dance')).status).toBe(2)
   })
-  it('ends with 2 for folders, endless devices, deep nesting and null where a map should be', () => {
-    expect(ypodoma('analyse', '/dev/zero')).toMatchObject({
+  it('ends with 2 for folders, endless devices, deep nesting and null where a map should be', async () => {
+    expect(await ypodoma('analyse', '/dev/zero')).toMatchObject({
       status: 2,
       stderr: '/dev/zero: has more than 8 MB; so much is not read\n',
     })
-    expect(ypodoma('analyse', '/')).toMatchObject({ status: 2, stderr: '/: is a folder\n' })
-    expect(ypodoma('analyse', '/dev/null').status).toBe(2)
+    expect(await ypodoma('analyse', '/')).toMatchObject({ status: 2, stderr: '/: is a folder\n' })
+    expect((await ypodoma('analyse', '/dev/null')).status).toBe(2)
     const deep = file('deep.json', '{"a":'.repeat(100_000))
-    expect(ypodoma('wires', deep)).toMatchObject({ status: 2, stderr: expect.stringContaining('nested more than 40 deep') })
+    expect(await ypodoma('wires', deep)).toMatchObject({ status: 2, stderr: expect.stringContaining('nested more than 40 deep') })
     for (const name of ['definitions', 'devices', 'board', 'assignment', 'links', 'wires']) {
-      const plan = JSON.parse(ypodoma('demo-plan', 'culvert-scout').stdout) as Record<string, unknown>
+      const plan = JSON.parse((await ypodoma('demo-plan', 'culvert-scout')).stdout) as Record<string, unknown>
       for (const schema of name === 'links' ? [3] : [1, 2, 3]) {
-        const { status, stderr } = ypodoma('analyse', file('null.json', JSON.stringify({ ...plan, schema, [name]: null })))
+        const { status, stderr } = await ypodoma('analyse', file('null.json', JSON.stringify({ ...plan, schema, [name]: null })))
         expect(status, `${name} in schema ${schema}`).toBe(2)
         expect(stderr).toContain('null.json: ')
       }
     }
   })
-  it('writes nothing that a terminal would act on', () => {
-    const { stderr } = ypodoma(
+  it('writes nothing that a terminal would act on', async () => {
+    const { stderr } = await ypodoma(
       'analyse',
       file('esc.json', JSON.stringify({ format: 'ypodoma-plan', schema: 3, '\u001b[31m\u202e': 1 })),
     )
     expect([...stderr].some((sign) => sign === '\u001b' || sign === '\u202e')).toBe(false)
     expect(stderr).toContain('\uFFFD[31m')
   })
-  it('says what conflicts, what to do, and what else there is', () => {
-    const culvert = file('tight.json', ypodoma('demo-plan', 'culvert-scout').stdout)
-    const { status, stdout } = ypodoma('allocate', culvert, '--alternatives', '2')
+  it('says what conflicts, what to do, and what else there is', async () => {
+    const culvert = file('tight.json', (await ypodoma('demo-plan', 'culvert-scout')).stdout)
+    const { status, stdout } = await ypodoma('allocate', culvert, '--alternatives', '2')
     expect(status).toBe(0)
     expect(stdout).toContain(
       'Flight logger (log) has no place: it cannot be had together with Control receiver (rc), Text overlay (text)',
     )
     expect(stdout).toContain('way out: Take board Orchil Duo')
     expect(stdout).toMatch(/alternative 1: .*/)
-    expect(ypodoma('allocate', culvert, '--alternatives', 'many')).toMatchObject({
+    expect(await ypodoma('allocate', culvert, '--alternatives', 'many')).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('--alternatives many'),
     })
   })
-  it('compares boards', () => {
-    const { stdout } = ypodoma('boards', file('hex2.json', ypodoma('demo-plan', 'spillway-hex').stdout), '--json')
+  it('compares boards', async () => {
+    const { stdout } = await ypodoma('boards', file('hex2.json', (await ypodoma('demo-plan', 'spillway-hex')).stdout), '--json')
     const fits = JSON.parse(stdout) as { name: string; verdict: string; batterySuits: boolean }[]
     expect(fits[0]).toMatchObject({ name: 'Morrow H9', verdict: 'cost', batterySuits: true })
     expect(fits.find(({ name }) => name === 'Tansy 20')).toMatchObject({ verdict: 'lost', batterySuits: false })
   })
-  it('explains a place, taken or impossible', () => {
-    const hex = file('hex3.json', ypodoma('demo-plan', 'spillway-hex').stdout)
-    const taken = ypodoma('why', hex, '--need', 'overlay/text', '--place', 'uart1')
+  it('explains a place, taken or impossible', async () => {
+    const hex = file('hex3.json', (await ypodoma('demo-plan', 'spillway-hex')).stdout)
+    const taken = await ypodoma('why', hex, '--need', 'overlay/text', '--place', 'uart1')
     expect(taken.status).toBe(0)
     expect(taken.stdout).toContain('moves Control receiver (rc) from Port 1 to')
-    const never = ypodoma('why', hex, '--need', 'transmitter/control', '--place', 'port:uart5')
+    const never = await ypodoma('why', hex, '--need', 'transmitter/control', '--place', 'port:uart5')
     expect(never.status).toBe(1)
     expect(never.stdout).toContain('SER-08 Port 5 cannot talk both ways on one wire')
-    expect(ypodoma('why', hex, '--need', 'ghost/x', '--place', 'uart1').stderr).toContain(
+    expect((await ypodoma('why', hex, '--need', 'ghost/x', '--place', 'uart1')).stderr).toContain(
       'there is no such need; there are receiver/rc',
     )
   })
-  it('tells of power in a state', () => {
-    const hex = file('hex4.json', ypodoma('demo-plan', 'spillway-hex').stdout)
-    const { status, stdout } = ypodoma('power', hex, '--state', 'usb')
+  it('tells of power in a state', async () => {
+    const hex = file('hex4.json', (await ypodoma('demo-plan', 'spillway-hex')).stdout)
+    const { status, stdout } = await ypodoma('power', hex, '--state', 'usb')
     expect(status).toBe(0)
     expect(stdout).toMatch(/Battery: 19\.8 V to 25\.2 V/)
     expect(stdout).toMatch(/dead \(usb\): .*Camera/)
-    const json = JSON.parse(ypodoma('power', hex, '--json').stdout) as { dead: string[]; rows: { place: string; peak: number }[] }
+    const json = JSON.parse((await ypodoma('power', hex, '--json')).stdout) as {
+      dead: string[]
+      rows: { place: string; peak: number }[]
+    }
     expect(json.dead).toEqual([])
     expect(json.rows.find(({ place }) => place === 'rail:v5')!.peak).toBeGreaterThan(4)
-    expect(ypodoma('power', hex, '--state', 'steam')).toMatchObject({
+    expect(await ypodoma('power', hex, '--state', 'steam')).toMatchObject({
       status: 2,
       stderr: expect.stringContaining('expected usb, battery, both'),
     })
   })
-  it('draws', () => {
-    const hex = file('hex5.json', ypodoma('demo-plan', 'spillway-hex').stdout)
-    const { stdout } = ypodoma('draw', hex, '--svg', '-')
+  it('draws', async () => {
+    const hex = file('hex5.json', (await ypodoma('demo-plan', 'spillway-hex')).stdout)
+    const { stdout } = await ypodoma('draw', hex, '--svg', '-')
     expect(stdout).toMatch(/^<svg /)
     expect(stdout).toContain('Corran 7')
-    expect(ypodoma('draw', hex, '--svg', '-', '--layers', 'smell').stderr).toContain('--layers smell')
-    expect(ypodoma('draw', hex, '--svg', '/nowhere/at/all.svg').status).toBe(2)
+    expect((await ypodoma('draw', hex, '--svg', '-', '--layers', 'smell')).stderr).toContain('--layers smell')
+    expect((await ypodoma('draw', hex, '--svg', '/nowhere/at/all.svg')).status).toBe(2)
   })
-  it('runs as a program of its own, with its exit code', () => {
+  it('runs as a program of its own, with its exit code', async () => {
     const run = (...args: string[]) =>
       spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...args], { encoding: 'utf8' })
-    const { status, stdout } = run('analyse', file('own.json', ypodoma('demo-plan', 'culvert-scout').stdout), '--json')
+    const { status, stdout } = run('analyse', file('own.json', (await ypodoma('demo-plan', 'culvert-scout')).stdout), '--json')
     expect(status).toBe(1)
     expect(JSON.parse(stdout)).toHaveProperty('findings')
     expect(run('analyse', '/nowhere.json')).toMatchObject({ status: 2, stderr: '/nowhere.json: there is no such file\n' })
   })
-  it('ends quietly when its reader has seen enough', () => {
-    const hex = file('hex6.json', ypodoma('demo-plan', 'spillway-hex').stdout)
+  it('ends quietly when its reader has seen enough', async () => {
+    const hex = file('hex6.json', (await ypodoma('demo-plan', 'spillway-hex')).stdout)
     const command = `"${process.execPath}" --import tsx cli/main.ts power "${hex}" | head -n 1`
     const { stdout, stderr } = spawnSync('sh', ['-c', command], { encoding: 'utf8' })
     expect(stdout).toMatch(/^Battery/)

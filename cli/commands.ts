@@ -1,7 +1,6 @@
 import type { Finding } from '#core/checks'
 import { writeFileSync } from 'node:fs'
 import { harnessSvg, wireListCsv } from '#core/documents'
-import { within } from '#core/allocation'
 import { adopt, analyse, begun, type Analysis } from '#core/engine'
 import {
   defaultLayers,
@@ -16,19 +15,20 @@ import {
 import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
 import { formatAmps, formatVolts, plain } from '#core/units'
 import { demoPlans } from './files'
-import { patience, print, readPlanFile, Unusable } from './output'
+import { print, readPlanFile, thorough, Unusable } from './output'
 
 /** A plan not yet allocated is looked at as the engine would allocate it. */
-function allocated(plan: Plan): { plan: Plan; analysis: Analysis } {
-  const analysis = analyse(plan, within(patience, Date.now))
+async function allocated(plan: Plan): Promise<{ plan: Plan; analysis: Analysis }> {
+  const limits = await thorough()
+  const analysis = analyse(plan, limits)
   if (begun(plan)) return { plan, analysis }
   const ready = adopt(plan, analysis.proposal)
-  return { plan: ready, analysis: analyse(ready, within(patience, Date.now)) }
+  return { plan: ready, analysis: analyse(ready, limits) }
 }
 
 /** Prints allocation and findings; sets exit code 1 when any finding is stop or fix. */
-export function analyseCommand(file: string, { json }: { json?: boolean }): void {
-  const { plan, analysis } = allocated(readPlanFile(file))
+export async function analyseCommand(file: string, { json }: { json?: boolean }): Promise<void> {
+  const { plan, analysis } = await allocated(readPlanFile(file))
   const { proposal, findings, wires, rails, grid } = analysis
   if (json)
     print(
@@ -57,8 +57,8 @@ function printFinding({ severity, rule, fact, fixes }: Finding): void {
 }
 
 /** Prints the wire list. */
-export function wiresCommand(file: string, { csv }: { csv?: boolean }): void {
-  const { plan } = allocated(readPlanFile(file))
+export async function wiresCommand(file: string, { csv }: { csv?: boolean }): Promise<void> {
+  const { plan } = await allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)
   const wires = wiresOf(resolved)
   if (csv) {
@@ -74,9 +74,9 @@ export function wiresCommand(file: string, { csv }: { csv?: boolean }): void {
 }
 
 /** Prints the power tree and what lives in a state. @throws Unusable for an unknown state */
-export function powerCommand(file: string, { json, state }: { json?: boolean; state: string }): void {
+export async function powerCommand(file: string, { json, state }: { json?: boolean; state: string }): Promise<void> {
   if (!powerStates.includes(state as PowerState)) throw new Unusable(`--state ${state}: expected ${powerStates.join(', ')}`)
-  const { plan, analysis } = allocated(readPlanFile(file))
+  const { plan, analysis } = await allocated(readPlanFile(file))
   const { rows, states, unfed } = analysis.power
   if (json) {
     print(JSON.stringify({ state, ...states[state as PowerState], rows, unfed }, null, 2))
@@ -102,11 +102,11 @@ export function powerCommand(file: string, { json, state }: { json?: boolean; st
 }
 
 /** Writes the harness drawing as SVG. @throws Unusable for an unknown layer or a file that cannot be written */
-export function drawCommand(file: string, { svg, layers }: { svg: string; layers: string }): void {
+export async function drawCommand(file: string, { svg, layers }: { svg: string; layers: string }): Promise<void> {
   const wanted = layers.split(',').map((layer) => layer.trim())
   const unknown = wanted.find((layer) => !(layer in defaultLayers))
   if (unknown !== undefined) throw new Unusable(`--layers ${unknown}: expected ${Object.keys(defaultLayers).join(', ')}`)
-  const { plan } = allocated(readPlanFile(file))
+  const { plan } = await allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)
   const shown = Object.fromEntries(
     (Object.keys(defaultLayers) as WireKind[]).map((kind) => [kind, wanted.includes(kind)]),

@@ -2,4 +2,4 @@ import { endWithReader } from './output'
 import { runProgram } from './program'
 
 endWithReader()
-runProgram(process.argv.slice(2))
+await runProgram(process.argv.slice(2))

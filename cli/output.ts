@@ -1,5 +1,6 @@
 import { closeSync, openSync, readSync } from 'node:fs'
 import { CommanderError } from 'commander'
+import { loadSolver, within, type SearchLimits } from '#core/allocation'
 import { InputError, limits, parsePlan } from '#core/schema'
 import type { Plan } from '#core/plan'
 
@@ -15,7 +16,12 @@ export function endWithReader(): void {
 }
 
 /** Milliseconds after which a question is answered with the best found so far. */
-export const patience = 60_000
+const patience = 60_000
+
+/** How long, and with whose help, a question is looked into. */
+export async function thorough(): Promise<SearchLimits> {
+  return { ...within(patience, Date.now), solver: await loadSolver() }
+}
 
 /** Text without what a terminal would act on. */
 function harmless(text: string): string {
@@ -71,9 +77,9 @@ export function readPlanFile(file: string): Plan {
 }
 
 /** Runs the program and turns what goes wrong into exit code 2 and a message on the error stream. */
-export function finish(run: () => void): void {
+export async function finish(run: () => Promise<unknown>): Promise<void> {
   try {
-    run()
+    await run()
   } catch (error) {
     if (error instanceof CommanderError) {
       process.exitCode = error.exitCode === 0 ? 0 : 2

@@ -4,7 +4,7 @@ import { allocateCommand, boardsCommand, whyCommand } from './allocation-command
 import { finish } from './output'
 
 /** Runs the command line; arguments start after the name of the program. Sets the exit code. */
-export function runProgram(args: string[]): void {
+export async function runProgram(args: string[]): Promise<void> {
   const program = new Command('ypodoma')
     .description('Decide which peripheral goes where on a flight controller, from a plan file.')
     .exitOverride()
@@ -70,5 +70,5 @@ export function runProgram(args: string[]): void {
     .description('prints a demo build as a plan file')
     .action((name: string) => demoPlanCommand(name))
 
-  finish(() => program.parse(args, { from: 'user' }))
+  await finish(() => program.parseAsync(args, { from: 'user' }))
 }

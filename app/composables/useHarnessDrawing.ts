@@ -2,7 +2,7 @@ import type { Analysis } from '#core/engine'
 import { defaultLayers, Sheet, wiresOf, type HarnessDrawing, type Layers } from '#core/harness'
 import { resolvePlan } from '#core/plan'
 import { useBuild } from '~/stores/build'
-import { plain } from '~/engine/client'
+import { plain } from '~/engine/parcel'
 import { usePlan } from './usePlan'
 import { useQuestions } from './useQuestions'
 
@@ -22,8 +22,12 @@ export function useHarnessDrawing() {
     async ([analysis]) => {
       if (!analysis) return
       const question = ++asked
-      const answer = await questions.draw(plan.value, layers.value)
-      if (answer && question === asked) drawing.value = answer
+      const answer = await questions.draw(plan.value, layers.value, drawing.value?.arrangement)
+      if (!answer || question !== asked) return
+      drawing.value = answer
+      await questions.improve((better) => {
+        if (question === asked) drawing.value = better
+      })
     },
     { immediate: true, deep: true },
   )

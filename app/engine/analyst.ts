@@ -1,6 +1,6 @@
 import type { Plan } from '#core/plan'
-import { EngineEnded, plain, type EngineClient } from './client'
-import type { Answer } from './engine'
+import { EngineEnded, type EngineClient, type EngineEnd } from './client'
+import type { Answer, AnswerParcel } from './engine'
 
 /** Milliseconds after which a run that has been overtaken is ended instead of waited for. */
 const patience = 80
@@ -15,29 +15,39 @@ export class Analyst {
     private readonly now: () => number = () => performance.now(),
   ) {}
 
-  /** Analyses a plan; undefined when a newer question came in between or the engine was ended. */
-  async settle(plan: Plan): Promise<Answer | undefined> {
+  /**
+   * Analyses a plan; undefined when a newer question came in between or the engine was ended.
+   * @param meanwhile is given the best found at once, where proving it takes longer
+   */
+  async settle(plan: Plan, meanwhile?: (answer: Answer) => void): Promise<Answer | undefined> {
     const question = ++this.newest
     if (this.busySince !== undefined && this.now() - this.busySince > patience) this.client.end()
     this.busySince = this.now()
-    const answer = await this.ask(plan)
+    const first = await this.ask((engine) => engine.remote.settle(engine.pack(plan)))
+    if (question !== this.newest) return undefined
+    if (!first || first.analysis.proposal.proven) {
+      this.busySince = undefined
+      return first
+    }
+    meanwhile?.(first)
+    const proven = await this.ask((engine) => engine.remote.prove(engine.pack(plan)))
     if (question !== this.newest) return undefined
     this.busySince = undefined
-    return answer
+    return proven
   }
 
   /** Analyses a plan that is only being looked at; overtakes nothing. Undefined when the engine was ended. */
   preview(plan: Plan): Promise<Answer | undefined> {
-    return this.ask(plan)
+    return this.ask((engine) => engine.remote.settle(engine.pack(plan)))
   }
 
   end(): void {
     this.client.end()
   }
 
-  private async ask(plan: Plan): Promise<Answer | undefined> {
+  private async ask(question: (engine: EngineEnd) => Promise<AnswerParcel>): Promise<Answer | undefined> {
     try {
-      return await this.client.ask((engine) => engine.settle(plain(plan)))
+      return await this.client.ask(async (engine) => engine.unpack(await question(engine)))
     } catch (error) {
       if (error instanceof EngineEnded) return undefined
       throw error

@@ -1,5 +1,7 @@
 import { wrap, type Endpoint, type Remote } from 'comlink'
-import type { Engine } from './engine'
+import type { Plan } from '#core/plan'
+import type { Answer, AnswerParcel, Engine } from './engine'
+import { GridReceiver, PlanSender } from './parcel'
 
 /** The engine was ended before it had answered. */
 export class EngineEnded extends Error {
@@ -15,23 +17,39 @@ export interface EngineThread {
   end: () => void
 }
 
+/** An engine at the other end, with what both ends have said so far. */
+export class EngineEnd {
+  private readonly plans = new PlanSender()
+  private readonly grids = new GridReceiver()
+
+  constructor(readonly remote: Remote<Engine>) {}
+
+  pack(plan: Plan) {
+    return this.plans.pack(plan)
+  }
+
+  unpack({ analysis, grid, ...rest }: AnswerParcel): Answer {
+    return { ...rest, analysis: { ...analysis, grid: this.grids.unpack(grid) } }
+  }
+}
+
 /**
  * Asks an engine on a thread of its own, which is started with the first question
  * and can be ended in the middle of its work. Every question is answered, or
  * rejected when the engine is ended.
  */
 export class EngineClient {
-  private thread?: { remote: Remote<Engine>; end: () => void }
+  private thread?: { there: EngineEnd; end: () => void }
   private readonly waiting = new Set<(reason: Error) => void>()
 
   constructor(private readonly start: () => EngineThread) {}
 
   /** @throws EngineEnded when the engine is ended before it answers */
-  ask<T>(question: (engine: Remote<Engine>) => Promise<T>): Promise<T> {
-    const { remote } = this.running()
+  ask<T>(question: (engine: EngineEnd) => Promise<T>): Promise<T> {
+    const { there } = this.running()
     return new Promise<T>((resolve, reject) => {
       this.waiting.add(reject)
-      question(remote)
+      question(there)
         .then(resolve, reject)
         .finally(() => this.waiting.delete(reject))
     })
@@ -46,16 +64,11 @@ export class EngineClient {
     for (const reject of waiting) reject(new EngineEnded())
   }
 
-  private running(): { remote: Remote<Engine> } {
+  private running(): { there: EngineEnd } {
     if (!this.thread) {
       const { endpoint, end } = this.start()
-      this.thread = { remote: wrap<Engine>(endpoint), end }
+      this.thread = { there: new EngineEnd(wrap<Engine>(endpoint)), end }
     }
     return this.thread
   }
-}
-
-/** The plan as a plain value that can be handed to another thread. */
-export function plain<T>(value: T): T {
-  return JSON.parse(JSON.stringify(value)) as T
 }

@@ -4,6 +4,7 @@ import {
   conflictOf,
   forcePlace,
   layOut,
+  loadSolver,
   possibleAdditions,
   solveProblem,
   waysOut,
@@ -15,12 +16,16 @@ import {
   type Conflict,
   type Forced,
   type Problem,
+  type ProgramSolver,
+  type SearchLimits,
   type WayOut,
 } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
 import { settle, type Analysis } from '#core/engine'
-import { drawHarness, wiresOf, type HarnessDrawing, type Layers } from '#core/harness'
+import type { Arrangement, HarnessDrawing, Layers } from '#core/harness'
 import { resolvePlan, type Place, type Plan } from '#core/plan'
+import { Draughtsman } from './draughtsman'
+import { GridSender, PlanReceiver, type GridParcel, type PlanParcel } from './parcel'
 
 /** A plan's analysis, with the assignment it was made for. */
 export interface Answer {
@@ -29,94 +34,187 @@ export interface Answer {
   supplies: Plan['supplies']
 }
 
+/** The same on its way between threads. */
+export interface AnswerParcel extends Omit<Answer, 'analysis'> {
+  analysis: Omit<Analysis, 'grid'>
+  grid: GridParcel
+}
+
 /** Why a need has no place, and what to do. */
 export interface Deadlock {
   conflict: Conflict
   ways: WayOut[]
 }
 
-/** Milliseconds after which each question is answered with the best found so far. */
-const patience = { settle: 1500, force: 800, explain: 4000, alternatives: 3000, deadlocks: 4000, board: 700, additions: 8000 }
-
-/** The last plan laid out, for questions that follow each other. */
-let last: { text: string; plan: Plan; problem: Problem; base: Allocation } | undefined
-
-function laidOut(plan: Plan) {
-  const text = JSON.stringify(plan)
-  if (last?.text !== text) {
-    const problem = layOut(resolvePlan(plan))
-    last = { text, plan, problem, base: solveProblem(problem, plan, within(patience.settle, Date.now)) }
-  }
-  return last
+/** What each place would mean to some needs: to those that are done, where it is not as it was told before. */
+export interface Explained {
+  done: string[]
+  changed: Record<string, Forced[]>
 }
+
+/** Milliseconds after which each question is answered with the best found so far. */
+const patience = {
+  first: 300,
+  prove: 5000,
+  force: 1500,
+  explain: 20_000,
+  alternatives: 5000,
+  deadlocks: 6000,
+  board: 1500,
+  additions: 10_000,
+}
+/** Nodes after which an answer is given before another solver is asked. */
+const firstNodes = 600
+/** Milliseconds for which what was found out is gathered before it is told. */
+const gathering = 40
+
+/** The other solver; where it cannot be had, answers stay as good as they were, and say so. */
+const helper = (): Promise<ProgramSolver | undefined> => loadSolver().catch(() => undefined)
+
+/** A listener on another thread: what it is told has arrived when the promise is kept. */
+export type Tell<T> = (told: T) => void | Promise<void>
 
 /** Lets messages in between two steps of long work. */
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
 
-/** All that the engine answers, on a thread of its own. */
-export const engine = {
-  settle(plan: Plan): Answer {
-    const { plan: settled, analysis } = settle(plan, within(patience.settle, Date.now))
-    return { analysis, assignment: settled.assignment, supplies: settled.supplies }
-  },
+/** An engine with what it remembers between questions. All that it answers is asked from another thread. */
+export function createEngine() {
+  const plans = new PlanReceiver()
+  const grids = new GridSender()
+  const draughtsman = new Draughtsman()
+  let solver: ProgramSolver | undefined
+  /** The last plan laid out, for questions that follow each other. */
+  let last: { text: string; plan: Plan; problem: Problem; base: Allocation } | undefined
+  /** What was told of each need last. */
+  const told = new Map<string, string>()
+  let explaining = 0
 
-  draw(plan: Plan, layers: Layers): HarnessDrawing {
-    const resolved = resolvePlan(plan)
-    return drawHarness(resolved, wiresOf(resolved), layers)
-  },
+  const limits = (milliseconds: number): SearchLimits => ({ ...within(milliseconds, Date.now), ...(solver && { solver }) })
 
-  force(plan: Plan, key: string, place: Place): Forced {
-    const { problem, base } = laidOut(plan)
-    return forcePlace(problem, plan, base, key, place, within(patience.force, Date.now))
-  },
+  function answer(plan: Plan, analysis: Analysis): AnswerParcel {
+    const { grid, ...rest } = analysis
+    return { analysis: rest, grid: grids.pack(grid), assignment: plan.assignment, supplies: plan.supplies }
+  }
 
-  /** What it would mean to put each need at each place that takes it; told need by need. */
-  async explain(plan: Plan, keys: string[], tell: (key: string, forced: Forced[]) => void): Promise<void> {
-    const { problem, base } = laidOut(plan)
-    const limits = within(patience.explain, Date.now)
-    for (const key of keys) {
-      const verdicts = problem.wants.find((want) => want.key === key)?.verdicts ?? []
-      tell(
-        key,
-        verdicts.map(({ place }) => forcePlace(problem, plan, base, key, place, limits)),
-      )
-      await breathe()
+  /** The plan laid out, with its best allocation, proven as far as time allows. */
+  async function laidOut(parcel: PlanParcel) {
+    const plan = plans.unpack(parcel)
+    const text = JSON.stringify([parcel.plan, parcel.definitions])
+    if (last?.text === text) return last
+    const problem = layOut(resolvePlan(plan))
+    let base = solveProblem(problem, plan, { ...within(patience.first, Date.now), maxNodes: firstNodes })
+    if (!base.proven) {
+      solver ??= await helper()
+      base = solveProblem(problem, plan, { ...limits(patience.prove), start: base.choice })
     }
-  },
+    last = { text, plan, problem, base }
+    return last
+  }
 
-  alternatives(plan: Plan, count: number): Alternative[] {
-    const { problem, base } = laidOut(plan)
-    return alternatives(problem, plan, base, count, within(patience.alternatives, Date.now))
-  },
+  return {
+    /** The best found at once. */
+    settle(parcel: PlanParcel): AnswerParcel {
+      const { plan, analysis } = settle(plans.unpack(parcel), { ...within(patience.first, Date.now), maxNodes: firstNodes })
+      return answer(plan, analysis)
+    },
 
-  deadlocks(plan: Plan, boards: BoardDefinition[]): Deadlock[] {
-    const { problem, base } = laidOut(plan)
-    const limits = within(patience.deadlocks, Date.now)
-    return base.unmet.map((key) => {
-      const conflict = conflictOf(problem, base, key, limits)
-      return { conflict, ways: waysOut(problem, base, conflict, boards, limits) }
-    })
-  },
+    /** The best there is, for as long as it takes to prove it. */
+    async prove(parcel: PlanParcel): Promise<AnswerParcel> {
+      const before = plans.unpack(parcel)
+      solver ??= await helper()
+      const { plan, analysis } = settle(before, limits(patience.prove))
+      return answer(plan, analysis)
+    },
 
-  /** Tells each board as it is done. */
-  async boards(plan: Plan, boards: BoardDefinition[], tell: (fit: BoardFit) => void): Promise<void> {
-    for (const board of boards) {
-      for (const fit of compareBoards(plan, [board], within(patience.board, Date.now))) tell(fit)
-      await breathe()
-    }
-  },
+    /** The drawing in the arrangement that is quickest to have; the last one where there is one. */
+    draw(parcel: PlanParcel, layers: Layers, from?: Arrangement): HarnessDrawing {
+      return draughtsman.first(plans.unpack(parcel), layers, from)
+    },
 
-  async additions(
-    plan: Plan,
-    devices: DeviceDefinition[],
-    protocols: Record<string, ProtocolDefinition>,
-    tell: (found: Addition) => void,
-  ): Promise<void> {
-    for (const found of possibleAdditions(plan, devices, protocols, within(patience.additions, Date.now))) {
-      tell(found)
-      await breathe()
-    }
-  },
+    /** Betters the last drawing until nothing betters it, or another one is asked for. */
+    async improve(tell: Tell<HarnessDrawing>): Promise<void> {
+      await draughtsman.improve(tell, breathe)
+    },
+
+    async force(parcel: PlanParcel, key: string, place: Place): Promise<Forced> {
+      const { plan, problem, base } = await laidOut(parcel)
+      return forcePlace(problem, plan, base, key, place, limits(patience.force))
+    },
+
+    /**
+     * What it would mean to put each need at each place that takes it; told in batches, the needs
+     * asked for first before the others. Asked anew, it leaves off what it was at.
+     */
+    async explain(parcel: PlanParcel, keys: string[], tell: Tell<Explained>): Promise<void> {
+      const turn = ++explaining
+      const { plan, problem, base } = await laidOut(parcel)
+      const allowance = limits(patience.explain)
+      let batch: Explained = { done: [], changed: {} }
+      let since = Date.now()
+      for (const key of keys) {
+        const verdicts = problem.wants.find((want) => want.key === key)?.verdicts ?? []
+        const forced = verdicts.map(({ place }) => forcePlace(problem, plan, base, key, place, allowance))
+        const text = JSON.stringify(forced)
+        batch.done.push(key)
+        if (told.get(key) !== text) batch.changed[key] = forced
+        told.set(key, text)
+        if (Date.now() - since < gathering) continue
+        await tell(batch)
+        batch = { done: [], changed: {} }
+        await breathe()
+        if (turn !== explaining) return
+        since = Date.now()
+      }
+      if (batch.done.length) await tell(batch)
+    },
+
+    async alternatives(parcel: PlanParcel, count: number): Promise<Alternative[]> {
+      const { plan, problem, base } = await laidOut(parcel)
+      return alternatives(problem, plan, base, count, limits(patience.alternatives))
+    },
+
+    async deadlocks(parcel: PlanParcel, boards: BoardDefinition[]): Promise<Deadlock[]> {
+      const { problem, base } = await laidOut(parcel)
+      const allowance = limits(patience.deadlocks)
+      return base.unmet.map((key) => {
+        const conflict = conflictOf(problem, base, key, allowance)
+        return { conflict, ways: waysOut(problem, base, conflict, boards, allowance) }
+      })
+    },
+
+    /** Tells each board as it is done. */
+    async boards(parcel: PlanParcel, boards: BoardDefinition[], tell: Tell<BoardFit[]>): Promise<void> {
+      const plan = plans.unpack(parcel)
+      let batch: BoardFit[] = []
+      let since = Date.now()
+      for (const board of boards) {
+        let fits = [...compareBoards(plan, [board], limits(patience.board))]
+        if (!solver && fits.some(({ proven }) => !proven)) {
+          solver = await helper()
+          fits = [...compareBoards(plan, [board], limits(patience.board))]
+        }
+        batch.push(...fits)
+        if (Date.now() - since < gathering) continue
+        await tell(batch)
+        batch = []
+        await breathe()
+        since = Date.now()
+      }
+      if (batch.length) await tell(batch)
+    },
+
+    async additions(
+      parcel: PlanParcel,
+      devices: DeviceDefinition[],
+      protocols: Record<string, ProtocolDefinition>,
+      tell: Tell<Addition>,
+    ): Promise<void> {
+      for (const found of possibleAdditions(plans.unpack(parcel), devices, protocols, limits(patience.additions))) {
+        await tell(found)
+        await breathe()
+      }
+    },
+  }
 }
 
-export type Engine = typeof engine
+export type Engine = ReturnType<typeof createEngine>

@@ -1,4 +1,4 @@
 import { expose } from 'comlink'
-import { engine } from './engine'
+import { createEngine } from './engine'
 
-expose(engine)
+expose(createEngine())

@@ -1,10 +1,11 @@
-import { proxy, type Remote } from 'comlink'
+import { proxy } from 'comlink'
 import type { Addition, Alternative, BoardFit, Forced } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
-import type { HarnessDrawing, Layers } from '#core/harness'
+import type { Arrangement, HarnessDrawing, Layers } from '#core/harness'
 import type { Place, Plan } from '#core/plan'
-import { EngineEnded, plain, type EngineClient } from './client'
-import type { Deadlock, Engine } from './engine'
+import { EngineEnded, type EngineClient, type EngineEnd } from './client'
+import type { Deadlock, Explained } from './engine'
+import { plain } from './parcel'
 
 /**
  * Questions asked beside the analysis. Each gives undefined when it was stopped
@@ -18,29 +19,35 @@ export class Questions {
     this.client.end()
   }
 
-  draw(plan: Plan, layers: Layers): Promise<HarnessDrawing | undefined> {
-    return this.ask((engine) => engine.draw(plain(plan), plain(layers)))
+  /** The drawing in the last arrangement, or in the one that is quickest to have. */
+  draw(plan: Plan, layers: Layers, from?: Arrangement): Promise<HarnessDrawing | undefined> {
+    return this.ask((engine) => engine.remote.draw(engine.pack(plan), plain(layers), from && plain(from)))
+  }
+
+  /** Tells of a better drawing than the last one, once there is one; ends early when another is asked for. */
+  improve(tell: (drawing: HarnessDrawing) => void): Promise<void> {
+    return this.ask((engine) => engine.remote.improve(proxy(tell)))
   }
 
   force(plan: Plan, key: string, place: Place): Promise<Forced | undefined> {
-    return this.ask((engine) => engine.force(plain(plan), key, place))
+    return this.ask((engine) => engine.remote.force(engine.pack(plan), key, place))
   }
 
-  /** Tells need by need what each place of it would mean. */
-  explain(plan: Plan, keys: string[], tell: (key: string, forced: Forced[]) => void): Promise<void> {
-    return this.ask((engine) => engine.explain(plain(plan), keys, proxy(tell)))
+  /** Tells in batches what each place of each need would mean; asked anew, it leaves off what it was at. */
+  explain(plan: Plan, keys: string[], tell: (explained: Explained) => void): Promise<void> {
+    return this.ask((engine) => engine.remote.explain(engine.pack(plan), keys, proxy(tell)))
   }
 
   alternatives(plan: Plan, count: number): Promise<Alternative[] | undefined> {
-    return this.ask((engine) => engine.alternatives(plain(plan), count))
+    return this.ask((engine) => engine.remote.alternatives(engine.pack(plan), count))
   }
 
   deadlocks(plan: Plan, boards: BoardDefinition[]): Promise<Deadlock[] | undefined> {
-    return this.ask((engine) => engine.deadlocks(plain(plan), plain(boards)))
+    return this.ask((engine) => engine.remote.deadlocks(engine.pack(plan), plain(boards)))
   }
 
-  boards(plan: Plan, boards: BoardDefinition[], tell: (fit: BoardFit) => void): Promise<void> {
-    return this.ask((engine) => engine.boards(plain(plan), plain(boards), proxy(tell)))
+  boards(plan: Plan, boards: BoardDefinition[], tell: (fits: BoardFit[]) => void): Promise<void> {
+    return this.ask((engine) => engine.remote.boards(engine.pack(plan), plain(boards), proxy(tell)))
   }
 
   additions(
@@ -49,10 +56,10 @@ export class Questions {
     protocols: Record<string, ProtocolDefinition>,
     tell: (found: Addition) => void,
   ): Promise<void> {
-    return this.ask((engine) => engine.additions(plain(plan), plain(devices), plain(protocols), proxy(tell)))
+    return this.ask((engine) => engine.remote.additions(engine.pack(plan), plain(devices), plain(protocols), proxy(tell)))
   }
 
-  private async ask<T>(question: (engine: Remote<Engine>) => Promise<T>): Promise<T | undefined> {
+  private async ask<T>(question: (engine: EngineEnd) => Promise<T>): Promise<T | undefined> {
     try {
       return await this.client.ask(question)
     } catch (error) {

@@ -12,6 +12,9 @@ const page = shallowRef<BuildPage>()
 const wanted = ref('')
 const from = ref(0)
 const creating = ref(false)
+/** The dialog is loaded when it is first wanted. */
+const begun = ref(false)
+watch(creating, () => (begun.value = true))
 const refused = shallowRef<{ file: string; problems: Problem[] }>()
 const file = useTemplateRef<HTMLInputElement>('file')
 const notices = useNotices()
@@ -178,7 +181,7 @@ async function savePlan(build: BuildSummary) {
         <v-btn :icon="mdiChevronRight" aria-label="Next page" :disabled="from + size >= page.count" @click="turn(1)" />
       </nav>
     </main>
-    <NewBuildDialog v-model="creating" />
+    <LazyNewBuildDialog v-if="creating || begun" v-model="creating" />
   </div>
 </template>
 

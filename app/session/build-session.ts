@@ -29,7 +29,8 @@ export interface Preview {
 
 /** What analyses plans for a session. */
 export interface PlanAnalyst {
-  settle: (plan: Plan) => Promise<Answer | undefined>
+  /** @param meanwhile is given the best found at once, where proving it takes longer */
+  settle: (plan: Plan, meanwhile?: (answer: Answer) => void) => Promise<Answer | undefined>
   preview: (plan: Plan) => Promise<Answer | undefined>
   end: () => void
 }
@@ -205,9 +206,16 @@ export class BuildSession {
     if (!analyst) return
     this.working = true
     this.around.changed()
+    let current = plan
+    const isStale = () => this.analyst !== analyst || this.history.plan !== current
     try {
-      const answer = await analyst.settle(plan)
-      if (!answer || this.analyst !== analyst || this.history.plan !== plan) return
+      const answer = await analyst.settle(plan, (first) => {
+        if (isStale()) return
+        this.take(first)
+        current = this.history.plan
+        this.around.changed()
+      })
+      if (!answer || isStale()) return
       this.take(answer)
       this.fault = ''
     } catch (error) {

@@ -72,8 +72,13 @@ export function solveNear(
     const lock = constraints.locks[key]
     return locks[key] === undefined && (lock === undefined || !bans[key]?.includes(lock))
   })
-  return solveProblem(problem, constraints, { ...limits, known: { choice: base.choice, differs, onlyFewer } })
+  const allowed = (item: number, option: number) => isAllowed(problem.wants[item]!, option, problem.resolved.plan)
+  const opened = openedOf.get(base) ?? new Map<number[], Uint32Array>()
+  openedOf.set(base, opened)
+  return solveProblem(problem, constraints, { ...limits, known: { choice: base.choice, allowed, differs, onlyFewer, opened } })
 }
+
+const openedOf = new WeakMap<Allocation, Map<number[], Uint32Array>>()
 
 function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {
   const candidate = want.candidates[option]

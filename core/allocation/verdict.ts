@@ -1,5 +1,5 @@
 import type { FittedNeed, FittedSupply, Place, Placement, ResolvedPlan } from '../plan'
-import { isPossible, offersFor, supplyOffers, type Claim, type Fact, type Offer, type Way } from '../suitability'
+import { isPossible, offersFor, offersForSupply, type Claim, type Fact, type Offer, type Way } from '../suitability'
 
 /** One reason in words, with the rule it comes from and what it weighs. */
 export interface Reason {
@@ -26,12 +26,22 @@ export interface Verdict {
 
 /** What each place of the board is to a need. */
 export function verdictsFor(resolved: ResolvedPlan, need: FittedNeed): Verdict[] {
-  return offersFor(resolved, need).map(verdictOf)
+  return verdictsOf(offersFor(resolved, need))
 }
 
 /** What each source is to a supply input. */
 export function verdictsForSupply(resolved: ResolvedPlan, supply: FittedSupply): Verdict[] {
-  return supplyOffers(resolved, supply).map(verdictOf)
+  return verdictsOf(offersForSupply(resolved, supply))
+}
+
+const known = new WeakMap<Offer[], Verdict[]>()
+
+function verdictsOf(offers: Offer[]): Verdict[] {
+  const found = known.get(offers)
+  if (found) return found
+  const made = offers.map(verdictOf)
+  known.set(offers, made)
+  return made
 }
 
 function verdictOf({ place, ways }: Offer): Verdict {

@@ -4,7 +4,7 @@ import { shippedPlan } from '../../tests/helpers/random-plan'
 import { layOut, riskOf, solveProblem } from '../allocation'
 import { adopt } from '../engine'
 import { referTo, resolvePlan, type Place, type Placement, type Plan, type Subject } from '../plan'
-import { clashesOf, isPossible, offersFor, placedNeeds, supplyOffers } from '../suitability'
+import { clashesOf, isPossible, offersFor, placedNeeds, offersForSupply } from '../suitability'
 import { check, checkContext, type Finding } from './index'
 
 const grave = ({ severity }: Finding) => severity === 'stop' || severity === 'fix'
@@ -74,7 +74,7 @@ describe('the allocator and the rules', () => {
       fc.property(shippedPlan(4), (plan) => {
         const resolved = resolvePlan(plan)
         for (const supply of resolved.supplies) {
-          for (const { place, ways } of supplyOffers(resolved, supply)) {
+          for (const { place, ways } of offersForSupply(resolved, supply)) {
             if (ways.some(isPossible)) continue
             const findings = graveFindings({ ...plan, supplies: { ...plan.supplies, [supply.key]: place } })
             expect(about(findings, referTo('supply', supply.key)).length, `${supply.key} from ${place}`).toBeGreaterThan(0)

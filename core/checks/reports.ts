@@ -12,7 +12,7 @@ import {
 import {
   betterRates,
   isPossible,
-  supplyOffers,
+  offersForSupply,
   type Clash,
   type Fact,
   type Placed,
@@ -95,7 +95,7 @@ export function* clashReports(context: CheckContext, rule: string, say: (clash: 
 /** Sources that suit a supply input, so that feeding it from there brings nothing grave. */
 export function suitingSources({ resolved, sources }: CheckContext, supply: FittedSupply): Source[] {
   const suits = (way: Way) => isPossible(way) && !way.facts.some(({ rule }) => rule === 'PWR-03')
-  const suiting = new Set(supplyOffers(resolved, supply).flatMap(({ place, ways }) => (ways.some(suits) ? [place] : [])))
+  const suiting = new Set(offersForSupply(resolved, supply).flatMap(({ place, ways }) => (ways.some(suits) ? [place] : [])))
   return sources.filter(({ place }) => suiting.has(place))
 }
 

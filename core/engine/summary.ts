@@ -81,9 +81,20 @@ export function fitGrid(wants: Want[]): FitRow[] {
       part,
       label: want.need?.need.label ?? 'Supply',
       kind: want.need?.need.kind ?? 'supply',
-      cells: want.verdicts.map(fitCell),
+      cells: cellsOf(want.verdicts),
     }
   })
+}
+
+const cells = new WeakMap<Verdict[], FitCell[]>()
+
+/** The same cells for the same verdicts, so that whoever has them need not be sent them again. */
+function cellsOf(verdicts: Verdict[]): FitCell[] {
+  const known = cells.get(verdicts)
+  if (known) return known
+  const made = verdicts.map(fitCell)
+  cells.set(verdicts, made)
+  return made
 }
 
 function fitCell({ place, candidates, refusals }: Verdict): FitCell {

@@ -3,6 +3,7 @@ export type { Wire, WireEnd, WireKind } from './wires'
 export { wiresOf } from './nets'
 export { defaultLayers, drawHarness, drawingFigures, labelSide, Sheet, straightHeights } from './drawing'
 export type {
+  Arrangement,
   DrawingFigures,
   DrawnBoard,
   DrawnBox,

@@ -12,10 +12,11 @@ import { serialLinks, linesTaken, terminalAt } from '../links'
 import { busLines, busOffers, busWay, isBusNeed } from './buses'
 import type { Claim } from './claim'
 import { impossible } from './fact'
+import { keptForNeed, keptForSupply } from './kept'
 import { inputLines, inputOffers, inputWay } from './inputs'
 import { padOffers, padPlaced } from './pads'
 import { serialOffers, serialPlaced } from './serial'
-import { supplyPlaced } from './supplies'
+import { supplyOffers, supplyPlaced } from './supplies'
 import { costOf, type Offer, type Way } from './way'
 
 /** Where one wire of a placed need goes: to any pad of a pin, or to one pad. */
@@ -80,7 +81,12 @@ const rules: Record<Wiring, WiringRules> = {
 
 /** What each place of the board offers a need; nothing for needs that take no place of the board. */
 export function offersFor(resolved: ResolvedPlan, fitted: FittedNeed): Offer[] {
-  return rules[needKind(fitted.need).wiring].offers(resolved, fitted)
+  return keptForNeed(resolved, fitted.need, () => rules[needKind(fitted.need).wiring].offers(resolved, fitted))
+}
+
+/** What each source of the plan offers a supply input. */
+export function offersForSupply(resolved: ResolvedPlan, fitted: FittedSupply): Offer[] {
+  return keptForSupply(resolved, fitted.supply, fitted.fitted.id, () => supplyOffers(resolved, fitted))
 }
 
 /** The wires that a placed need asks for. */

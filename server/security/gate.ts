@@ -1,5 +1,5 @@
 import { Access } from './access'
-import { contentPolicy, safeHeaders } from './headers'
+import { contentPolicy, enginePolicy, safeHeaders } from './headers'
 import { allowedHosts, strangeness } from './hosts'
 import { refusal } from './refusals'
 import { dataDirectory } from '../database/store'
@@ -19,7 +19,8 @@ const open = new Set(['/api/health', '/api/session'])
 
 /** The first to see a request, whatever it is for. */
 export const gate = defineEventHandler((event) => {
-  setResponseHeaders(event, { ...safeHeaders, 'content-security-policy': contentPolicy() })
+  const policy = event.path.startsWith('/_nuxt/') && event.path.includes('engine.worker') ? enginePolicy() : contentPolicy()
+  setResponseHeaders(event, { ...safeHeaders, 'content-security-policy': policy })
   const strange = strangeness(
     {
       method: event.method,

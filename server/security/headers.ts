@@ -17,6 +17,11 @@ export function contentPolicy(scripts: string[] = []): string {
   ].join('; ')
 }
 
+/** The same of the engine's thread, which may compile the solver that comes with it, and nothing else. */
+export function enginePolicy(): string {
+  return contentPolicy(["'wasm-unsafe-eval'"])
+}
+
 /** Headers of every answer, files too. */
 export const safeHeaders = {
   'x-content-type-options': 'nosniff',

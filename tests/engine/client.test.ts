@@ -3,10 +3,14 @@ import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
 import { afterEach, describe, expect, it } from 'vitest'
 import { Analyst } from '../../app/engine/analyst'
 import { EngineClient, EngineEnded } from '../../app/engine/client'
+import type { Answer, Explained } from '../../app/engine/engine'
 import { Questions } from '../../app/engine/questions'
+import { compareScores, forcePlace, gapOf, layOut, solveProblem } from '#core/allocation'
 import { analyse } from '#core/engine'
-import { defaultLayers } from '#core/harness'
-import { allocated, demo } from '../helpers/plans'
+import { defaultLayers, drawHarness, drawingFigures, wiresOf, type HarnessDrawing } from '#core/harness'
+import { resolvePlan, type Plan } from '#core/plan'
+import { drawnPlan } from '../helpers/drawn-plan'
+import { allocated, demo, library } from '../helpers/plans'
 
 const workers: Worker[] = []
 let started = 0
@@ -29,15 +33,17 @@ const plan = allocated('culvert-scout')
 describe('an engine on a thread of its own', () => {
   it('answers what the engine answers here', async () => {
     const client = new EngineClient(thread)
-    const { analysis } = await client.ask((engine) => engine.settle(plan))
+    const { analysis } = await client.ask((engine) => engine.remote.settle(engine.pack(plan)))
     expect(analysis.findings).toEqual(JSON.parse(JSON.stringify(analyse(plan).findings)))
     client.end()
   })
 
   it('rejects every question that is under way when it is ended, and starts anew with the next', async () => {
     const client = new EngineClient(thread)
-    await client.ask((engine) => engine.settle(plan))
-    const under = [demo('spillway-hex'), plan, plan].map((asked) => client.ask((engine) => engine.settle(asked)))
+    await client.ask((engine) => engine.remote.settle(engine.pack(plan)))
+    const under = [demo('spillway-hex'), plan, plan].map((asked) =>
+      client.ask((engine) => engine.remote.settle(engine.pack(asked))),
+    )
     const outcomes = Promise.allSettled(under)
     client.end()
     expect((await outcomes).map((outcome) => outcome.status === 'rejected' && outcome.reason instanceof EngineEnded)).toEqual([
@@ -45,7 +51,7 @@ describe('an engine on a thread of its own', () => {
       true,
       true,
     ])
-    await expect(client.ask((engine) => engine.settle(plan))).resolves.toHaveProperty('analysis')
+    await expect(client.ask((engine) => engine.remote.settle(engine.pack(plan)))).resolves.toHaveProperty('analysis')
     expect(started).toBe(2)
     client.end()
   })
@@ -74,4 +80,88 @@ describe('an engine on a thread of its own', () => {
     expect(started).toBe(2)
     analyst.end()
   })
+
+  it('sends definitions and cells of the grid once, and what comes back is whole', async () => {
+    const client = new EngineClient(thread)
+    const sizes: number[] = []
+    const ask = (asked: Plan) =>
+      client.ask(async (engine) => {
+        const parcel = engine.pack(asked)
+        const back = await engine.remote.settle(parcel)
+        sizes.push(JSON.stringify(parcel).length + JSON.stringify(back).length)
+        return engine.unpack(back)
+      })
+    for (const note of ['', 'first', 'second']) {
+      const edited = { ...plan, note }
+      const { analysis } = await ask(edited)
+      expect(analysis.grid).toEqual(JSON.parse(JSON.stringify(analyse(edited).grid)))
+    }
+    expect(sizes[1]!).toBeLessThan(sizes[0]! / 2)
+    expect(sizes[2]!).toBeLessThan(sizes[0]! / 2)
+    client.end()
+    const anew = await ask(plan)
+    expect(anew.analysis.grid).toEqual(JSON.parse(JSON.stringify(analyse(plan).grid)))
+    client.end()
+  })
+
+  it('gives the best so far at once, with how far it may be off, and then what is proven', async () => {
+    const analyst = new Analyst(new EngineClient(thread))
+    const large = drawnPlan(3, 45, library.boards['morrow-h9']!)
+    let first: Answer | undefined
+    const answer = await analyst.settle(large, (meanwhile) => (first = meanwhile))
+    expect(answer!.analysis.proposal.proven).toBe(true)
+    expect(first!.analysis.proposal.proven).toBe(false)
+    expect(gapOf(first!.analysis.proposal)).toMatch(/^(at most|as much as can be)/)
+    expect(compareScores(answer!.analysis.proposal.score, first!.analysis.proposal.score)).toBeLessThanOrEqual(0)
+    analyst.end()
+  }, 60_000)
+
+  it('explains the grid in batches, tells only what has changed, and leaves off when asked anew', async () => {
+    const questions = new Questions(new EngineClient(thread))
+    const keys = analyse(plan).grid.map(({ key }) => key)
+    const explain = async (asked: Plan) => {
+      const told: Explained = { done: [], changed: {} }
+      await questions.explain(asked, keys, ({ done, changed }) => {
+        told.done.push(...done)
+        Object.assign(told.changed, changed)
+      })
+      return told
+    }
+    const first = await explain(plan)
+    expect(first.done).toEqual(keys)
+    const problem = layOut(resolvePlan(plan))
+    const base = solveProblem(problem, plan)
+    for (const { key, verdicts } of problem.wants) {
+      const cells = verdicts.map(({ place }) => forcePlace(problem, plan, base, key, place))
+      expect(first.changed[key]!.map(({ worse, possible }) => ({ worse, possible }))).toEqual(
+        cells.map(({ worse, possible }) => ({ worse, possible })),
+      )
+    }
+    const again = await explain({ ...plan, note: 'nothing of it matters' })
+    expect(again.done).toEqual(keys)
+    expect(Object.keys(again.changed)).toEqual([])
+    const [overtaken, last] = await Promise.all([explain({ ...plan, note: 'a' }), explain({ ...plan, note: 'b' })])
+    expect(last.done).toEqual(keys)
+    expect(overtaken.done.length).toBeLessThanOrEqual(keys.length)
+    questions.stop()
+  }, 60_000)
+
+  it('draws at once in the arrangement there was, then betters it; never for the worse', async () => {
+    const questions = new Questions(new EngineClient(thread))
+    const hex = allocated('spillway-hex')
+    const cost = ({ wires }: HarnessDrawing) => drawingFigures({ wires }).crossings
+    const first = (await questions.draw(hex, defaultLayers))!
+    let better: HarnessDrawing | undefined
+    await questions.improve((drawing) => (better = drawing))
+    expect(cost(better!)).toBeLessThan(cost(first))
+    expect(cost(better!)).toBeLessThanOrEqual(cost(drawHarness(resolvePlan(hex), wiresOf(resolvePlan(hex)), defaultLayers)))
+    const again = (await questions.draw({ ...hex, note: 'x' }, defaultLayers, better!.arrangement))!
+    expect(again.wires).toEqual(better!.wires)
+    let told = 0
+    const overtaken = questions.improve(() => (told += 1))
+    await questions.draw({ ...hex, note: 'y' }, defaultLayers, better!.arrangement)
+    await overtaken
+    expect(told).toBe(0)
+    questions.stop()
+  }, 60_000)
 })

@@ -5,6 +5,6 @@ import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
 import { register } from 'tsx/esm/api'
 
 register()
-const { engine } = await import('../../app/engine/engine.ts')
-expose(engine, nodeEndpoint(parentPort))
+const { createEngine } = await import('../../app/engine/engine.ts')
+expose(createEngine(), nodeEndpoint(parentPort))
 parentPort.postMessage('ready')

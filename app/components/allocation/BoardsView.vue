@@ -13,14 +13,18 @@ const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
-const questions = useQuestions()
+/** As many threads as there are cores to spare, two at most. */
+const threads = Array.from({ length: Math.min(2, navigator.hardwareConcurrency || 1) }, () => useQuestions())
 const fits = shallowRef<BoardFit[]>([])
 const total = ref(0)
 const running = ref(false)
 const chosen = shallowRef<BoardFit>()
 
+let asked = 0
+
 async function compare() {
-  questions.stop()
+  stop()
+  const question = asked
   fits.value = []
   chosen.value = undefined
   running.value = true
@@ -28,14 +32,22 @@ async function compare() {
   const boards = Object.values(library?.boards ?? {})
   total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)
   try {
-    await questions.boards(plan.value, boards, (fit) => (fits.value = [...fits.value, fit]))
+    await Promise.all(
+      threads.map((thread, at) => {
+        const share = boards.filter((_, place) => place % threads.length === at)
+        return thread.boards(plan.value, share, (more) => {
+          if (question === asked) fits.value = [...fits.value, ...more]
+        })
+      }),
+    )
   } finally {
-    running.value = false
+    if (question === asked) running.value = false
   }
 }
 
 function stop() {
-  questions.stop()
+  asked += 1
+  for (const thread of threads) thread.stop()
   running.value = false
 }
 onMounted(compare)

@@ -33,17 +33,21 @@ const columns = computed(() => {
 })
 const cellAt = (row: FitRow, place: Place) => row.cells.find((cell) => cell.place === place)
 
-/** What would have to move for each cell, filled in as it is worked out, the rows on screen first. */
+/** What would have to move for each cell: what was known last stays until it is worked out anew, the rows on screen first. */
 const explained = shallowRef<Record<string, Forced[]>>({})
+let upToDate = new Set<string>()
 watch(
   () => [build.analysis, shown.value] as const,
   async ([analysis], before) => {
     if (!analysis) return
-    if (analysis !== before?.[0]) explained.value = {}
-    questions.stop()
+    if (analysis !== before?.[0]) upToDate = new Set()
+    const done = upToDate
     const wanted = [...rows.value, ...analysis.grid].map((row) => row.key)
-    const keys = [...new Set(wanted)].filter((key) => !explained.value[key])
-    await questions.explain(plan.value, keys, (key, forced) => (explained.value = { ...explained.value, [key]: forced }))
+    const keys = [...new Set(wanted)].filter((key) => !done.has(key))
+    await questions.explain(plan.value, keys, (told) => {
+      for (const key of told.done) done.add(key)
+      if (Object.keys(told.changed).length) explained.value = { ...explained.value, ...told.changed }
+    })
   },
   { immediate: true },
 )

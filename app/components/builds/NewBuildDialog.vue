@@ -8,7 +8,7 @@ const name = ref('')
 const board = ref<string>()
 const problem = ref('')
 
-watch(open, (now) => now && void catalogue.load())
+watch(open, (now) => now && void catalogue.load(), { immediate: true })
 const boards = computed(() =>
   Object.values(catalogue.library?.boards ?? {}).map(({ id, name: title, summary }) => ({
     value: id,

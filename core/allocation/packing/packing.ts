@@ -66,9 +66,18 @@ export interface SearchLimits {
   allowed?: (item: number, option: number) => boolean
   /** Option of each item to start from where it is open; −1 for none. */
   start?: number[]
-  /**
-   * An optimum under other permissions, and the items for which they differ: the rest is taken over where
-   * nothing joins them. Where the permissions are only fewer, nothing can cost less than it.
-   */
-  known?: { choice: number[]; differs: Set<number>; onlyFewer: boolean }
+  known?: KnownOptimum
+}
+
+/** An optimum under other permissions: what nothing joins to the items for which they differ is taken over from it. */
+export interface KnownOptimum {
+  choice: number[]
+  /** Options each item might use then. */
+  allowed: (item: number, option: number) => boolean
+  /** Items for which permissions differ. */
+  differs: Set<number>
+  /** They are only fewer, so that nothing can cost less than the optimum. */
+  onlyFewer: boolean
+  /** Open options of each group under the permissions of the optimum, filled in as they are worked out. */
+  opened: Map<number[], Uint32Array>
 }

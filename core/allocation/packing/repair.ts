@@ -8,20 +8,72 @@ const mostEvicted = 3
  * Improves a choice: an item takes a cheaper option, whoever stands in its way takes the
  * cheapest that is left to it; kept when all of it together costs less. Ends when no item
  * can better the choice in this way.
- * @param choice an option of each item, which break nothing together
+ * @param items those that look for a better option
+ * @param choice an option of each item of a group, which break nothing together
  * @param open options that may be used
- * @returns the improved choice, in the order of the items
+ * @returns the improved choice
  */
 export function improve(compiled: Compiled, items: number[], choice: number[], open: Bits, stopped: () => boolean): number[] {
   const room = new Room(compiled, choice)
   for (let improved = true; improved;) {
     improved = false
     for (const item of dearestFirst(compiled, items, room)) {
-      if (stopped()) return items.map((one) => room.optionOf(one))
+      if (stopped()) return room.choice()
       if (takeBetter(compiled, room, item, open)) improved = true
     }
   }
-  return items.map((item) => room.optionOf(item))
+  return room.choice()
+}
+
+/** How many options are tried for an item that has to go elsewhere. */
+const mostTried = 6
+
+/**
+ * Makes a choice keep to what is open: items whose option is not take the open one that costs
+ * least together with what has to make room for it.
+ * @param choice an option of each item of a group, which break nothing together
+ * @param items those whose option may not be open
+ * @returns undefined when one of them finds nothing
+ */
+export function mend(compiled: Compiled, choice: number[], items: number[], open: Bits): number[] | undefined {
+  const room = new Room(compiled, choice)
+  for (const item of items) {
+    if (hasBit(open, room.optionOf(item))) continue
+    const tried = openOf(compiled, item, open)
+      .sort((a, b) => compiled.options[a]!.cost - compiled.options[b]!.cost)
+      .slice(0, mostTried)
+      .flatMap((option) => {
+        const undo = room.snapshot(item, room.inTheWayOf(option, item) ?? [])
+        const cost = moveTo(compiled, room, item, option, open)
+        room.restore(undo)
+        return cost === undefined ? [] : [{ option, cost }]
+      })
+    const best = tried.sort((a, b) => a.cost - b.cost)[0]
+    if (!best) return undefined
+    moveTo(compiled, room, item, best.option, open)
+  }
+  return room.choice()
+}
+
+/** Puts an item on an option, whoever is in its way elsewhere; what that costs, or undefined when it cannot be. */
+function moveTo(compiled: Compiled, room: Room, item: number, option: number, open: Bits): number | undefined {
+  const { options } = compiled
+  const evicted = room.inTheWayOf(option, item)
+  if (!evicted) return undefined
+  let cost = options[option]!.cost
+  for (const other of evicted) {
+    cost -= options[room.optionOf(other)]!.cost
+    room.leave(other)
+  }
+  room.leave(item)
+  room.take(option)
+  for (const other of evicted) {
+    const next = cheapestFree(compiled, room, other, open)
+    if (next === undefined) return undefined
+    cost += options[next]!.cost
+    room.take(next)
+  }
+  return cost
 }
 
 function dearestFirst({ options }: Compiled, items: number[], room: Room): number[] {
@@ -37,22 +89,10 @@ function takeBetter(compiled: Compiled, room: Room, item: number, open: Bits): b
   for (const option of cheaper) {
     const evicted = room.inTheWayOf(option, item)
     if (!evicted || evicted.length > mostEvicted) continue
-    const undo = [item, ...evicted].map((one) => [one, room.optionOf(one)] as const)
-    for (const [one] of undo) room.leave(one)
-    room.take(option)
-    let gained = options[before]!.cost - options[option]!.cost
-    for (const other of evicted) {
-      const next = cheapestFree(compiled, room, other, open)
-      if (next === undefined) {
-        gained = -1
-        break
-      }
-      gained += options[undo.find(([one]) => one === other)![1]]!.cost - options[next]!.cost
-      room.take(next)
-    }
-    if (gained > 0) return true
-    for (const [one] of undo) room.leave(one)
-    for (const [, old] of undo) room.take(old)
+    const undo = room.snapshot(item, evicted)
+    const cost = moveTo(compiled, room, item, option, open)
+    if (cost !== undefined && cost < options[before]!.cost) return true
+    room.restore(undo)
   }
   return false
 }
@@ -84,6 +124,20 @@ class Room {
   ) {
     this.load = new Float64Array(compiled.packing.capacities.length)
     for (const option of choice) this.take(option)
+  }
+
+  /** Options of some items, to go back to. */
+  snapshot(item: number, others: number[]): [item: number, option: number][] {
+    return [item, ...others].map((one) => [one, this.chosen.get(one)!])
+  }
+
+  restore(before: [item: number, option: number][]): void {
+    for (const [item] of before) this.leave(item)
+    for (const [, option] of before) this.take(option)
+  }
+
+  choice(): number[] {
+    return [...this.chosen.values()]
   }
 
   optionOf(item: number): number {

@@ -2,10 +2,10 @@ import { forbidden } from './assignment'
 import { dropAll, dropBit, hasBit, emptyBits, addBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
 import { closeBeaten, costOfGroup, prepare } from './group'
-import type { SearchLimits } from './packing'
+import type { KnownOptimum, SearchLimits } from './packing'
 import type { ProgramSolver } from './program-solver'
 import { finishByProgram } from './second'
-import { improve } from './repair'
+import { improve, mend } from './repair'
 import type { Relaxation, Relaxed, Undecided } from './relaxation'
 
 /** Items looked at, over all nodes of a group, after which another solver is asked where there is one; fewer where only capacities are shared. */
@@ -86,7 +86,7 @@ export class Search {
 
   /** Searches, in turn with another solver where there is one: each is quick where the other is not. */
   solve(): void {
-    this.startFrom(this.limits.start ?? this.limits.known?.choice)
+    this.startFrom(this.limits)
     if (this.best && this.bestCost <= this.floor) return
     this.search()
     const { solver } = this.limits
@@ -101,11 +101,17 @@ export class Search {
   }
 
   /** Takes over a choice made before as far as it goes, and mends the rest. */
-  private startFrom(start: number[] | undefined): void {
-    if (!start || this.group.length === 1) return
+  private startFrom({ start, known }: SearchLimits): void {
+    if (this.group.length === 1) return
     const { first } = this.compiled
-    const preferred = this.group.filter((item) => start[item]! >= 0).map((item) => first[item]! + start[item]!)
-    if (preferred.length) this.seek(this.root(), preferred)
+    const optionsIn = (choice: number[]) =>
+      this.group.filter((item) => choice[item]! >= 0).map((item) => first[item]! + choice[item]!)
+    const root = this.root()
+    if (known) {
+      const before = optionsIn(known.choice)
+      const differing = this.group.filter((item) => known.differs.has(item))
+      this.improveFrom(root, mend(this.compiled, before, differing, root.open), before)
+    } else if (start?.some((option) => option >= 0)) this.seek(root, optionsIn(start))
   }
 
   /** Searches longer than before. */
@@ -122,7 +128,24 @@ export class Search {
   private seek(root: Node, preferred: number[]): void {
     const before = this.bestCost
     this.tryAnything(root, preferred)
-    if (this.bestCost < before) this.improveBest()
+    if (this.bestCost < before) this.improveFrom(root, this.best)
+  }
+
+  /** Takes a choice as the best so far, bettered where those that are not where they were can better it. */
+  private improveFrom(root: Node, choice: number[] | undefined, before: number[] = []): void {
+    if (!choice) return
+    this.takeIfBetter(choice)
+    if (this.bestCost <= this.floor) return
+    const kept = new Set(before)
+    const moved = choice.filter((option) => !kept.has(option)).map((option) => this.compiled.itemOf[option]!)
+    this.takeIfBetter(improve(this.compiled, moved, choice, root.open, this.isStopped))
+  }
+
+  private takeIfBetter(choice: number[]): void {
+    const cost = choice.reduce((sum, option) => sum + this.compiled.options[option]!.cost, 0)
+    if (cost >= this.bestCost) return
+    this.best = choice
+    this.bestCost = cost
   }
 
   private search(): void {
@@ -132,17 +155,30 @@ export class Search {
   }
 
   private root(): Node {
-    const { compiled, limits } = this
-    const open = emptyBits(compiled.options.length)
-    for (const item of this.group) {
-      for (const option of this.optionsOf(item)) {
-        if (!limits.allowed || limits.allowed(item, option - compiled.first[item]!)) addBit(open, option)
-      }
-      if (this.loadsOnly) closeBeaten(compiled, open, this.optionsOf(item))
-    }
-    const left = Float64Array.from(compiled.packing.capacities)
+    const { known, allowed } = this.limits
+    const open = known ? this.openedBefore(known).slice() : emptyBits(this.compiled.options.length)
+    for (const item of this.group) if (!known || known.differs.has(item)) this.openItem(open, item, allowed)
+    const left = Float64Array.from(this.compiled.packing.capacities)
     const prices = this.rootPrices ?? this.relaxation.noPrices()
     return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices }
+  }
+
+  private openItem(open: Bits, item: number, allowed: SearchLimits['allowed']): void {
+    const { first } = this.compiled
+    for (const option of this.optionsOf(item)) {
+      if (!allowed || allowed(item, option - first[item]!)) addBit(open, option)
+      else dropBit(open, option)
+    }
+    if (this.loadsOnly) closeBeaten(this.compiled, open, this.optionsOf(item))
+  }
+
+  private openedBefore({ opened, allowed }: KnownOptimum): Bits {
+    const before = opened.get(this.group)
+    if (before) return before
+    const open = emptyBits(this.compiled.options.length)
+    for (const item of this.group) this.openItem(open, item, allowed)
+    opened.set(this.group, open)
+    return open
   }
 
   /** Has another solver finish what was not searched to the end. */
@@ -314,8 +350,8 @@ export class Search {
       if (!relaxed) return undefined
       const sound = !this.troubleIn(node, relaxed.chosen)
       if (sound) this.keep(node, relaxed.chosen)
-      else if (this.nodes === 1 && turn === 0) this.seek(node, relaxed.chosen)
-      else if (this.nodes === 1 && turn % 8 === 0) this.tryAnything(node, relaxed.chosen)
+      else if (this.nodes === 1 && turn === 0 && !this.best) this.seek(node, relaxed.chosen)
+      else if (this.nodes === 1 && turn % 8 === 0 && !this.limits.known) this.tryAnything(node, relaxed.chosen)
       if (this.whole(relaxed.bound) >= this.bestCost) return undefined
       this.closeHopeless(node, relaxed)
       if (!best || relaxed.bound > best.bound) {
@@ -343,20 +379,9 @@ export class Search {
     }
   }
 
-  private improveBest(): void {
-    const better = improve(this.compiled, this.group, this.best!, this.root().open, this.isStopped)
-    const cost = better.reduce((sum, option) => sum + this.compiled.options[option]!.cost, 0)
-    if (cost >= this.bestCost) return
-    this.best = better
-    this.bestCost = cost
-  }
-
   /** Keeps a complete choice when it is the best so far. */
   private keep(node: Node, chosen: number[]): void {
-    const cost = chosen.reduce((sum, option) => sum + this.compiled.options[option]!.cost, node.fixedCost)
-    if (cost >= this.bestCost) return
-    this.best = [...node.fixed, ...chosen]
-    this.bestCost = cost
+    this.takeIfBetter([...node.fixed, ...chosen])
   }
 
   /** What the relaxation got wrong: a shared setting in dispute before anything else, or an item in conflict. */

@@ -19,27 +19,49 @@ export interface Look {
  * An arrangement of low cost, by iterated local search: from each start devices
  * are moved within their column or across while that helps, those first whose
  * wires cross most; then again from the best with a few devices moved at random,
- * always by the same numbers; at last rows are exchanged and wires sent round the
- * other way.
+ * always by the same numbers, until that has not helped for a while; at last rows
+ * are exchanged and wires sent round the other way. Yields the best so far now and then.
  * @param look what an arrangement costs
  * @param groups devices that are wired to each other, moved across together
- * @param tries how many arrangements are looked at
+ * @param tries how many arrangements are looked at, at most
  */
-export function findArrangement(
+export function* searchArrangement(
   starts: Arrangement[],
   look: (arrangement: Arrangement) => Look,
   groups: string[][],
   tries: number,
-): Arrangement {
+): Generator<Look, Arrangement> {
   const descent = new Descent(look, tries)
   const movesOf = (from: Look) => moves(from, groups)
-  let best = starts.map((start) => descent.run(look(start), movesOf, tries / 4)).reduce(cheaper)
-  const random = xoroshiro128plus(1)
-  while (descent.left > tries / 4 && best.rows.size > 1) {
-    best = cheaper(best, descent.run(look(shaken(best.arrangement, random)), movesOf, tries / 4))
+  let best: Look | undefined
+  for (const start of starts) {
+    const found = yield* descent.run(look(start), movesOf, tries / 4)
+    best = best ? cheaper(best, found) : found
+    yield best
   }
-  return descent.run(best, refinements, 0).arrangement
+  const random = xoroshiro128plus(1)
+  for (let idle = 0; idle < mostIdle && descent.left > tries / 4 && best!.rows.size > 1;) {
+    const found: Look = yield* descent.run(look(shaken(best!.arrangement, random)), movesOf, tries / 4)
+    idle = found.cost < best!.cost ? 0 : idle + 1
+    best = cheaper(best!, found)
+    yield best
+  }
+  return (yield* descent.run(best!, refinements, 0)).arrangement
 }
+
+/** The same in one go. */
+export function findArrangement(...search: Parameters<typeof searchArrangement>): Arrangement {
+  const running = searchArrangement(...search)
+  for (;;) {
+    const { done, value } = running.next()
+    if (done) return value
+  }
+}
+
+/** Shakes that do not help after which the search is content. */
+const mostIdle = 12
+/** Arrangements that are looked at between two pauses. */
+const stride = 60
 
 const cheaper = (one: Look, other: Look): Look => (other.cost < one.cost ? other : one)
 
@@ -50,12 +72,13 @@ class Descent {
   ) {}
 
   /** Takes the first step that helps, again and again, until none does or only so many tries are left. */
-  run(start: Look, steps: (from: Look) => Iterable<Arrangement>, until: number): Look {
+  *run(start: Look, steps: (from: Look) => Iterable<Arrangement>, until: number): Generator<Look, Look> {
     let best = start
     for (let better = true; better && this.left > until;) {
       better = false
       for (const next of steps(best)) {
         if (this.left-- <= until) break
+        if (this.left % stride === 0) yield best
         const now = this.look(next)
         if (now.cost >= best.cost) continue
         best = now

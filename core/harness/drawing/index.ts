@@ -1,7 +1,7 @@
 import type { Plan, ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
 import { alignColumn, heightOfBend, placesOf, type Places } from './align'
-import { findArrangement, type Look } from './arrangement'
+import { findArrangement, searchArrangement, type Look } from './arrangement'
 import { boardShape } from './board'
 import { blocksOf, columnHeight, drawBox, groupsOf, placeColumns, sortRows, type Block, type Row } from './blocks'
 import { findEscapes } from './escapes'
@@ -19,7 +19,17 @@ import {
 import { Router } from './route'
 
 export { defaultLayers } from './model'
-export type { DrawnBoard, DrawnBox, DrawnPad, DrawnTerminal, DrawnWire, HarnessDrawing, Layers, Point } from './model'
+export type {
+  Arrangement,
+  DrawnBoard,
+  DrawnBox,
+  DrawnPad,
+  DrawnTerminal,
+  DrawnWire,
+  HarnessDrawing,
+  Layers,
+  Point,
+} from './model'
 export { labelSide } from './board'
 export { straightHeights } from './snap'
 export { drawingFigures } from './figures'
@@ -69,13 +79,39 @@ export class Sheet {
 
   /** An arrangement with few crossings and bends. */
   arrange(): Arrangement {
-    const groups = groupsOf(this.blocks, this.lines).map((group) => group.map(({ id }) => id))
-    const starts = orders.map((order): Arrangement => {
+    return findArrangement(...this.searchFrom())
+  }
+
+  /**
+   * The same in small steps, each of which gives the best so far.
+   * @param last an arrangement to start from as well
+   */
+  arranging(last?: Arrangement): Generator<Look, Arrangement> {
+    return searchArrangement(...this.searchFrom(last))
+  }
+
+  /** Where devices stand before any looking for better. */
+  startingArrangement(): Arrangement {
+    return this.starts()[0]!
+  }
+
+  /** What an arrangement counts for; less is better. */
+  costOf(arrangement: Arrangement): number {
+    return this.look(arrangement).cost
+  }
+
+  private starts(): Arrangement[] {
+    return orders.map((order): Arrangement => {
       const { left, right } = placeColumns(this.resolved, this.blocks, this.fitted, this.layers, this.shape.height, order)
       return { left: left.map(({ id }) => id), right: right.map(({ id }) => id) }
     })
+  }
+
+  private searchFrom(last?: Arrangement): Parameters<typeof searchArrangement> {
+    const groups = groupsOf(this.blocks, this.lines).map((group) => group.map(({ id }) => id))
+    const starts = last ? [last, ...this.starts()] : this.starts()
     const tries = Math.round(triesPerSheet / Math.max(1, this.lines.length))
-    return findArrangement(starts, (arrangement) => this.look(arrangement), groups, tries)
+    return [starts, (arrangement) => this.look(arrangement), groups, tries]
   }
 
   /** Wires on each other and crossings count most, then bends, then height. */
