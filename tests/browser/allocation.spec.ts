@@ -1,4 +1,6 @@
 import { expect } from '@playwright/test'
+import { drawnPlan } from '../helpers/drawn-plan'
+import { library } from '../helpers/plans'
 import { address, freshBuild, saved, test } from './helpers'
 
 const view = (page: import('@playwright/test').Page, name: string) =>
@@ -64,5 +66,16 @@ test('the fit-out is tried on every board and moved to one', async ({ page }) =>
   await expect(page.getByTestId('proposal')).toContainText('All')
   await view(page, 'Room left')
   await expect(page.getByTestId('room').getByRole('status')).toHaveText(/^(\d+) of \1 devices/)
+  await saved(page)
+})
+
+test('a plan of forty-five devices is proven best in the browser', async ({ page }) => {
+  const large = { ...drawnPlan(3, 45, library.boards['morrow-h9']!), name: 'Large' }
+  const response = await page.request.post(`${address}/api/builds`, { data: { file: JSON.stringify(large) } })
+  const { id } = (await response.json()) as { id: string }
+  await page.goto(`${address}/builds/${id}/allocation`)
+  await page.getByRole('button', { name: 'Allocate', exact: true }).click()
+  await expect(page.getByTestId('proposal')).toContainText('proven best', { timeout: 30_000 })
+  await expect(page.getByTestId('proposal')).toContainText('77 placed')
   await saved(page)
 })

@@ -1,4 +1,5 @@
 import { execFileSync } from 'node:child_process'
+import { readdirSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
 import { demo, allocated, library } from '../helpers/plans'
 import { applyEdit } from '#core/plan'
@@ -12,6 +13,7 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => removeServer(server))
 
+const engineFile = () => readdirSync('.output/public/_nuxt').find((name) => /^engine\.worker.*\.js$/.test(name))!
 const message = (text: string) => (JSON.parse(text) as { data: { message: string } }).data.message
 
 test('a server listens on this machine only, unless it is told otherwise and a passphrase is set', async () => {
@@ -78,6 +80,12 @@ test('every answer carries what keeps scripts, frames and guesses out, files and
       'cross-origin-opener-policy': 'same-origin',
     })
   }
+})
+
+test('only the thread of the engine may compile the solver that comes with it', async () => {
+  const { status, headers } = await ask(server, { path: `/_nuxt/${engineFile()}` })
+  expect(status).toBe(200)
+  expect(String(headers['content-security-policy'])).toContain("script-src 'self' 'wasm-unsafe-eval';")
 })
 
 test('every refusal is JSON with words; no address below /api is a page', async () => {

@@ -35,7 +35,7 @@ test('the commands and the fit grid work from the keyboard alone', async ({ page
   await grid.focus()
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: /^GNSS on Software port 2/ }).focus()
-  await expect(page.getByText(/is made in software, up to/)).toBeVisible()
+  await expect(page.getByRole('listitem').filter({ hasText: /is made in software, up to/ })).toBeVisible()
   await page.keyboard.press('ArrowLeft')
   await expect(page.getByRole('button', { name: /^GNSS on Software port 1/ })).toBeFocused()
   await page.keyboard.press('Enter')

@@ -42,15 +42,21 @@ export function mend(compiled: Compiled, choice: number[], items: number[], open
     const tried = openOf(compiled, item, open)
       .sort((a, b) => compiled.options[a]!.cost - compiled.options[b]!.cost)
       .slice(0, mostTried)
-      .flatMap((option) => {
-        const undo = room.snapshot(item, room.inTheWayOf(option, item) ?? [])
-        const cost = moveTo(compiled, room, item, option, open)
-        room.restore(undo)
-        return cost === undefined ? [] : [{ option, cost }]
-      })
-    const best = tried.sort((a, b) => a.cost - b.cost)[0]
+    let best: { option: number; cost: number } | undefined
+    let at = -1
+    for (const [place, option] of tried.entries()) {
+      if (best && compiled.options[option]!.cost >= best.cost) break
+      const undo = room.snapshot(item, room.inTheWayOf(option, item) ?? [])
+      const cost = moveTo(compiled, room, item, option, open)
+      if (cost !== undefined && (!best || cost < best.cost)) [best, at] = [{ option, cost }, place]
+      const next = tried[place + 1]
+      // What is left cannot be cheaper: it stays as it is now.
+      if (at === place && (next === undefined || compiled.options[next]!.cost >= best!.cost)) break
+      room.restore(undo)
+      at = -1
+    }
     if (!best) return undefined
-    moveTo(compiled, room, item, best.option, open)
+    if (at < 0) moveTo(compiled, room, item, best.option, open)
   }
   return room.choice()
 }
