@@ -3,7 +3,10 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it, vi } from 'vitest'
+import { analyse } from '#core/engine'
+import { applyEdit, newPlan } from '#core/plan'
 import { parsePlan } from '#core/schema'
+import { add, library } from '../tests/helpers/plans'
 import { runProgram } from './program'
 
 const folder = mkdtempSync(join(tmpdir(), 'ypodoma-cli-'))
@@ -50,6 +53,14 @@ describe('command line', () => {
     expect(wires.status).toBe(0)
     expect(wires.stdout.split('\r\n')[0]).toMatch(/^id,from,/)
     expect(wires.stdout).toContain('Corran 7,RX1')
+  })
+  it('ends with 1 when a must has no place, also where nothing at all could be placed', async () => {
+    const plan = applyEdit(newPlan('Nothing', library.boards['corran-7']!), add('merlow-n5', 'gnss'))
+    const { grid } = analyse(plan)
+    const bans = Object.fromEntries(grid.map(({ key, cells }) => [key, cells.map(({ place }) => place)]))
+    const { status, stdout } = await ypodoma('analyse', file('nothing.json', JSON.stringify({ ...plan, bans })))
+    expect(stdout).toContain('no place')
+    expect(status).toBe(1)
   })
   it('ends with 2 and names file and place when the input cannot be used', async () => {
     expect(await ypodoma('analyse', '/nowhere.json')).toMatchObject({

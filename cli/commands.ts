@@ -35,7 +35,8 @@ export async function analyseCommand(file: string, { json }: { json?: boolean })
       JSON.stringify({ assignment: plan.assignment, supplies: plan.supplies, proposal, findings, rails, grid, wires }, null, 2),
     )
   else printAnalysis(plan, analysis)
-  process.exitCode = findings.some(({ severity }) => severity === 'stop' || severity === 'fix') ? 1 : 0
+  const grave = findings.some(({ severity }) => severity === 'stop' || severity === 'fix')
+  process.exitCode = grave || proposal.score.unmetMusts ? 1 : 0
 }
 
 function printAnalysis(plan: Plan, { proposal, findings }: Analysis): void {
