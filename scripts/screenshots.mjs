@@ -61,7 +61,7 @@ await shot('allocation-boards')
 await page.getByRole('link', { name: /Fit-out/ }).click()
 await shot('fit-out')
 await page.getByRole('link', { name: /Harness/ }).click()
-await page.getByTestId('harness').waitFor()
+await page.locator('[data-testid=harness][aria-busy=false]').waitFor()
 await shot('harness')
 for (const name of ['Airframe', 'Power', 'Making']) {
   await page.getByLabel('Views of the harness').getByRole('button', { name, exact: true }).click()

@@ -13,6 +13,8 @@ export function useHarnessDrawing() {
   const questions = useQuestions()
   const layers = ref<Layers>({ ...defaultLayers })
   const drawing = shallowRef<HarnessDrawing>()
+  /** A better arrangement is being looked for; the last drawing stays meanwhile. */
+  const improving = ref(false)
   let asked = 0
   /** What stays the same while a device is dragged. */
   let sheet: { of: Analysis; layers: Layers; drawn: Sheet } | undefined
@@ -25,9 +27,11 @@ export function useHarnessDrawing() {
       const answer = await questions.draw(plan.value, layers.value, drawing.value?.arrangement)
       if (!answer || question !== asked) return
       drawing.value = answer
+      improving.value = true
       await questions.improve((better) => {
         if (question === asked) drawing.value = better
       })
+      if (question === asked) improving.value = false
     },
     { immediate: true, deep: true },
   )
@@ -37,6 +41,7 @@ export function useHarnessDrawing() {
     const { analysis } = build
     if (!drawing.value || !analysis) return
     asked += 1
+    improving.value = false
     if (sheet?.of !== analysis || sheet.layers !== layers.value) {
       const resolved = resolvePlan(plan.value)
       sheet = { of: analysis, layers: layers.value, drawn: new Sheet(resolved, wiresOf(resolved), plain(layers.value)) }
@@ -44,5 +49,5 @@ export function useHarnessDrawing() {
     drawing.value = sheet.drawn.draw(drawing.value.arrangement, { ...plan.value.layout, [device]: at })
   }
 
-  return { layers, drawing, drag }
+  return { layers, drawing, improving, drag }
 }

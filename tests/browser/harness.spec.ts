@@ -6,11 +6,24 @@ import { accessibilityFaults, address, freshBuild, saved, test } from './helpers
 const view = (page: Page, name: string) =>
   page.getByLabel('Views of the harness').getByRole('button', { name, exact: true }).click()
 
+/** Waits until no better arrangement is looked for any more, and what is drawn stays where it is. */
+async function settled(page: Page) {
+  let before = ''
+  await expect(async () => {
+    await expect(page.getByTestId('harness')).toHaveAttribute('aria-busy', 'false')
+    const now = JSON.stringify(await page.locator('[data-box="gnss"] rect').first().boundingBox())
+    const same = now === before
+    before = now
+    expect(same).toBe(true)
+  }).toPass({ intervals: [600] })
+}
+
 test('a device is dragged, the wires follow, the place is kept and can be undone', async ({ page }) => {
   const id = await freshBuild(page, 'spillway-hex', 'Drawing', true)
   await page.goto(`${address}/builds/${id}/harness`)
   const box = page.locator('[data-box="gnss"] rect')
   await expect(box).toBeVisible()
+  await settled(page)
   const wire = page.locator('[data-wire="gnss.tx"] polyline').first()
   const before = await wire.getAttribute('points')
   const at = (await box.boundingBox())!
@@ -20,10 +33,12 @@ test('a device is dragged, the wires follow, the place is kept and can be undone
   await expect(wire).not.toHaveAttribute('points', before!)
   await page.mouse.up()
   await saved(page)
+  await settled(page)
   const moved = (await box.boundingBox())!
   expect(moved.y - at.y).toBeGreaterThan(60)
   await page.reload()
   await expect(box).toBeVisible()
+  await settled(page)
   expect(Math.abs((await box.boundingBox())!.y - moved.y)).toBeLessThan(30)
   await page.getByRole('button', { name: 'Arrange anew' }).click()
   await expect(page.getByRole('button', { name: 'Arrange anew' })).toBeHidden()

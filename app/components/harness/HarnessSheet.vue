@@ -8,7 +8,7 @@ import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
-const { drawing } = defineProps<{ drawing: HarnessDrawing }>()
+const { drawing, improving } = defineProps<{ drawing: HarnessDrawing; improving: boolean }>()
 const layers = defineModel<Layers>('layers', { required: true })
 const emit = defineEmits<{ drag: [device: string, at: { x: number; y: number }] }>()
 const build = useBuild()
@@ -90,6 +90,7 @@ function allBack() {
           {{ word }}</label
         >
       </span>
+      <span class="quiet looking" role="status">{{ improving ? 'Looking for fewer crossings' : '' }}</span>
       <v-btn v-if="moved" @click="allBack">Arrange anew</v-btn>
       <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Closer" @click="zoom(1.25)" />
       <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Farther" @click="zoom(0.8)" />
@@ -102,6 +103,7 @@ function allBack() {
       role="group"
       aria-label="Harness drawing. Plus and minus zoom, arrows move; Alt and arrows move the device in focus."
       data-testid="harness"
+      :aria-busy="improving"
       @wheel.prevent="onWheel"
       @pointerdown="onDown"
       @pointermove="onMove"
@@ -218,6 +220,11 @@ function allBack() {
   justify-content: flex-end;
   gap: var(--space-2);
   padding: var(--space-1) var(--space-4);
+}
+.looking {
+  order: -1;
+  margin-right: auto;
+  font-size: var(--text-small);
 }
 .layers {
   display: flex;

@@ -17,7 +17,7 @@ const notices = useNotices()
 const view = ref<keyof typeof views>('drawing')
 const name = computed(() => plan.value.name)
 const wires = computed(() => build.analysis?.wires ?? [])
-const { layers, drawing, drag } = useHarnessDrawing()
+const { layers, drawing, improving, drag } = useHarnessDrawing()
 
 function saveCsv() {
   download(`${name.value} wires.csv`, 'text/csv', wireListCsv(resolvePlan(plan.value), wires.value))
@@ -82,7 +82,7 @@ const print = () => window.print()
         </button>
       </nav>
       <template v-if="view === 'drawing'">
-        <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing @drag="drag" />
+        <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving @drag="drag" />
         <p v-else class="pa-6 quiet">Drawing it.</p>
         <WireTable :wires />
       </template>
