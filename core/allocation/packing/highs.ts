@@ -9,7 +9,7 @@ export async function loadSolver(): Promise<ProgramSolver> {
 
 /**
  * The solver HiGHS as a solver of our programs. Its arithmetic is floating: programs
- * are handed to it with whole numbers below 2^20 only, of which it can tell one apart.
+ * are handed to it in whole numbers so small that it can tell one apart.
  */
 function programSolver(highs: Highs): ProgramSolver {
   const { modelStatus } = highs.constants

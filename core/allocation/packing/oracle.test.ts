@@ -2,7 +2,8 @@ import { expect, it } from 'vitest'
 import { hardFamilies, hardPacking, type HardFamily } from '../../../tests/helpers/hard-packing'
 import { integerSolver } from '../../../tests/helpers/integer-program'
 import { randomPacking, type Size } from '../../../tests/helpers/random-packing'
-import { loadSolver, solvePacking, type Packing } from './index'
+import { loadSolver, solvePacking, type Packing, type ProgramSolver } from './index'
+import type { Program } from './program-solver'
 
 /** More of each, with times, are in `npm run bench`. */
 const sizes: [name: string, size: Size, count: number][] = [
@@ -54,3 +55,20 @@ it.each(Object.keys(hardFamilies) as HardFamily[])(
   (family) => compare(Array.from({ length: family === 'exclusions' ? 2 : 3 }, (_, seed) => hardPacking(family, 700 + seed))),
   240_000,
 )
+
+it.each([
+  ['that there is nothing', () => ({ bound: Infinity, proven: true })],
+  ['what breaks a rule', ({ most }: Program) => ({ values: most.map(() => 0).fill(1, 0, 1), bound: Infinity, proven: true })],
+] as [string, ProgramSolver][])('believes no solver that says %s, where a choice is known', (_, lie) => {
+  let asked = 0
+  const solver: ProgramSolver = (...program) => {
+    asked += 1
+    return lie(...program)
+  }
+  const packing = hardPacking('rails', 703)
+  const { proven, cost, choice } = solvePacking(packing, { solver, stopped: () => asked > 0 })
+  expect(asked).toBe(1)
+  expect(proven).toBe(false)
+  expect(holds(packing, choice!)).toBe(true)
+  expect(priced(packing, choice!)).toBe(cost)
+})

@@ -10,8 +10,10 @@ export interface Known {
   bound: number
 }
 
-/** Sums that a program is to tell apart stay below it. */
+/** Levels are taken together while the sums that a program has to tell apart stay below it. */
 const largestSum = 2 ** 20
+/** A level by itself whose sums may be larger than this is not handed to another solver. */
+const tooLarge = 2 ** 31
 
 /**
  * Finishes a group with another solver: level by level of the cost, so that no sum is too
@@ -34,19 +36,19 @@ export function finishByProgram(
   const { program, optionsOf, valuesOf, choiceOf } = programOf(compiled, items, usable)
   const held: ProgramRow[] = []
   let { best, bestCost, bound } = known
-  for (const { weight, above } of steps(compiled, items)) {
+  for (const { weight, above, most } of steps(compiled, items)) {
     const worth = optionsOf.map(([option]) => Math.floor((compiled.options[option!]!.cost % above) / weight))
     const upTo = (cost: number) => Math.floor(cost / weight)
     if (upTo(bound) < upTo(bestCost)) {
       const seconds = remaining()
-      if (seconds <= 0) return { best, bestCost, bound }
+      if (seconds <= 0 || most > tooLarge) return { best, bestCost, bound }
       const costs = program.most.map((_, column) => worth[column] ?? 0)
       const answer = solver({ ...program, costs, rows: [...program.rows, ...held] }, seconds, valuesOf(best))
       const choice = answer.values && choiceOf(answer.values)
-      if (choice && fits(compiled, choice)) {
-        const cost = priceOf(compiled, choice)
-        if (cost < bestCost) [best, bestCost] = [choice, cost]
-      }
+      // It was given a choice that breaks nothing: a solver that comes back without one proves nothing.
+      if (!choice || !fits(compiled, items, choice)) return { best, bestCost, bound }
+      const cost = priceOf(compiled, choice)
+      if (cost < bestCost) [best, bestCost] = [choice, cost]
       const sum = Math.floor((bestCost % above) / weight)
       const least = Math.min(sum, Math.ceil(answer.bound - 1e-4))
       bound = Math.max(bound, bestCost - (bestCost % above) + least * weight)
@@ -63,8 +65,15 @@ export function finishByProgram(
   return { best, bestCost, bound: bestCost }
 }
 
+/** Some levels together: what of a cost is below `above`, counted in `weight`, and the largest sum of it. */
+interface Step {
+  weight: number
+  above: number
+  most: number
+}
+
 /** Levels of a packing's cost, heaviest first, those taken together that stay small enough together. */
-function steps({ packing, options, optionsOfItem }: Compiled, items: number[]): { weight: number; above: number }[] {
+function steps({ packing, options, optionsOfItem }: Compiled, items: number[]): Step[] {
   const levels = packing.levels ?? [1]
   const most = (weight: number, above: number) =>
     items.reduce(
@@ -72,12 +81,13 @@ function steps({ packing, options, optionsOfItem }: Compiled, items: number[]): 
         sum + Math.max(...optionsOfItem[item]!.map((option) => Math.floor((options[option]!.cost % above) / weight))),
       0,
     )
-  const found: { weight: number; above: number }[] = []
+  const found: Step[] = []
   let above = Number.POSITIVE_INFINITY
   levels.forEach((weight, at) => {
     const next = levels[at + 1]
     if (next !== undefined && most(next, above) < largestSum) return
-    if (most(weight, above) > 0) found.push({ weight, above })
+    const sum = most(weight, above)
+    if (sum > 0) found.push({ weight, above, most: sum })
     above = weight
   })
   return found
@@ -87,8 +97,10 @@ function priceOf({ options }: Compiled, choice: number[]): number {
   return choice.reduce((sum, option) => sum + options[option]!.cost, 0)
 }
 
-/** Whether a choice breaks nothing. */
-function fits(compiled: Compiled, choice: number[]): boolean {
+/** Whether a choice has one option of each item, which break nothing together. */
+function fits(compiled: Compiled, items: number[], choice: number[]): boolean {
+  const chosen = new Set(choice.map((option) => compiled.itemOf[option]!))
+  if (choice.length !== items.length || chosen.size !== items.length) return false
   const load = new Map<number, number>()
   for (let one = 0; one < choice.length; one += 1) {
     for (let other = one + 1; other < choice.length; other += 1) {
