@@ -6,7 +6,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { analyse } from '#core/engine'
 import { applyEdit, newPlan } from '#core/plan'
 import { parsePlan } from '#core/schema'
-import { add, library } from '../tests/helpers/plans'
+import { add, demo, library } from '../tests/helpers/plans'
 import { runProgram } from './program'
 
 const folder = mkdtempSync(join(tmpdir(), 'ypodoma-cli-'))
@@ -45,11 +45,11 @@ describe('command line', () => {
     expect(findings.map(({ rule }) => rule)).toContain('FIT-01')
   })
   it('ends with 0 when nothing has to be mended', async () => {
-    const { stdout } = await ypodoma('demo-plan', 'spillway-hex')
-    const { status, stdout: text } = await ypodoma('analyse', file('hex.json', stdout))
+    const dimmed = JSON.stringify(demo('spillway-hex', { type: 'device.variant', device: 'ring', variant: 'fifth' }))
+    const { status, stdout: text } = await ypodoma('analyse', file('hex.json', dimmed))
     expect(status).toBe(0)
     expect(text).toContain('proven best')
-    const wires = await ypodoma('wires', file('hex.json', stdout), '--csv')
+    const wires = await ypodoma('wires', file('hex.json', dimmed), '--csv')
     expect(wires.status).toBe(0)
     expect(wires.stdout.split('\r\n')[0]).toMatch(/^id,from,/)
     expect(wires.stdout).toContain('Corran 7,RX1')
@@ -136,7 +136,7 @@ describe('command line', () => {
     const hex = file('hex4.json', (await ypodoma('demo-plan', 'spillway-hex')).stdout)
     const { status, stdout } = await ypodoma('power', hex, '--state', 'usb')
     expect(status).toBe(0)
-    expect(stdout).toMatch(/Battery: 19\.8 V to 25\.2 V/)
+    expect(stdout).toMatch(/Battery plug: 19\.8 V to 25\.2 V/)
     expect(stdout).toMatch(/dead \(usb\): .*Camera/)
     const json = JSON.parse((await ypodoma('power', hex, '--json')).stdout) as {
       dead: string[]

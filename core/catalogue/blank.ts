@@ -35,7 +35,7 @@ export function blankBoard(id: string, name: string): BoardDefinition {
 }
 
 function rail(given: Partial<BoardDefinition['rails'][string]> & { label: string; kind: 'battery' | 'switching'; limit: number }) {
-  return { dropout: 0, own: 0, efficiency: 1, liveFrom: ['battery' as const], filtered: false, ...given }
+  return { dropout: 0, own: 0, efficiency: 1, liveFrom: ['battery' as const], filtered: false, main: false, ...given }
 }
 
 /** A device to start from: supply, ground and one serial link. */

@@ -123,7 +123,7 @@ export interface Rail {
   kind: 'battery' | 'linear' | 'switching' | 'usb' | 'through'
   /** Output voltage; missing on a rail that follows its source. */
   volts?: Volts
-  /** The rail this one is made from; missing on battery and USB. */
+  /** The rail this one is made from; missing on USB and where the board is fed from outside. */
   source?: string
   input?: { min: Volts; max: Volts }
   dropout: Volts
@@ -135,6 +135,8 @@ export interface Rail {
   filtered: boolean
   /** Off until an output switches it on. */
   switchedBy?: string
+  /** Made to carry the current of motors: wide copper, thick pads. */
+  main: boolean
   /** Degrees of heating per watt, of a linear regulator on this board. */
   kelvinPerWatt?: number
 }

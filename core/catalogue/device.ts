@@ -43,6 +43,8 @@ export interface Terminal {
   /** Lowest voltage read as high, of an input. */
   minHigh?: Volts
   colour?: WireColour
+  /** Side of a part whose grounds are not joined inside, such as an overlay's logic and its video. */
+  side?: string
 }
 
 /** A supply input. One device may have several, of which some are alternatives. */
@@ -74,11 +76,28 @@ export interface PowerOutput {
   efficiency: number
   dropout: Volts
   filtered: boolean
+  /** Made to carry the current of motors. */
+  main: boolean
+}
+
+/** Motors that an ESC drives, all fed by its first supply. */
+export interface MotorDrive {
+  count: number
+  /** What it drives each motor with for as long as one likes, and for some seconds. */
+  continuous: Amps
+  peak: Amps
+}
+
+/** A lead that a part comes with. */
+export interface Lead {
+  length: Millimetres
+  gauge: number
 }
 
 export interface DeviceConnector {
   id: string
   type: string
+  lead?: Lead
   /** Terminals in contact order, from contact 1. */
   pins: string[]
 }
@@ -243,6 +262,7 @@ export interface Device {
   supplies: Supply[]
   outputs: PowerOutput[]
   connectors: DeviceConnector[]
+  motors?: MotorDrive
   needs: Need[]
   settings: DeviceSetting[]
   radios: Radio[]

@@ -28,7 +28,9 @@ export type {
   DeviceClass,
   DeviceDefinition,
   I2cNeed,
+  Lead,
   Message,
+  MotorDrive,
   Need,
   PowerOutput,
   PulseNeed,
@@ -48,6 +50,7 @@ export { boardContradictions, deviceContradictions } from './contradictions'
 export type { Contradiction } from './contradictions'
 export { protocolsOf } from './protocols-of'
 export { differencesBetween, listDifferences } from './differences'
+export { contactLimit } from './contacts'
 export { boardGaps, deviceGaps } from './gaps'
 export { blankBoard, blankDevice } from './blank'
 export { definitionSchemas, upgradeDefinition } from './upgrade'

@@ -77,6 +77,7 @@ function layOutDevice(definition: DeviceDefinition, variant: string): Device {
     supplies: withIds(merged.supplies),
     outputs: withIds(merged.outputs),
     connectors: withIds(merged.connectors),
+    motors: merged.motors,
     needs: withIds<Need>(merged.needs as Record<string, Omit<Need, 'id'>>),
     settings: withIds(merged.settings),
     radios: withIds(merged.radios),

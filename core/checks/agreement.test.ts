@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { shippedPlan } from '../../tests/helpers/random-plan'
 import { layOut, riskOf, solveProblem } from '../allocation'
 import { adopt } from '../engine'
-import { referTo, resolvePlan, type Place, type Placement, type Plan, type Subject } from '../plan'
+import { batteryPlace, boardId, referTo, resolvePlan, type Place, type Placement, type Plan, type Subject } from '../plan'
 import { clashesOf, isPossible, offersFor, placedNeeds, offersForSupply } from '../suitability'
 import { check, checkContext, type Finding } from './index'
 
@@ -73,10 +73,13 @@ describe('the allocator and the rules', () => {
     fc.assert(
       fc.property(shippedPlan(4), (plan) => {
         const resolved = resolvePlan(plan)
+        // Whatever can feed others is fed itself.
+        const givers = resolved.supplies.filter(({ fitted }) => fitted.id === boardId || fitted.device.outputs.length)
+        const fed = Object.fromEntries(givers.map(({ key }) => [key, batteryPlace]))
         for (const supply of resolved.supplies) {
           for (const { place, ways } of offersForSupply(resolved, supply)) {
             if (ways.some(isPossible)) continue
-            const findings = graveFindings({ ...plan, supplies: { ...plan.supplies, [supply.key]: place } })
+            const findings = graveFindings({ ...plan, supplies: { ...fed, ...plan.supplies, [supply.key]: place } })
             expect(about(findings, referTo('supply', supply.key)).length, `${supply.key} from ${place}`).toBeGreaterThan(0)
           }
         }

@@ -1,7 +1,7 @@
 import type { Device, Terminal } from '../catalogue'
-import { powerTree, wiresOf, type PowerTree, type Wire } from '../harness'
+import { Circuit, powerTree, wiresOf, type PowerTree, type Wire } from '../harness'
 import { serialLinks, type SerialLink } from '../links'
-import { referTo, type FittedDevice, type FittedNeed, type FittedSupply, type ResolvedPlan, type Subject } from '../plan'
+import { boardId, referTo, type FittedDevice, type FittedNeed, type FittedSupply, type ResolvedPlan, type Subject } from '../plan'
 import {
   clashesOf,
   placedNeeds,
@@ -20,6 +20,8 @@ export interface CheckContext {
   resolved: ResolvedPlan
   links: SerialLink[]
   wires: Wire[]
+  /** What the wires connect, as they are. */
+  circuit: Circuit
   sources: Source[]
   power: PowerTree
   /** Needs with a place and supplies with a source, each with what that place is to it. */
@@ -27,7 +29,7 @@ export interface CheckContext {
   fed: PlacedSupply[]
   /** Needs that take one thing in ways that do not go together. */
   clashes: Clash[]
-  /** Supply inputs with the source that feeds each, if any. */
+  /** Supply inputs with the source that the wires lead to each, if any. */
   feeds: { supply: FittedSupply; source?: Source }[]
   terminal: (device: string, id: string) => Terminal | undefined
   name: (device: string) => string
@@ -48,20 +50,23 @@ export interface Rule {
 /** Works out once what the rules share. */
 export function checkContext(resolved: ResolvedPlan, wires = wiresOf(resolved)): CheckContext {
   const sources = sourcesOf(resolved)
-  const terminals = new Map(resolved.devices.map((fitted) => [fitted.id, terminalMap(fitted.device)]))
+  const circuit = new Circuit(resolved, wires)
+  const feeds = circuit.feeds()
+  const terminals = new Map(resolved.parts.map((fitted) => [fitted.id, terminalMap(fitted.device)]))
   const placed = placedNeeds(resolved)
   return {
     resolved,
     links: serialLinks(resolved),
     wires,
+    circuit,
     sources,
-    power: powerTree(resolved, wires),
+    power: powerTree(resolved, wires, circuit),
     placed,
-    fed: placedSupplies(resolved),
+    fed: placedSupplies(resolved, feeds),
     clashes: clashesOf(placed),
     feeds: resolved.supplies.map((supply) => ({
       supply,
-      source: sources.find((source) => source.place === resolved.plan.supplies[supply.key]),
+      source: sources.find((source) => source.place === feeds[supply.key]),
     })),
     terminal: (device, id) => terminals.get(device)?.get(id),
     name: (device) => resolved.device(device)?.instance.name ?? device,
@@ -87,8 +92,9 @@ export function aboutPlaced({ need, placement }: Placed): Subject[] {
   return [...aboutNeed(need), placement.place]
 }
 
+/** Subjects of a supply: itself and its device; the board has no entry of its own. */
 export function aboutSupply({ key, fitted }: FittedSupply): Subject[] {
-  return [referTo('supply', key), referTo('device', fitted.id)]
+  return [referTo('supply', key), ...(fitted.id === boardId ? [] : [referTo('device', fitted.id)])]
 }
 
 export function nameOf(fitted: FittedDevice): string {

@@ -1,4 +1,4 @@
-import type { Wire } from '../harness'
+import type { Wire, WireEnd } from '../harness'
 import {
   placeLabel,
   referTo,
@@ -138,4 +138,16 @@ export function aboutWire({ id, from, to }: Wire): Subject[] {
 /** The fix that fits a wire which was left off. */
 export function fitWire({ id, number }: Wire): Fix {
   return { label: `Fit ${number}`, edit: { type: 'wire.set', wire: id, unset: ['omitted'] } }
+}
+
+/** The fix that lets a wire end where it belongs; none where it does. */
+export function wireBack({ resolved }: CheckContext, { id, number }: Wire): Fix[] {
+  if (resolved.plan.wires[id]?.end === undefined) return []
+  return [{ label: `Wire ${number} where it belongs`, edit: { type: 'wire.set', wire: id, unset: ['end'] } }]
+}
+
+/** A wire's end with its owner, in words. */
+export function endWords({ name }: CheckContext, { device, label, point }: WireEnd): string {
+  if (device !== undefined) return `${label} of ${name(device)}`
+  return label === point ? `pad ${label}` : `pad ${label} (${point})`
 }

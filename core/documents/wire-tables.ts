@@ -1,6 +1,6 @@
-import { batteryMass, type Wire, type WireEnd } from '../harness'
+import type { Wire, WireEnd } from '../harness'
 import type { ResolvedPlan } from '../plan'
-import { plain, wireColours } from '../units'
+import { batteryMass, plain, wireColours } from '../units'
 import { toCsv } from './csv'
 
 /** A table as it is shown, saved and printed. */

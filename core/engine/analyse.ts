@@ -72,7 +72,7 @@ function describe(plan: Plan) {
   return {
     findings: check(context),
     wires: context.wires,
-    power: powerSummary(context.power),
+    power: powerSummary(resolved, context.power),
     lanes: portLanes(context),
     rails: railLoads(context),
     links: Object.fromEntries(

@@ -1,9 +1,18 @@
 import type { Need } from '../catalogue'
 import { riskOf, type Candidate, type Reason, type Verdict, type Want } from '../allocation'
 import type { CheckContext } from '../checks'
-import { devicesAlive, onBench, powerStates, type PowerLeaf, type PowerNode, type PowerState, type PowerTree } from '../harness'
+import {
+  batteryUse,
+  devicesAlive,
+  powerStates,
+  type BatteryUse,
+  type PowerLeaf,
+  type PowerNode,
+  type PowerState,
+  type PowerTree,
+} from '../harness'
 import { linkLoad } from '../links'
-import { splitKey, type Place, type Placement } from '../plan'
+import { batteryPlace, splitKey, type MotorCurrents, type Place, type Placement, type ResolvedPlan } from '../plan'
 
 /** A serial port with what is docked on it. */
 export interface PortLane {
@@ -121,13 +130,14 @@ export interface PowerRow extends Omit<PowerNode, 'leaves'> {
 export interface PowerSummary {
   rows: PowerRow[]
   states: Record<PowerState, { alive: string[]; dead: string[] }>
-  /** What a bench supply in the battery's place has to give. */
-  input: { typical: number; peak: number }
+  /** What the battery, or a bench supply in its place, has to give, and how long it lasts. */
+  input: BatteryUse
+  motors: MotorCurrents
   unfed: string[]
 }
 
-/** The power tree as rows, each source after the one it is made from. */
-export function powerSummary(tree: PowerTree): PowerSummary {
+/** The power tree as rows, from the battery on, each source after the one it is made from. */
+export function powerSummary(resolved: ResolvedPlan, tree: PowerTree): PowerSummary {
   const rows: PowerRow[] = []
   const add = (node: PowerNode, depth: number): void => {
     if (rows.some(({ place }) => place === node.place)) return
@@ -146,12 +156,15 @@ export function powerSummary(tree: PowerTree): PowerSummary {
     rows.push({ ...rest, depth, fed })
     for (const child of tree.nodes) if (child.parent === node.place) add(child, depth + 1)
   }
-  for (const node of tree.nodes) if (node.parent === undefined) add(node, 0)
+  const roots = tree.nodes.filter(({ parent }) => parent === undefined)
+  const pack = roots.filter(({ place }) => place === batteryPlace)
+  for (const node of [...pack, ...roots]) add(node, 0)
   for (const node of tree.nodes) add(node, 0)
   return {
     rows,
     states: Object.fromEntries(powerStates.map((state) => [state, devicesAlive(tree, state)])) as PowerSummary['states'],
-    input: onBench(tree),
+    input: batteryUse(resolved, tree),
+    motors: resolved.motors,
     unfed: tree.unfed.map(({ key }) => key),
   }
 }

@@ -1,4 +1,4 @@
-import type { ResolvedPlan } from '../plan'
+import { batteryId, boardId, type ResolvedPlan } from '../plan'
 import type { Wire, WireKind } from './wires'
 
 /** A step of making the harness: what to look at first, and the wires that may then be soldered. */
@@ -12,41 +12,70 @@ export interface BuildStep {
 const kindOrder: WireKind[] = ['ground', 'supply', 'signal', 'video']
 
 /**
- * The order in which soldering is safe: the bare board is proven first, then what
- * makes supplies, then device after device, ground before supply before signals,
- * so that nothing is ever powered without its ground.
+ * The order in which soldering is safe: the bare board is proven first, then the way of the power
+ * from the battery on, then device after device, ground before supply before signals, so that
+ * nothing is ever powered without its ground; last the first time under power.
  */
 export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
   const fitted = wires.filter((wire) => !wire.omitted)
-  const ofDevice = (id: string) =>
-    fitted
-      .filter((wire) => wire.from.device === id)
-      .sort(
-        (a, b) =>
-          kindOrder.indexOf(a.kind) - kindOrder.indexOf(b.kind) || a.number.localeCompare(b.number, 'en', { numeric: true }),
-      )
-  const makers = resolved.devices.filter(({ device }) => device.outputs.length)
+  const feedsBoard = ({ id }: Wire) => id.startsWith(`${boardId}.`)
+  const inOrder = (some: Wire[]) =>
+    some.sort(
+      (a, b) =>
+        kindOrder.indexOf(a.kind) - kindOrder.indexOf(b.kind) || a.number.localeCompare(b.number, 'en', { numeric: true }),
+    )
+  const ofDevice = (id: string) => inOrder(fitted.filter((wire) => wire.from.device === id && !feedsBoard(wire)))
+  const makers = inFeedOrder(
+    resolved,
+    resolved.devices.filter(({ device }) => device.outputs.length),
+  )
   const others = resolved.devices.filter((fittedDevice) => !makers.includes(fittedDevice))
   const rails = resolved.board.rails
     .filter((rail) => rail.volts !== undefined && rail.kind !== 'usb')
     .map((rail) => `${rail.label} at its pad`)
+  const { min, max } = resolved.battery
   const bare: BuildStep = {
     title: 'The bare board',
-    check: `Before soldering: connect USB and see that it answers. Then feed ${resolved.battery.min} to ${resolved.battery.max} V from a bench supply limited to 300 mA, plus to battery pad, and measure ${rails.join(', ') || 'the battery pads'}.`,
+    check: `Before soldering: connect USB and see that it answers. Then feed ${min} to ${max} V from a bench supply limited to 300 mA, plus to battery pad, and measure ${rails.join(', ') || 'the battery pads'}.`,
     wires: [],
   }
+  const feed: BuildStep = {
+    title: 'Supply of the board',
+    check:
+      'Measure from the supply pad to ground: no short. Feed it by the battery lead from a bench supply limited to 300 mA and measure the pads again: right voltage, plus at plus.',
+    wires: inOrder(fitted.filter(feedsBoard)),
+  }
   const step = (id: string, name: string, check: string): BuildStep => ({ title: name, check, wires: ofDevice(id) })
+  const sends = resolved.devices.filter(({ device }) => device.radios.some((radio) => radio.sends))
+  const antennas = sends.length ? ` Antennas on ${sends.map(({ instance }) => instance.name).join(', ')}.` : ''
+  const last: BuildStep = {
+    title: 'First power-up',
+    check: `Propellers off.${antennas} Measure from battery plus to minus: no short. Then ${min} to ${max} V from a bench supply limited to 1 A, or the battery by a fuse-limited lead; touch each regulator and ESC: none gets hot. Only then the battery itself.`,
+    wires: [],
+  }
+  const measured = ({ label, volts }: (typeof makers)[number]['device']['outputs'][number]) =>
+    `${label}${volts === undefined ? ' (battery voltage)' : ` ${volts} V`}`
   return [
     bare,
     ...makers.map(({ id, instance, device }) =>
-      step(
-        id,
-        instance.name,
-        `Alone, before anything hangs on it: measure ${device.outputs.map((output) => `${output.label}${output.volts === undefined ? ' (battery voltage)' : ` ${output.volts} V`}`).join(', ')}.`,
-      ),
+      step(id, instance.name, `Alone, before anything hangs on it: measure ${device.outputs.map(measured).join(', ')}.`),
     ),
+    feed,
     ...others.map(({ id, instance }) =>
       step(id, instance.name, 'Measure from each supply wire to ground before plugging it in: no short, and the right voltage.'),
     ),
-  ].filter((step) => step === bare || step.wires.length)
+    last,
+  ].filter((step) => step === bare || (step === last && fitted.length > 0) || step.wires.length)
+}
+
+/** What gives supplies, nearest to the battery first. */
+function inFeedOrder(resolved: ResolvedPlan, makers: ResolvedPlan['devices']): ResolvedPlan['devices'] {
+  const depth = (id: string, seen: string[] = []): number => {
+    if (id === batteryId || seen.includes(id)) return 0
+    const sources = resolved.supplies
+      .filter(({ fitted }) => fitted.id === id)
+      .map(({ key }) => /^output:([^/]+)\//.exec(resolved.plan.supplies[key] ?? '')?.[1] ?? boardId)
+    return 1 + Math.max(0, ...sources.map((source) => (source === boardId ? makers.length : depth(source, [...seen, id]))))
+  }
+  return [...makers].sort((one, other) => depth(one.id) - depth(other.id))
 }

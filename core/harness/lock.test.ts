@@ -68,7 +68,7 @@ describe('a locked wire', () => {
     const plan = allocated('spillway-hex')
     const ground = named(plan, 'gnss.gnd')
     const other = wiresIn(plan).find(({ kind, to }) => kind === 'ground' && to.point !== ground.to.point)!
-    const chosen = applyEdit(plan, { type: 'wire.set', wire: other.id, set: { pad: ground.to.point } })
+    const chosen = applyEdit(plan, { type: 'wire.set', wire: other.id, set: { end: `pad:${ground.to.point}` as const } })
     expect(named(chosen, other.id).to.point).toBe(ground.to.point)
     expect(wiresIn(chosen).filter(({ to }) => to.point === ground.to.point).length).toBeLessThanOrEqual(2)
   })

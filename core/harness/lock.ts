@@ -1,18 +1,19 @@
 import type { Edit, LockHold, Plan, WireOverride } from '../plan'
+import { pointOf } from './points'
 import type { Wire } from './wires'
 
 /**
- * Holds a wire as it is: pad, colour, gauge and length stay whatever else is
+ * Holds a wire as it is: its end, colour, gauge and length stay whatever else is
  * worked out anew, and the need it serves stays at its place. It can still be
  * changed by hand. What was set by hand before is not counted as held.
  * @param wire as worked out for the plan
  */
 export function lockWire(plan: Plan, wire: Wire): Edit {
   const { colour, gauge, length, need } = wire
-  const values: Omit<WireOverride, 'locked'> = { colour, gauge, length, ...(wire.to.device ? {} : { pad: wire.to.point }) }
+  const values: Omit<WireOverride, 'locked'> = { colour, gauge, length, end: pointOf(wire.to) }
   const before = plan.wires[wire.id] ?? {}
   const place = need && plan.locks[need] === undefined ? plan.assignment[need]?.place : undefined
-  const locked: LockHold[] = (['pad', 'colour', 'gauge', 'length'] as const).filter(
+  const locked: LockHold[] = (['end', 'colour', 'gauge', 'length'] as const).filter(
     (key) => values[key] !== undefined && before[key] === undefined,
   )
   return {

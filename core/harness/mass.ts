@@ -1,16 +1,7 @@
 import type { ResolvedPlan, Spot } from '../plan'
-import { copperMassPerMetre, type Grams } from '../units'
+import { batteryMass, copperMassPerMetre, type Grams } from '../units'
 import { spotOf } from './airframe'
 import type { Wire } from './wires'
-
-/** Energy per mass of a pack with leads and wrap, in Wh/kg: common figures of cells sold for aircraft. */
-const density = { lipo: 150, lihv: 160, liion: 220 } as const
-const cellVolts = 3.7
-
-/** Mass of the battery from its energy, in grams: cells × 3.7 V × Ah / (Wh/kg). An estimate. */
-export function batteryMass({ cells, chemistry, capacity }: ResolvedPlan['plan']['battery']): Grams {
-  return ((cells * cellVolts * capacity) / 1000 / density[chemistry]) * 1000
-}
 
 /** Insulation adds about half the copper's mass on thin silicone wire. */
 const insulated = 1.5

@@ -1,41 +1,71 @@
 import type { Device, Pad, PowerOutput, Terminal } from '../catalogue'
 import {
+  boardGround,
+  boardId,
   idIn,
-  keyOf,
   splitKey,
   type FittedDevice,
   type FittedNeed,
+  type FittedSupply,
   type Place,
   type ResolvedPlan,
   type WireOverride,
 } from '../plan'
 import { wiresFor } from '../suitability'
 import type { WireColour } from '../units'
-import { PadBook } from './pads'
-import { videoChain, type VideoPoint } from './video'
 import { cutLength, routeLength } from './airframe'
-import { boardEnd, deviceEnd, gaugeFor, wireId, type Wire, type WireEnd, type WireKind } from './wires'
+import { currentsOf, type Load } from './currents'
+import { isIdle } from './idle'
+import { PadBook } from './pads'
+import { endAt } from './points'
+import { videoChain, type VideoPoint } from './video'
+import { boardEnd, deviceEnd, gaugeFor, mainGaugeFor, wireId, type Wire, type WireEnd, type WireKind } from './wires'
 
 /** The wires that an assignment asks for, in the order of the fit-out, with what was set by hand laid over. */
 export function wiresOf(resolved: ResolvedPlan): Wire[] {
   const maker = new WireMaker(resolved)
-  for (const fitted of resolved.devices) maker.device(fitted)
+  maker.board()
   maker.video()
+  for (const fitted of resolved.devices) maker.device(fitted)
   return maker.finished()
 }
+
+/** The board's ground also takes back some of what the signal grounds of ESCs and servos bring to it. */
+const groundShare = 1.4
+
+const unloaded: Load = { typical: 0, peak: 0 }
 
 class WireMaker {
   private readonly wires: Wire[] = []
   private readonly pads: PadBook
+  private readonly currents: Map<string, Load>
 
   constructor(private readonly resolved: ResolvedPlan) {
     this.pads = new PadBook(resolved)
+    this.currents = currentsOf(resolved)
+  }
+
+  /** What feeds the board: from the source to a pad of its own, with a ground beside it. */
+  board(): void {
+    for (const fitted of this.resolved.supplies.filter(({ fitted: { id } }) => id === boardId)) {
+      const { key, supply } = fitted
+      const source = this.resolved.plan.supplies[key]
+      const { fitted: owner, output } = (source && this.outputOf(source)) || {}
+      const [there, back] = [wireId(boardId, supply.terminal), wireId(boardId, boardGround(supply.id))]
+      const pad = owner && this.pads.ofRail(supply.id, undefined, there)
+      if (!owner || !output || !pad) continue
+      const gauge = gaugeFor(groundShare * (this.currents.get(key) ?? unloaded).peak)
+      this.add(there, owner, output.terminal, this.padEnd(pad), 'supply', source!, { source, gauge })
+      const ground = this.groundPad(pad, back)
+      if (ground) this.add(back, owner, output.ground, ground, 'ground', 'GND', { gauge })
+    }
   }
 
   device(fitted: FittedDevice): void {
     const before = this.wires.length
     for (const need of this.resolved.needs) if (need.fitted === fitted) this.need(need)
     const anchor = this.wires.slice(before).map((wire) => this.resolved.pad(wire.to.point))[0]
+    if (isIdle(this.resolved, fitted)) return
     this.supplies(fitted, anchor)
     this.grounds(fitted, anchor)
   }
@@ -44,15 +74,18 @@ class WireMaker {
     for (const { from, to } of videoChain(this.resolved)) {
       const [near, far] = 'device' in from ? [from, to] : [to, from]
       if (!('device' in near)) continue
-      this.add(near.device, near.terminal, this.videoEnd(far), 'video', `video ${near.device.instance.name}`, {})
+      const id = wireId(near.device.id, near.terminal)
+      this.add(id, near.device, near.terminal, this.videoEnd(far), 'video', `video ${near.device.instance.name}`, {})
     }
   }
 
   finished(): Wire[] {
     const order = new Map(this.resolved.devices.map((fitted, at) => [fitted.id, at]))
+    // What feeds the board comes last, so that the other wires keep the numbers that papers out there have.
+    const rank = ({ id, from }: Wire) => (id.startsWith(`${boardId}.`) ? Infinity : (order.get(from.device!) ?? Infinity))
     const kinds: WireKind[] = ['signal', 'video', 'supply', 'ground']
     return this.wires
-      .sort((a, b) => order.get(a.from.device!)! - order.get(b.from.device!)! || kinds.indexOf(a.kind) - kinds.indexOf(b.kind))
+      .sort((a, b) => (rank(a) === rank(b) ? 0 : rank(a) - rank(b)) || kinds.indexOf(a.kind) - kinds.indexOf(b.kind))
       .map((wire, at) => ({ ...wire, number: `W${at + 1}` }))
   }
 
@@ -66,17 +99,24 @@ class WireMaker {
     for (const wired of wiresFor(this.resolved, fitted, placement)) {
       const id = wireId(fitted.fitted.id, wired.terminal)
       const pad = 'pad' in wired ? this.resolved.pad(wired.pad) : this.pads.ofPin(wired.pin, id)
-      if (pad)
-        this.add(fitted.fitted, wired.terminal, this.padEnd(pad), 'signal', netName(fitted, wired.terminal), { need: fitted.key })
+      const net = netName(fitted, wired.terminal)
+      if (pad) this.add(id, fitted.fitted, wired.terminal, this.padEnd(pad), 'signal', net, { need: fitted.key })
     }
   }
 
   private supplies(fitted: FittedDevice, anchor: Pad | undefined): void {
-    for (const supply of fitted.device.supplies) {
-      const source = this.resolved.plan.supplies[keyOf(fitted.id, supply.id)]
-      const end = source && this.sourceEnd(source, anchor, wireId(fitted.id, supply.terminal))
-      if (end) this.add(fitted, supply.terminal, end, 'supply', source, { source, gauge: gaugeFor(supply.peak) })
+    for (const input of this.resolved.supplies.filter((input) => input.fitted === fitted)) {
+      const source = this.resolved.plan.supplies[input.key]
+      const id = wireId(fitted.id, input.supply.terminal)
+      const end = source && this.sourceEnd(source, anchor, id)
+      if (end) this.add(id, fitted, input.supply.terminal, end, 'supply', source, { source, gauge: this.gaugeOf(input) })
     }
+  }
+
+  /** The gauge for what flows through a supply input, with all that is passed on. */
+  private gaugeOf({ key, main }: FittedSupply): number {
+    const { typical, peak } = this.currents.get(key) ?? unloaded
+    return main ? mainGaugeFor(typical, peak) : gaugeFor(peak)
   }
 
   private sourceEnd(source: Place, anchor: Pad | undefined, wire: string): WireEnd | undefined {
@@ -89,7 +129,7 @@ class WireMaker {
     return fitted && output ? deviceEnd(fitted, output.terminal) : undefined
   }
 
-  /** The device's output that a source is. */
+  /** The part's output that a source is. */
   private outputOf(source: Place): { fitted: FittedDevice; output: PowerOutput } | undefined {
     const [owner, id] = splitKey(idIn('output', source) ?? '')
     const fitted = this.resolved.device(owner)
@@ -98,24 +138,36 @@ class WireMaker {
   }
 
   /**
-   * Each ground terminal goes to the common point: the source's ground for a device
-   * fed by another, otherwise a pad beside that of its supply, so that current goes
-   * and comes back side by side.
+   * Each ground terminal goes to the common point: the source's ground for a device fed by another
+   * part, otherwise a pad beside that of its supply, so that current goes and comes back side by
+   * side. One that the board has its own ground from has a wire already.
    */
   private grounds(fitted: FittedDevice, anchor: Pad | undefined): void {
     for (const terminal of fitted.device.terminals.filter((terminal) => terminal.role === 'ground')) {
-      const supply = fitted.device.supplies.find((supply) => supply.ground === terminal.id)
-      const source = supply && this.resolved.plan.supplies[keyOf(fitted.id, supply.id)]
+      const inputs = this.resolved.supplies.filter((input) => input.fitted === fitted && input.supply.ground === terminal.id)
+      const source = inputs.map(({ key }) => this.resolved.plan.supplies[key]).find((place) => place !== undefined)
+      if (!inputs.length && (this.isWired(fitted, terminal) || this.isUnused(fitted, terminal))) continue
       const end =
         (source && this.outputGround(source)) ||
-        this.groundPad(this.supplyPad(fitted, supply) ?? anchor, wireId(fitted.id, terminal.id))
-      const peak = supply?.peak ?? 0
-      if (end) this.add(fitted, terminal.id, end, 'ground', 'GND', { gauge: gaugeFor(peak) })
+        this.groundPad(this.supplyPad(fitted, inputs[0]) ?? anchor, wireId(fitted.id, terminal.id))
+      const gauge = Math.min(28, ...inputs.map((input) => this.gaugeOf(input)))
+      if (end) this.add(wireId(fitted.id, terminal.id), fitted, terminal.id, end, 'ground', 'GND', { gauge })
     }
   }
 
-  private supplyPad(fitted: FittedDevice, supply: Device['supplies'][number] | undefined): Pad | undefined {
-    const wire = supply && this.wires.find(({ id }) => id === wireId(fitted.id, supply.terminal))
+  private isWired({ id }: FittedDevice, terminal: Terminal): boolean {
+    return this.wires.some(({ kind, from }) => kind === 'ground' && from.device === id && from.point === terminal.id)
+  }
+
+  /** The ground of a connector of which no other contact is wired. */
+  private isUnused({ id, device }: FittedDevice, terminal: Terminal): boolean {
+    const connector = device.connectors.find(({ pins }) => pins.includes(terminal.id))
+    const wired = (point: string) => this.wires.some(({ from }) => from.device === id && from.point === point)
+    return connector !== undefined && !connector.pins.some(wired)
+  }
+
+  private supplyPad(fitted: FittedDevice, input: FittedSupply | undefined): Pad | undefined {
+    const wire = input && this.wires.find(({ id }) => id === wireId(fitted.id, input.supply.terminal))
     return wire && this.resolved.pad(wire.to.point)
   }
 
@@ -130,10 +182,11 @@ class WireMaker {
   }
 
   private padEnd(pad: Pad): WireEnd {
-    return boardEnd(pad, this.resolved.board.connectors.find(({ id }) => id === pad.connector)?.label)
+    return boardEnd(this.resolved, pad)
   }
 
   private add(
+    id: string,
     fitted: FittedDevice,
     terminal: string,
     to: WireEnd,
@@ -141,22 +194,24 @@ class WireMaker {
     net: string,
     extra: Partial<Pick<Wire, 'need' | 'source' | 'gauge'>>,
   ): void {
-    const id = wireId(fitted.id, terminal)
     if (this.wires.some((wire) => wire.id === id)) return
     const override: WireOverride = this.resolved.plan.wires[id] ?? {}
-    const moved = override.pad ? this.resolved.pad(override.pad) : undefined
-    const end = moved ? this.padEnd(moved) : to
+    const from = deviceEnd(fitted, terminal)
+    const end = endAt(this.resolved, override.end) ?? to
+    const needed = cutLength(routeLength(this.resolved, from, end))
+    const { lead } = fitted.device.connectors.find(({ pins }) => pins.includes(terminal)) ?? {}
     this.wires.push({
       id,
       number: '',
       kind,
       net,
-      from: deviceEnd(fitted, terminal),
+      from,
       to: end,
       colour: override.colour ?? colourOf(fitted.device, terminal, kind),
-      gauge: override.gauge ?? extra.gauge ?? 28,
-      length: override.length ?? cutLength(routeLength(this.resolved, deviceEnd(fitted, terminal), end)),
+      gauge: override.gauge ?? lead?.gauge ?? extra.gauge ?? 28,
+      length: override.length ?? Math.max(needed, lead?.length ?? 0),
       measured: override.length !== undefined,
+      ...(lead && { lead }),
       note: override.note ?? '',
       need: extra.need,
       source: extra.source,

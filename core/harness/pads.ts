@@ -13,12 +13,15 @@ export class PadBook {
 
   /** Pads that were chosen by hand are taken from the start. */
   constructor(private readonly resolved: ResolvedPlan) {
-    for (const { pad } of Object.values(resolved.plan.wires)) if (pad) this.use(pad)
+    for (const wire of Object.keys(resolved.plan.wires)) {
+      const pad = this.chosen(wire)
+      if (pad) this.use(pad.id)
+    }
   }
 
   /** The pad that was chosen by hand for a wire. */
   private chosen(wire: string): Pad | undefined {
-    const pad = this.resolved.plan.wires[wire]?.pad
+    const [, pad] = /^pad:(.*)$/.exec(this.resolved.plan.wires[wire]?.end ?? '') ?? []
     return pad === undefined ? undefined : this.resolved.pad(pad)
   }
 

@@ -1,5 +1,5 @@
-import type { Pad } from '../catalogue'
-import type { FittedDevice, NeedKey, Place } from '../plan'
+import type { Lead, Pad } from '../catalogue'
+import type { FittedDevice, NeedKey, Place, ResolvedPlan } from '../plan'
 import { wireDiameter, type Amps, type Millimetres, type WireColour } from '../units'
 
 export type WireKind = 'signal' | 'supply' | 'ground' | 'video'
@@ -28,10 +28,12 @@ export interface Wire {
   to: WireEnd
   colour: WireColour
   gauge: number
-  /** Length to cut. */
+  /** Length from end to end, with what it takes to strip and join. */
   length: Millimetres
   /** The length was given by hand. */
   measured: boolean
+  /** The part comes with it; what it falls short of is an extension. */
+  lead?: Lead
   note: string
   need?: NeedKey
   source?: Place
@@ -45,8 +47,8 @@ export function wireId(device: string, terminal: string): string {
   return `${device}.${terminal}`
 }
 
-/** Wire sizes at hand, thinnest first. */
-export const gauges = [28, 26, 24, 22, 20, 18, 16, 14, 12, 10] as const
+/** Wire sizes that are chosen from, thinnest first. */
+export const gauges = [28, 26, 24, 22, 20, 18, 16, 14, 12, 10, 8] as const
 
 /**
  * Current a wire of a gauge carries without harm in a bundle: 10 A × d^1.5 (d in
@@ -56,13 +58,28 @@ export function ampacity(gauge: number): Amps {
   return 10 * wireDiameter(gauge) ** 1.5
 }
 
+/**
+ * A wire of 20 AWG and thicker, lying by itself, bears three times that for half a minute: at nine
+ * times the heat (I²R) its copper and silicone, 0.7 J/K and more for each centimetre, warm by some
+ * 40 K in that time.
+ */
+export const burstFactor = 3
+export const thinnestMain = 20
+
+/** The thinnest gauge for a wire with motor current: what flows on and on, and for moments at full throttle. */
+export function mainGaugeFor(typical: Amps, peak: Amps): number {
+  return Math.min(thinnestMain, gaugeFor(Math.max(typical, peak / burstFactor)))
+}
+
 /** The thinnest gauge at hand that carries a current. */
 export function gaugeFor(current: Amps): number {
   return gauges.find((gauge) => ampacity(gauge) >= current) ?? gauges.at(-1)!
 }
 
-export function boardEnd(pad: Pad, connectorLabel?: string): WireEnd {
-  return { point: pad.id, label: pad.label, connector: connectorLabel, contact: pad.position }
+/** A pad of the board as the end of a wire. */
+export function boardEnd({ board }: ResolvedPlan, pad: Pad): WireEnd {
+  const connector = board.connectors.find(({ id }) => id === pad.connector)?.label
+  return { point: pad.id, label: pad.label, connector, contact: pad.position }
 }
 
 /** A device's terminal as the end of a wire, in the first connector that has it. */

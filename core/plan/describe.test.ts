@@ -27,7 +27,7 @@ describe('describeEdit', () => {
     [{ type: 'feature.set', feature: 'telemetry', on: true }, 'Switch telemetry on'],
     [{ type: 'feature.set', feature: 'telemetry', on: false }, 'Switch telemetry off'],
     [{ type: 'feature.set', feature: 'telemetry', on: null }, 'Switch telemetry as the links want it'],
-    [{ type: 'wire.set', wire: 'gnss.tx', unset: ['pad'] }, 'Change wire gnss.tx'],
+    [{ type: 'wire.set', wire: 'gnss.tx', unset: ['end'] }, 'Change wire gnss.tx'],
     [{ type: 'wire.clear', wire: 'gnss.tx' }, 'Leave wire gnss.tx as worked out'],
     [{ type: 'wire.tick', wire: 'gnss.tx', made: true }, 'Tick off wire gnss.tx'],
     [{ type: 'wire.tick', wire: 'gnss.tx', made: false }, 'Wire gnss.tx is not made yet'],

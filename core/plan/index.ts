@@ -1,5 +1,16 @@
 export { planSchema } from './plan'
-export type { DeviceInstance, LinkSettings, LinkSide, LockHold, Placement, Plan, Priority, Spot, WireOverride } from './plan'
+export type {
+  DeviceInstance,
+  LinkSettings,
+  LinkSide,
+  LockHold,
+  Placement,
+  Plan,
+  Priority,
+  Spot,
+  WireOverride,
+  WirePoint,
+} from './plan'
 export { idIn, keyOf, partsOf, referTo, splitKey } from './reference'
 export type { NeedKey, Place, PlaceKind, Subject, SubjectKind, SupplyKey } from './reference'
 export { placeKinds, placeLabel } from './places'
@@ -13,6 +24,9 @@ export { replay, sectionsUnlike } from './replay'
 export { mayDo, roles, type Role } from './roles'
 export { sameValue } from './same'
 export { resolvePlan } from './resolved'
-export type { FittedDevice, FittedNeed, FittedSupply, ResolvedPlan } from './resolved'
+export type { FittedNeed, FittedSupply, ResolvedPlan } from './resolved'
+export { batteryId, batteryPlace, boardGround, boardId } from './parts'
+export type { FittedDevice } from './parts'
+export type { MotorCurrents } from './motors'
 export { freshDeviceId, newPlan } from './new-plan'
 export { upgradePlan } from './upgrade'

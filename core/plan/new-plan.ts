@@ -1,4 +1,5 @@
 import type { BoardDefinition } from '../catalogue'
+import { batteryId, boardId } from './parts'
 import { planSchema, type Plan } from './plan'
 
 /** An empty plan on a board, in its newest revision and firmware version. */
@@ -33,7 +34,7 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
 
 /** An id not yet used in the plan, made from a definition's id: `gnss`, `gnss-2`, … */
 export function freshDeviceId(plan: Plan, base: string): string {
-  const taken = new Set(plan.devices.map((device) => device.id))
+  const taken = new Set([boardId, batteryId, ...plan.devices.map((device) => device.id)])
   if (!taken.has(base)) return base
   let number = 2
   while (taken.has(`${base}-${number}`)) number += 1

@@ -1,4 +1,5 @@
 import type { BoardDefinition } from '../catalogue'
+import { batteryId } from './parts'
 import type { Plan } from './plan'
 import { partsOf, splitKey, type Place, type PlaceKind } from './reference'
 
@@ -12,6 +13,7 @@ const labels: Record<PlaceKind, (id: string, board: BoardDefinition | undefined,
   inputs: (id) => (id === 'single' ? 'the single-wire receiver input' : 'the receiver inputs'),
   output: (id, _board, plan) => {
     const [device, output] = splitKey(id)
+    if (device === batteryId) return 'the battery'
     const instance = plan.devices.find((fitted) => fitted.id === device)
     const label = plan.definitions.devices[instance?.definition ?? '']?.outputs[output]?.label
     return `${instance?.name ?? device} ${label ?? output}`

@@ -58,7 +58,7 @@ const edit: fc.Arbitrary<Edit> = fc.oneof(
     type: fc.constant('wire.set' as const),
     wire: fc.constant('gnss.tx'),
     set: fc.constantFrom({}, { gauge: 26 }, { omitted: true }),
-    unset: fc.subarray<keyof WireOverride>(['gauge', 'pad', 'omitted']),
+    unset: fc.subarray<keyof WireOverride>(['gauge', 'end', 'omitted']),
   }),
   fc.constant({ type: 'wire.clear' as const, wire: 'gnss.tx' }),
   fc.record({

@@ -1,9 +1,9 @@
 import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition } from '../catalogue'
-import type { Baud, Chemistry, Hertz, Millimetres, WireColour } from '../units'
+import type { Amps, Baud, Chemistry, Hertz, Millimetres, WireColour } from '../units'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 3
+export const planSchema = 4
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -47,15 +47,18 @@ export interface LinkSettings {
 export type LinkSide = 'board' | 'device'
 
 /** What the lock of a wire can hold: its values, and the place of the need it serves. */
-export type LockHold = 'pad' | 'colour' | 'gauge' | 'length' | 'need'
+export type LockHold = 'end' | 'colour' | 'gauge' | 'length' | 'need'
+
+/** A point a wire can end at: `pad:PAD` of the board, or `terminal:DEVICE/TERMINAL`. */
+export type WirePoint = `pad:${string}` | `terminal:${string}`
 
 export interface WireOverride {
   colour?: WireColour
   gauge?: number
   length?: Millimetres
   note?: string
-  /** Board pad the wire is soldered to, instead of the one that belongs there. */
-  pad?: string
+  /** Where the wire ends instead of where it belongs: a pad of the board or a terminal of a part. */
+  end?: WirePoint
   /** The wire is not fitted. */
   omitted?: boolean
   /** The wire is locked; what the lock holds and was not set by hand before. */
@@ -79,8 +82,17 @@ export interface Plan {
     size: Millimetres
     /** Greatest take-off mass in grams. */
     massLimit?: number
+    /** Current of each motor, hovering or cruising and at full throttle; estimated from the mass when missing. */
+    motors?: { hover: Amps; full: Amps }
   }
-  battery: { cells: number; chemistry: Chemistry; capacity: number }
+  battery: {
+    cells: number
+    chemistry: Chemistry
+    /** mAh */
+    capacity: number
+    /** Current it bears, in multiples of its capacity in an hour (C). */
+    rating?: number
+  }
   board: { definition: string; revision: string; firmware: string }
   devices: DeviceInstance[]
   /** The definitions this plan uses, as they were when they were chosen. */

@@ -2,7 +2,7 @@ import {
   resolveBoard,
   resolveDevice,
   type Board,
-  type Device,
+  type MotorDrive,
   type Need,
   type Pad,
   type Pin,
@@ -11,14 +11,10 @@ import {
   type Supply,
 } from '../catalogue'
 import { batteryRange, type Volts } from '../units'
-import type { DeviceInstance, Plan } from './plan'
+import { motorCurrents, type MotorCurrents } from './motors'
+import { batteryPart, boardId, boardPart, type FittedDevice } from './parts'
+import type { Plan } from './plan'
 import { keyOf, type NeedKey, type SupplyKey } from './reference'
-
-export interface FittedDevice {
-  id: string
-  instance: DeviceInstance
-  device: Device
-}
 
 export interface FittedNeed {
   key: NeedKey
@@ -29,7 +25,12 @@ export interface FittedNeed {
 export interface FittedSupply {
   key: SupplyKey
   fitted: FittedDevice
+  /** With the current of the motors, where an ESC drives them through it. */
   supply: Supply
+  /** Motor current flows through it, or it feeds what passes that on. */
+  main: boolean
+  /** An input of the board that is made for the voltage of the battery, as it rises and falls. */
+  unregulated: boolean
 }
 
 /** A plan with its definitions looked up and laid out for the engine. */
@@ -38,9 +39,14 @@ export interface ResolvedPlan {
   board: Board
   battery: { min: Volts; max: Volts }
   devices: FittedDevice[]
+  /** The devices and the battery. */
+  parts: FittedDevice[]
+  motors: MotorCurrents
   needs: FittedNeed[]
+  /** Supply inputs of the board and of all devices. */
   supplies: FittedSupply[]
   protocols: Record<string, ProtocolDefinition>
+  /** A device of the fit-out, or the battery. */
   device: (id: string) => FittedDevice | undefined
   need: (key: NeedKey) => FittedNeed | undefined
   port: (id: string) => SerialPort | undefined
@@ -79,10 +85,21 @@ function resolve(plan: Plan): ResolvedPlan {
       .filter((need) => !fitted.instance.leftOut.includes(need.id))
       .map((need): FittedNeed => ({ key: keyOf(fitted.id, need.id), fitted, need })),
   )
-  const supplies = devices.flatMap((fitted) =>
-    fitted.device.supplies.map((supply): FittedSupply => ({ key: keyOf(fitted.id, supply.id), fitted, supply })),
+  const motors = motorCurrents(
+    plan,
+    devices.reduce((sum, { device }) => sum + device.mass, board.mass),
   )
-  const byDevice = new Map(devices.map((fitted) => [fitted.id, fitted]))
+  const parts = [...devices, batteryPart(plan)]
+  const supplies = [boardPart(board), ...devices].flatMap((fitted) =>
+    fitted.device.supplies.map((supply, at): FittedSupply => ({
+      key: keyOf(fitted.id, supply.id),
+      fitted,
+      supply: at === 0 ? withMotors(supply, fitted.device.motors, motors) : supply,
+      unregulated: fitted.id === boardId && board.rails.some(({ id, kind }) => id === supply.id && kind === 'battery'),
+      main: at === 0 && (fitted.device.motors !== undefined || fitted.device.outputs.some(({ main }) => main)),
+    })),
+  )
+  const byDevice = new Map(parts.map((fitted) => [fitted.id, fitted]))
   const byNeed = new Map(needs.map((need) => [need.key, need]))
   const ports = new Map(board.ports.map((port) => [port.id, port]))
   const pins = new Map(board.pins.map((pin) => [pin.id, pin]))
@@ -93,6 +110,8 @@ function resolve(plan: Plan): ResolvedPlan {
     board,
     battery: batteryRange(plan.battery.cells, plan.battery.chemistry),
     devices,
+    parts,
+    motors,
     needs,
     supplies,
     protocols: plan.definitions.protocols,
@@ -103,6 +122,20 @@ function resolve(plan: Plan): ResolvedPlan {
     pad: (id) => pads.get(id),
     padsOfPin: (pin) => byPin.get(pin) ?? [],
   }
+}
+
+const supplied = new WeakMap<Supply, { around: string; made: Supply }>()
+
+/** An ESC's supply with what its motors take; the same object while that stays the same. */
+function withMotors(supply: Supply, drive: MotorDrive | undefined, { hover, full }: MotorCurrents): Supply {
+  if (!drive) return supply
+  const around = `${hover} ${full}`
+  const known = supplied.get(supply)
+  if (known?.around === around) return known.made
+  const { count, peak } = drive
+  const made = { ...supply, typical: supply.typical + count * hover, peak: supply.peak + count * Math.min(full, peak) }
+  supplied.set(supply, { around, made })
+  return made
 }
 
 function groupByPin(pads: Pad[]): Map<string | undefined, Pad[]> {

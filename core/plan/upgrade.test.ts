@@ -19,7 +19,7 @@ describe('upgradePlan', () => {
       'logger/log': { board: { format: '8E2', inverted: true } },
     })
     expect(plan.features).toEqual({ GNSS: false })
-    expect(plan.wires).toEqual({ 'gnss.tx': { gauge: 26, pad: 'TX1' } })
+    expect(plan.wires).toEqual({ 'gnss.tx': { gauge: 26, end: 'pad:TX1' } })
   })
 
   it.each([1, 2])('lets the ends of a stored plan of schema %i be what they were', (schema) => {
@@ -62,7 +62,7 @@ describe('upgradePlan', () => {
   })
 
   it('refuses what is newer or has no version', () => {
-    expect(() => upgradePlan({ schema: 4 })).toThrow('this plan has schema version 4, this program reads up to 3')
+    expect(() => upgradePlan({ schema: 5 })).toThrow('this plan has schema version 5, this program reads up to 4')
     expect(() => upgradePlan({ schema: 'x' })).toThrow('"x" is not a schema version')
     expect(() => upgradePlan({})).toThrow('is not a schema version')
   })

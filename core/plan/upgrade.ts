@@ -1,5 +1,7 @@
 import { upgradeDefinition } from '../catalogue'
+import { batteryPlace, boardId } from './parts'
 import { planSchema } from './plan'
+import { keyOf } from './reference'
 
 type Document = Record<string, unknown>
 
@@ -8,6 +10,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   0: (document) => ({ automatic: true, bans: {}, portSettings: {}, deviceSettings: {}, wires: {}, ...document, schema: 1 }),
   1: (document) => ({ placement: {}, layout: {}, built: {}, ...document, schema: 2 }),
   2: settingsByLink,
+  3: wiresEndAnywhere,
 }
 
 /**
@@ -58,6 +61,28 @@ function settingsByLink({ portSettings, deviceSettings, placement, ...document }
     if (Object.keys(device).length) links[need] = { ...links[need], device }
   }
   return { ...document, links, features, spots: placement ?? {}, schema: 3 }
+}
+
+/**
+ * A wire moved by hand could only end at a pad. The battery stood at the board's battery
+ * rail unsaid, and whatever was fed from that rail hung on it.
+ */
+function wiresEndAnywhere({ wires, supplies, ...document }: Document): Document {
+  const moved = mapValues(wires, (wire) => {
+    const { pad, locked, ...rest } = asMap(wire)
+    const held = Array.isArray(locked) ? locked.map((hold: unknown) => (hold === 'pad' ? 'end' : hold)) : locked
+    return {
+      ...rest,
+      ...(pad === undefined ? {} : { end: `pad:${String(pad)}` }),
+      ...(locked === undefined ? {} : { locked: held }),
+    }
+  })
+  const board = asMap(asMap(asMap(document.definitions).boards)[String(asMap(document.board).definition)])
+  const inputs = Object.entries(asMap(board.rails)).filter(([, rail]) => asMap(rail).kind === 'battery' && !asMap(rail).source)
+  const fed = Object.keys(asMap(supplies)).length
+    ? Object.fromEntries(inputs.map(([rail]) => [keyOf(boardId, rail), batteryPlace]))
+    : {}
+  return { ...document, wires: moved, supplies: { ...fed, ...asMap(supplies) }, schema: 4 }
 }
 
 /** Settings of one end, by their present names. */

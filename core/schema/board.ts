@@ -68,6 +68,7 @@ const rail = Joi.object({
   liveFrom: Joi.array().items(Joi.string().valid('battery', 'usb')).default(['battery']),
   filtered: Joi.boolean().default(false),
   switchedBy: id,
+  main: Joi.boolean().default(false),
   kelvinPerWatt: Joi.number().min(0).max(500),
 })
 

@@ -12,6 +12,7 @@ const terminal = Joi.object({
   maxIn: volts,
   minHigh: volts,
   colour,
+  side: id,
 })
 
 const supply = Joi.object({
@@ -35,6 +36,12 @@ const output = Joi.object({
   efficiency: share.default(1),
   dropout: volts.default(0),
   filtered: Joi.boolean().default(false),
+  main: Joi.boolean().default(false),
+})
+
+const lead = Joi.object({
+  length: Joi.number().min(1).max(5000).required(),
+  gauge: Joi.number().integer().min(4).max(40).required(),
 })
 
 const kinds = Object.keys(needShapes) as Need['kind'][]
@@ -75,7 +82,12 @@ export const deviceSchema = Joi.object({
   terminals: keyed(terminal, 60),
   supplies: keyed(supply, 8),
   outputs: keyed(output, 12),
-  connectors: keyed(Joi.object({ type: label.required(), pins: Joi.array().items(id).min(1).max(60).required() }), 12),
+  connectors: keyed(Joi.object({ type: label.required(), pins: Joi.array().items(id).min(1).max(60).required(), lead }), 12),
+  motors: Joi.object({
+    count: Joi.number().integer().min(1).max(16).required(),
+    continuous: capacity.required(),
+    peak: capacity.required(),
+  }),
   needs: keyed(needSchema(), limits.needsOfDevice),
   settings: keyed(
     Joi.object({

@@ -1,9 +1,9 @@
 import Joi from 'joi'
-import { placeKinds, planSchema } from '../plan'
+import { batteryId, boardId, placeKinds, planSchema } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
-import { baud, characterFormat, colour, free, id, idPattern, label, list, prose } from './parts'
+import { amps, baud, characterFormat, colour, free, id, idPattern, label, list, prose } from './parts'
 import { limits } from './limits'
 
 const keyPattern = /^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/
@@ -27,7 +27,7 @@ export const linkSettingParts: Joi.PartialSchemaMap = {
 const linkSettings = Joi.object(linkSettingParts)
 
 export const deviceInstance = Joi.object({
-  id: deviceId.required(),
+  id: deviceId.invalid(boardId, batteryId).required(),
   definition: id.required(),
   variant: id.required(),
   name: label.required(),
@@ -39,6 +39,7 @@ export const craft = Joi.object({
   outline: Joi.string().valid('quad', 'hex', 'wing').required(),
   size: Joi.number().min(50).max(5000).required(),
   massLimit: Joi.number().min(1).max(200_000),
+  motors: Joi.object({ hover: amps.required(), full: amps.required() }),
 })
 
 export const battery = Joi.object({
@@ -47,6 +48,7 @@ export const battery = Joi.object({
     .valid(...Object.keys(cellVoltage))
     .required(),
   capacity: Joi.number().min(1).max(100_000).required(),
+  rating: Joi.number().min(1).max(500),
 })
 
 export const assignment = Joi.object().pattern(
@@ -64,16 +66,22 @@ export const assignment = Joi.object().pattern(
 
 export const places = Joi.object().pattern(keyPattern, place)
 
+/** A pad of the board or a terminal of a part. */
+const wirePoint = Joi.string().pattern(
+  /^(pad:[a-zA-Z0-9_-]{1,60}|terminal:[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60})$/,
+  'pad:PAD or terminal:DEVICE/TERMINAL',
+)
+
 /** What may be set of a wire. */
 export const wireOverrideParts: Joi.PartialSchemaMap = {
   colour,
   gauge: Joi.number().integer().min(4).max(40),
   length: Joi.number().min(1).max(5000),
   note: prose,
-  pad: id,
+  end: wirePoint,
   omitted: Joi.boolean(),
   locked: Joi.array()
-    .items(Joi.valid('pad', 'colour', 'gauge', 'length', 'need'))
+    .items(Joi.valid('end', 'colour', 'gauge', 'length', 'need'))
     .unique(),
 }
 const wireOverride = Joi.object(wireOverrideParts)

@@ -1,4 +1,4 @@
-import { resolvePlan, splitKey, upgradePlan, type Plan } from '../plan'
+import { boardId, resolvePlan, splitKey, upgradePlan, type Plan } from '../plan'
 import { readDefinition, type Definition } from './definition'
 import { InputError } from './error'
 import { limits } from './limits'
@@ -78,7 +78,9 @@ function danglingIn(plan: Plan): Problems {
   })
   for (const section of ['assignment', 'supplies', 'locks', 'bans', 'links'] as const) {
     for (const key of Object.keys(plan[section])) {
-      if (!ids.has(splitKey(key)[0])) problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
+      const [device] = splitKey(key)
+      if (!ids.has(device) && device !== boardId)
+        problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
     }
   }
   if (problems.length) return problems

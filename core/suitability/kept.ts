@@ -33,13 +33,18 @@ export function keptForSupply(resolved: ResolvedPlan, supply: Supply, device: st
   const bySupply = inMap(ofSupplies, resolved.board, () => new WeakMap<Supply, Map<string, Kept>>())
   const kept = inMap(bySupply, supply, () => new Map<string, Kept>())
   const sources = sourcesOf(resolved)
-  const around = inMap(aroundSupplies, resolved, () => JSON.stringify([resolved.battery, sources]))
+  const around = inMap(aroundSupplies, resolved, () => JSON.stringify([resolved.battery, sources, loadsOf(resolved)]))
   const owner = sources.some((source) => source.owner === device) ? device : ''
   const known = kept.get(owner)
   if (known?.around === around) return known.offers
   const offers = make()
   kept.set(owner, { around, offers })
   return offers
+}
+
+/** What hangs on the board may decide what feeds it. */
+function loadsOf({ supplies }: ResolvedPlan): unknown[] {
+  return supplies.map(({ supply: { min, max, peak }, main }) => [min, max, peak, main])
 }
 
 function surroundings({ battery, needs, protocols }: ResolvedPlan): string {

@@ -136,10 +136,13 @@ export interface PlacedSupply {
   way: Way
 }
 
-/** All supply inputs of a plan that have a source. */
-export function placedSupplies(resolved: ResolvedPlan): PlacedSupply[] {
+/**
+ * All supply inputs of a plan that have a source.
+ * @param feeds what feeds each, where the wires decide; otherwise as chosen
+ */
+export function placedSupplies(resolved: ResolvedPlan, feeds: Record<string, Place> = resolved.plan.supplies): PlacedSupply[] {
   return resolved.supplies.flatMap((supply): PlacedSupply[] => {
-    const source = resolved.plan.supplies[supply.key]
+    const source = feeds[supply.key]
     return source === undefined ? [] : [{ supply, source, way: supplyPlaced(resolved, supply, source) }]
   })
 }

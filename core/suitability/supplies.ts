@@ -1,11 +1,11 @@
 import type { Rail } from '../catalogue'
-import { idIn, keyOf, partsOf, referTo, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
+import { batteryId, boardId, idIn, keyOf, partsOf, referTo, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
 import { formatAmps, formatVolts, type Amps, type Volts } from '../units'
-import { share, type Claim } from './claim'
+import { alike, share, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import type { Offer, Way } from './way'
 
-/** Something that can feed a device: a rail of the board or a supply output of a device. */
+/** Something that can feed a part: the battery, a rail of the board or a supply output of a device. */
 export interface Source {
   place: Place
   label: string
@@ -15,8 +15,10 @@ export interface Source {
   /** Current the source's owner takes itself. */
   own: Amps
   filtered: boolean
-  /** Device whose output it is. */
+  /** Part whose output it is; missing at a rail of the board. */
   owner?: string
+  /** Made to carry the current of motors. */
+  main: boolean
   kind: 'battery' | 'linear' | 'switching' | 'usb' | 'through'
   /** Of a regulator: what it asks of its input, and what it gets. */
   regulates?: { volts: Volts; dropout: Volts; from: { min: Volts; max: Volts }; bears?: Volts }
@@ -62,7 +64,8 @@ function railSources(resolved: ResolvedPlan): Source[] {
       return {
         place: referTo('rail', rail.id),
         label: rail.label,
-        ...(rail.volts === undefined ? battery : { min: rail.volts, max: rail.volts }),
+        ...rangeOf(resolved, rail),
+        main: rail.main,
         limit: rail.limit,
         own: ownOf(rail),
         filtered: rail.filtered,
@@ -76,19 +79,20 @@ function railSources(resolved: ResolvedPlan): Source[] {
 
 function outputSources(resolved: ResolvedPlan): Source[] {
   const { board, battery, plan } = resolved
-  return resolved.devices.flatMap(({ id, instance, device }) =>
+  return resolved.parts.flatMap(({ id, instance, device }) =>
     device.outputs.map((output): Source => {
       const feed = device.supplies.map((supply) => plan.supplies[keyOf(id, supply.id)]).find((place) => place !== undefined)
       const above = board.rails.find((rail) => rail.id === idIn('rail', feed))
       return {
         place: referTo('output', keyOf(id, output.id)),
-        label: `${instance.name} ${output.label}`,
+        label: `${instance.name} ${output.label}`.trim(),
+        main: output.main,
         ...(output.volts === undefined ? battery : { min: output.volts, max: output.volts }),
         limit: output.limit,
         own: 0,
         filtered: output.filtered,
         owner: id,
-        kind: output.kind,
+        kind: id === batteryId ? 'battery' : output.kind,
         ...(output.volts === undefined
           ? {}
           : { regulates: { volts: output.volts, dropout: output.dropout, from: above ? rangeOf(resolved, above) : battery } }),
@@ -103,11 +107,34 @@ const dropoutRisk = 40
 
 /** What each source offers a supply input: within its limit, or beyond it at a cost. */
 export function supplyOffers(resolved: ResolvedPlan, fitted: FittedSupply): Offer[] {
-  return sourcesOf(resolved).map((source) => {
-    const way = supplyWay(source, fitted, loadsOn(resolved, source, fitted.supply.peak))
-    const beyond: Way = { ...way, facts: [...way.facts, overload(source, fitted.supply.peak)], claims: [] }
-    return { place: source.place, ways: [way, beyond] }
+  const sources = sourcesOf(resolved)
+  const peak = fitted.fitted.id === boardId ? boardPeak(resolved, fitted.supply.id) : fitted.supply.peak
+  return sources.map((source) => {
+    const way = supplyWay(source, fitted, loadsOn(resolved, source, peak))
+    if (source.owner === batteryId) return { place: source.place, ways: [way] }
+    const beyond = supplyWay(source, fitted, [])
+    return { place: source.place, ways: [way, { ...beyond, facts: [...beyond.facts, overload(source, peak)] }] }
   })
+}
+
+/** What the board can come to take at an input, with the regulators behind it given all they can. */
+function boardPeak(resolved: ResolvedPlan, input: string): Amps {
+  const { board, battery } = resolved
+  const made = board.rails.filter(({ source, volts }) => source === input && volts !== undefined)
+  const own = board.rails.find(({ id }) => id === input)?.own ?? 0
+  return made.reduce((sum, rail) => sum + inputOf(rail, rail.limit, battery.min), own) + unregulated(resolved, input)
+}
+
+/** Peak of the devices that no regulator suits, but what reaches the board does. */
+function unregulated(resolved: ResolvedPlan, input: string): Amps {
+  const suits = ({ min, max }: Source, { supply }: FittedSupply) => min >= supply.min && max <= supply.max
+  const sources = sourcesOf(resolved)
+  const rail = sources.find(({ place }) => place === referTo('rail', input))
+  const regulated = sources.filter(({ regulates }) => regulates !== undefined)
+  return resolved.supplies
+    .filter((fitted) => fitted.fitted.id !== boardId && !fitted.main && rail && suits(rail, fitted))
+    .filter((fitted) => !regulated.some((source) => suits(source, fitted)))
+    .reduce((sum, { supply }) => sum + supply.peak, 0)
 }
 
 /** A supply input at its source; undefined when there is no such source. */
@@ -121,37 +148,83 @@ export function supplyPlaced(resolved: ResolvedPlan, fitted: FittedSupply, place
   }
 }
 
-function supplyWay(source: Source, { fitted, supply }: FittedSupply, claims: Claim[]): Way {
-  const facts = [...sourceFacts(source)]
-  if (source.owner === fitted.id) facts.push(impossible('PWR-07', 'a device cannot feed itself', 'stop'))
+function supplyWay(source: Source, fitted: FittedSupply, claims: Claim[]): Way {
+  const facts = [
+    ...sourceFacts(source, fitted),
+    ...wayFacts(source, fitted),
+    ...rangeFacts(source, fitted),
+    ...preferenceFacts(source, fitted),
+  ]
+  return { placement: { place: source.place }, facts, claims: [...claims, ...orderClaims(source, fitted)] }
+}
+
+function* rangeFacts(source: Source, { supply, unregulated }: FittedSupply): Iterable<Fact> {
+  if (unregulated && source.regulates) {
+    yield impossible('PWR-01', `${source.label} gives ${formatVolts(source.max)}; this input is for the voltage of the battery`)
+  }
   if (source.max > supply.max) {
-    facts.push(
-      impossible(
-        'PWR-01',
-        `${source.label} gives up to ${formatVolts(source.max)} on a full battery; it bears ${formatVolts(supply.max)}`,
-        'stop',
-      ),
+    yield impossible(
+      'PWR-01',
+      `${source.label} gives up to ${formatVolts(source.max)} on a full battery; it bears ${formatVolts(supply.max)}`,
+      'stop',
     )
   } else if (source.min < supply.min) {
-    facts.push(
-      impossible(
-        'PWR-01',
-        `${source.label} goes down to ${formatVolts(source.min)} on an empty battery; it needs ${formatVolts(supply.min)}`,
-      ),
+    yield impossible(
+      'PWR-01',
+      `${source.label} goes down to ${formatVolts(source.min)} on an empty battery; it needs ${formatVolts(supply.min)}`,
     )
   }
   if (supply.filtered && !source.filtered) {
-    facts.push(costly('PWR-10', `${source.label} is not filtered: stripes may show in the picture`, 4, 'weigh'))
+    yield costly('PWR-10', `${source.label} is not filtered: stripes may show in the picture`, 4, 'weigh')
   }
-  if (source.owner) facts.push(costly('PWR-02', `fed by ${source.label}, not by the board`, 1))
-  return { placement: { place: source.place }, facts, claims }
+}
+
+/** Motor current takes a way that is made for it; nothing feeds itself. */
+function* wayFacts(source: Source, { fitted, supply, main }: FittedSupply): Iterable<Fact> {
+  if (source.owner === fitted.id) yield impossible('PWR-07', 'a device cannot feed itself', 'stop')
+  if (fitted.id === boardId && source.owner === undefined) yield impossible('PWR-07', 'the board cannot feed itself', 'stop')
+  if (main && !source.main) {
+    const taken = supply.peak ? `up to ${formatAmps(supply.peak)} of motor current` : 'motor current'
+    yield impossible('PWR-12', `${source.label} is not made for motor current, and this passes ${taken}`, 'stop')
+  }
+}
+
+/**
+ * What stands where anyone would expect it costs nothing: main current from the battery by a
+ * distribution board, the board through the cable of an ESC, small parts from the board.
+ */
+function* preferenceFacts(source: Source, { fitted, main }: FittedSupply): Iterable<Fact> {
+  const { owner, label } = source
+  const fromBattery = owner === batteryId
+  if (main) {
+    const distributes = fitted.device.outputs.some((output) => output.main)
+    if (fromBattery !== distributes && owner !== undefined)
+      yield costly('PWR-12', fromBattery ? 'soldered to the battery’s lead, not to a distribution board' : `fed by ${label}`, 2)
+  } else if (fitted.id === boardId) {
+    if (fromBattery) yield costly('PWR-12', 'soldered to the battery’s lead', 2)
+    else if (source.main) yield costly('PWR-02', `fed by ${label}`, 1)
+  } else if (fromBattery) {
+    yield costly('PWR-12', 'soldered to the battery’s lead', 3)
+  } else if (owner !== undefined) {
+    yield costly('PWR-02', `fed by ${label}, not by the board`, source.kind === 'through' && !source.main ? 3 : 1)
+  }
+  if (fitted.device.class === 'servo' && source.own > 0) {
+    yield costly('PWR-02', `${label} feeds the board too: a servo that stalls can pull it down`, 6, 'weigh')
+  }
+}
+
+/** Of two parts that could feed each other one feeds the other. */
+function orderClaims({ owner = boardId }: Source, { fitted }: FittedSupply): Claim[] {
+  const feeds = fitted.id === boardId || fitted.device.outputs.length > 0
+  if (!feeds || owner === batteryId || owner === fitted.id) return []
+  return [alike('PWR-07', `order:${[owner, fitted.id].sort().join(' ')}`, `${owner} feeds ${fitted.id}`)]
 }
 
 /** Volts that are but rounding. */
 const nothing = 1e-6
 
-/** A regulator beyond its input range feeds nothing well. */
-function* sourceFacts({ label, regulates }: Source): Iterable<Fact> {
+/** A regulator beyond its input range; one short of volts sags to what is left, which may be enough. */
+function* sourceFacts({ label, regulates }: Source, { supply }: FittedSupply): Iterable<Fact> {
   if (!regulates) return
   const { volts, dropout, from, bears } = regulates
   if (bears !== undefined && from.max > bears) {
@@ -161,11 +234,11 @@ function* sourceFacts({ label, regulates }: Source): Iterable<Fact> {
       'stop',
     )
   }
-  const lacking = volts + dropout - from.min
-  if (lacking > nothing) {
+  const given = Math.max(0, from.min - dropout)
+  if (given < volts - nothing && given < supply.min - nothing) {
     yield costly(
       'PWR-03',
-      `${label} lacks ${formatVolts(lacking)} at empty battery: it needs ${formatVolts(volts)} and its drop-out`,
+      `${label} sags to ${formatVolts(given)} at empty battery; it needs ${formatVolts(supply.min)}`,
       dropoutRisk,
     )
   }
@@ -176,9 +249,9 @@ function overload(source: Source, peak: Amps): Fact {
   return costly('PWR-02', text, overloadRisk)
 }
 
-/** Milliamperes on a source and on the rails it is made from, rounded up. */
+/** Milliamperes on a source and on the rails it is made from, rounded up; all draw on the battery in the end, wherever they hang. */
 function loadsOn({ board, battery }: ResolvedPlan, source: Source, peak: Amps): Claim[] {
-  if (!peak) return []
+  if (!peak || source.owner === batteryId) return []
   const claims = [share(source.place, Math.ceil(peak * 1000 - 1e-9))]
   let amps = peak
   const passed = new Set<string>()
@@ -202,7 +275,7 @@ export function capacitiesOf(resolved: ResolvedPlan): Map<string, number> {
     return [place, milliamps(limit - (own.get(place) ?? amps))] as const
   })
   const outputs = sourcesOf(resolved)
-    .filter(({ owner }) => owner)
+    .filter(({ owner }) => owner !== undefined && owner !== batteryId)
     .map(({ place, limit }) => [place, milliamps(limit)] as const)
   const { maxLinks, usb } = resolved.board.configuration
   return new Map<string, number>([['configuration', maxLinks - (usb ? 1 : 0)], ...rails, ...outputs])

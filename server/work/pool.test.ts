@@ -18,7 +18,7 @@ describe('work in threads of its own', () => {
     const next = applyEdit(plan, edit)
     const done = await pool.run('replay', { before: plan, edits: [edit], plan: next })
     expect(done).toEqual({})
-    expect(await pool.run('brief', next)).toMatchObject({ devices: 16 })
+    expect(await pool.run('brief', next)).toMatchObject({ devices: 17 })
     const smuggled = { before: plan, edits: [edit], plan: { ...next, note: 'smuggled' } }
     await expect(pool.run('replay', smuggled)).rejects.toMatchObject({ unfit: true, problems: [{ place: 'note' }] })
     const unsound = { before: plan, edits: [{ ...edit, name: '\u202E' }], plan: next }

@@ -10,13 +10,16 @@ function better(one: Level, other: Level): boolean {
 }
 
 /** What rails and links may take; for boards that take nothing from their rails themselves. */
-function limitsOf({ board }: ResolvedPlan): Map<string, number> {
+function limitsOf({ board, devices }: ResolvedPlan): Map<string, number> {
   const { maxLinks, usb } = board.configuration
   const rails = board.rails.map(({ id, limit, own }): [string, number] => {
     if (own) throw new Error(`rail ${id}: boards with currents of their own are not for this oracle`)
     return [`rail:${id}`, Math.floor(limit * 1000 + 1e-6)]
   })
-  return new Map([['configuration', maxLinks - (usb ? 1 : 0)], ...rails])
+  const outputs = devices.flatMap(({ id, device }) =>
+    device.outputs.map(({ id: output, limit }): [string, number] => [`output:${id}/${output}`, Math.floor(limit * 1000 + 1e-6)]),
+  )
+  return new Map([['configuration', maxLinks - (usb ? 1 : 0)], ...rails, ...outputs])
 }
 
 /**

@@ -14,7 +14,7 @@ import {
   type Supply,
   type Terminal,
 } from '#core/catalogue'
-import { keyOf, newPlan, type DeviceInstance, type Place, type Placement, type Plan } from '#core/plan'
+import { batteryPlace, keyOf, newPlan, type DeviceInstance, type Place, type Placement, type Plan } from '#core/plan'
 import { readDefinition } from '#core/schema'
 
 /** A port of the board; both lines are there, each with a pad of its name (TX1, RX1 …), unless said otherwise. */
@@ -269,7 +269,9 @@ export function tiny(said: Tiny): Plan {
       Object.entries(said.at ?? {}).map(([need, place]) => [need, typeof place === 'string' ? { place } : place]),
     ),
     supplies: Object.fromEntries(
-      Object.entries({ ...Object.fromEntries(feeds), ...said.feeds }).filter((feed): feed is [string, Place] => feed[1] !== null),
+      Object.entries({ 'board/bat': batteryPlace, ...Object.fromEntries(feeds), ...said.feeds }).filter(
+        (feed): feed is [string, Place] => feed[1] !== null,
+      ),
     ),
     ...said.plan,
   }

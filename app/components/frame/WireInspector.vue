@@ -53,7 +53,7 @@ function setLock() {
       :model-value="wire.to.point"
       :items="pads"
       label="Soldered to pad"
-      @update:model-value="(pad) => pad && set({ pad })"
+      @update:model-value="(pad) => pad && set({ end: `pad:${pad}` })"
     />
     <v-text-field
       :model-value="wire.gauge"

@@ -2,6 +2,7 @@
 import type { Rule } from '../context'
 import { duplicateAddress } from './bus/duplicate-address'
 import { pullUps } from './bus/pull-ups'
+import { busLines } from './bus/bus-lines'
 import { needWithoutPlace } from './fit/need-without-place'
 import { noGround } from './ground/no-ground'
 import { sharedGround } from './ground/shared-ground'
@@ -12,9 +13,11 @@ import { lineLoad } from './load/line-load'
 import { softwarePort } from './load/software-port'
 import { inputTolerance } from './level/input-tolerance'
 import { outputHigh } from './level/output-high'
+import { heldSignal } from './level/held-signal'
 import { totalMass } from './build/total-mass'
 import { leadLength } from './build/lead-length'
 import { pinOrder } from './build/pin-order'
+import { wiresPerContact } from './build/wires-per-contact'
 import { oneFunction } from './pads/one-function'
 import { exclusions } from './pads/exclusions'
 import { timerSettings } from './pads/timer-settings'
@@ -26,6 +29,7 @@ import { enableLevels } from './pads/enable-levels'
 import { analogLevel } from './pads/analog-level'
 import { receiverType } from './pads/receiver-type'
 import { firmwareWiring } from './pads/firmware-wiring'
+import { wireServes } from './pads/wire-serves'
 import { supplyRange } from './power/supply-range'
 import { railLimit } from './power/rail-limit'
 import { dropOut } from './power/drop-out'
@@ -37,6 +41,10 @@ import { withoutSupply } from './power/without-supply'
 import { usbAlone } from './power/usb-alone'
 import { unfilteredVideo } from './power/unfiltered-video'
 import { jumperVoltage } from './power/jumper-voltage'
+import { mainWay } from './power/main-way'
+import { short } from './power/short'
+import { contactCurrent } from './power/contact-current'
+import { motorCurrent } from './power/motor-current'
 import { gnssDistance } from './radio/gnss-distance'
 import { oneBand } from './radio/one-band'
 import { adapterInFlight } from './radio/adapter-in-flight'
@@ -58,7 +66,6 @@ import { configurationCount } from './serial/configuration-count'
 import { broughtOut } from './serial/brought-out'
 import { configurationRemains } from './serial/configuration-remains'
 import { enableOrder } from './serial/enable-order'
-import { portNumbers } from './serial/port-numbers'
 import { chainOrder } from './video/chain-order'
 import { oneStandard } from './video/one-standard'
 import { openEnd } from './video/open-end'
@@ -70,6 +77,7 @@ import { transmitterControl } from './video/transmitter-control'
 export const rules: readonly Rule[] = [
   duplicateAddress,
   pullUps,
+  busLines,
   needWithoutPlace,
   noGround,
   sharedGround,
@@ -80,9 +88,11 @@ export const rules: readonly Rule[] = [
   softwarePort,
   inputTolerance,
   outputHigh,
+  heldSignal,
   totalMass,
   leadLength,
   pinOrder,
+  wiresPerContact,
   oneFunction,
   exclusions,
   timerSettings,
@@ -94,6 +104,7 @@ export const rules: readonly Rule[] = [
   analogLevel,
   receiverType,
   firmwareWiring,
+  wireServes,
   supplyRange,
   railLimit,
   dropOut,
@@ -105,6 +116,10 @@ export const rules: readonly Rule[] = [
   usbAlone,
   unfilteredVideo,
   jumperVoltage,
+  mainWay,
+  short,
+  contactCurrent,
+  motorCurrent,
   gnssDistance,
   oneBand,
   adapterInFlight,
@@ -126,7 +141,6 @@ export const rules: readonly Rule[] = [
   broughtOut,
   configurationRemains,
   enableOrder,
-  portNumbers,
   chainOrder,
   oneStandard,
   openEnd,

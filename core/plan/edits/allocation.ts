@@ -1,6 +1,6 @@
 import type { Placement } from '../plan'
 import { splitKey, type NeedKey, type Place, type SupplyKey } from '../reference'
-import { deviceOf, type EditGroup } from './kind'
+import { deviceOf, requireOwner, type EditGroup } from './kind'
 
 export interface AllocationEdits {
   'need.leave-out': { need: NeedKey; leftOut: boolean }
@@ -30,7 +30,7 @@ export const allocationEdits: EditGroup<AllocationEdits> = {
   },
   'need.lock': {
     apply: (plan, { need, place }) => {
-      deviceOf(plan, splitKey(need)[0])
+      requireOwner(plan, need)
       plan.locks[need] = place
       if (plan.bans[need]) plan.bans[need] = plan.bans[need].filter((banned) => banned !== place)
     },
@@ -44,7 +44,7 @@ export const allocationEdits: EditGroup<AllocationEdits> = {
   },
   'need.ban': {
     apply: (plan, { need, place }) => {
-      deviceOf(plan, splitKey(need)[0])
+      requireOwner(plan, need)
       if (plan.locks[need] === place) delete plan.locks[need]
       plan.bans[need] = [...(plan.bans[need] ?? []).filter((banned) => banned !== place), place]
     },
@@ -70,7 +70,7 @@ export const allocationEdits: EditGroup<AllocationEdits> = {
   },
   'supply.choose': {
     apply: (plan, { supply, source }) => {
-      deviceOf(plan, splitKey(supply)[0])
+      requireOwner(plan, supply)
       plan.supplies[supply] = source
       plan.locks[supply] = source
     },

@@ -88,7 +88,7 @@ function forgetPlaces(plan: Draft<Plan>): void {
     else delete plan.links[need]
   }
   for (const [wire, override] of Object.entries(plan.wires)) {
-    delete override.pad
+    if (override.end?.startsWith('pad:')) delete override.end
     delete override.locked
     if (!Object.keys(override).length) delete plan.wires[wire]
   }

@@ -1,8 +1,9 @@
 import type { Draft } from 'immer'
 import type { DeviceDefinition, ProtocolDefinition } from '../../catalogue'
+import { batteryId, boardId } from '../parts'
 import type { DeviceInstance, Plan, Priority } from '../plan'
 import { idIn, splitKey } from '../reference'
-import { deviceOf, EditError, requireKey, type EditGroup } from './kind'
+import { change, deviceOf, EditError, requireKey, type EditGroup } from './kind'
 
 export interface DeviceEdits {
   'device.add': { device: DeviceInstance; definition: DeviceDefinition; protocols: ProtocolDefinition[] }
@@ -19,6 +20,7 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       if (plan.devices.some(({ id }) => id === device.id)) {
         throw new EditError(`devices.${device.id}`, 'a device with this id is in the fit-out already')
       }
+      if (device.id === boardId || device.id === batteryId) throw new EditError(`devices.${device.id}`, 'this id is taken')
       if (device.definition !== definition.id) {
         throw new EditError(`devices.${device.id}`, `says definition "${device.definition}" but brings "${definition.id}"`)
       }
@@ -80,6 +82,9 @@ function forgetDevice(plan: Draft<Plan>, device: string): void {
   }
   for (const map of [plan.wires, plan.built] as Record<string, unknown>[]) {
     for (const wire of Object.keys(map)) if (wire.startsWith(`${device}.`)) delete map[wire]
+  }
+  for (const [wire, override] of Object.entries(plan.wires)) {
+    if (override.end?.startsWith(`terminal:${device}/`)) change(plan.wires, wire, { unset: ['end'] })
   }
   delete plan.spots[device]
   delete plan.layout[device]

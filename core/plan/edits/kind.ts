@@ -1,6 +1,7 @@
 import type Joi from 'joi'
 import type { Draft } from 'immer'
-import type { Place } from '../reference'
+import { boardId } from '../parts'
+import { splitKey, type Place } from '../reference'
 import type { DeviceInstance, Plan } from '../plan'
 
 /** An edit that does not fit the plan it was applied to. */
@@ -94,6 +95,12 @@ export function deviceOf(plan: Draft<Plan>, id: string): Draft<DeviceInstance> {
   const found = plan.devices.find((device) => device.id === id)
   if (!found) throw new EditError(`devices.${id}`, 'no such device in the fit-out')
   return found
+}
+
+/** @throws EditError when the need or supply is of no part of the plan; the board has supplies too */
+export function requireOwner(plan: Draft<Plan>, key: string): void {
+  const [part] = splitKey(key)
+  if (part !== boardId) deviceOf(plan, part)
 }
 
 /** @throws EditError when the map does not hold the key */

@@ -1,3 +1,4 @@
+import { batteryId, boardId } from '../parts'
 import type { Spot } from '../plan'
 import { deviceOf, type EditGroup } from './kind'
 
@@ -10,7 +11,7 @@ export interface LayoutEdits {
 export const layoutEdits: EditGroup<LayoutEdits> = {
   'spot.set': {
     apply: (plan, { part, spot }) => {
-      if (part !== 'board' && part !== 'battery') deviceOf(plan, part)
+      if (part !== boardId && part !== batteryId) deviceOf(plan, part)
       if (spot) plan.spots[part] = spot
       else delete plan.spots[part]
     },
@@ -20,7 +21,7 @@ export const layoutEdits: EditGroup<LayoutEdits> = {
   },
   'box.move': {
     apply: (plan, { box, at }) => {
-      if (box !== 'board') deviceOf(plan, box)
+      if (box !== boardId && box !== batteryId) deviceOf(plan, box)
       if (at) plan.layout[box] = at
       else delete plan.layout[box]
     },

@@ -7,7 +7,11 @@ const overlay = (terminals: NonNullable<Tiny['devices']>[string]['terminals'] = 
 const onPads = (...pads: string[]) =>
   edited(
     overlay(),
-    ...pads.map((pad, at) => ({ type: 'wire.set' as const, wire: `overlay.gnd${at ? at + 1 : ''}`, set: { pad } })),
+    ...pads.map((pad, at) => ({
+      type: 'wire.set' as const,
+      wire: `overlay.gnd${at ? at + 1 : ''}`,
+      set: { end: `pad:${pad}` as const },
+    })),
   )
 
 describe('GND-04', () => {

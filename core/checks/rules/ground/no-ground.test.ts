@@ -17,7 +17,7 @@ describe('GND-01', () => {
     expect(found).toMatchObject({
       severity: 'stop',
       subjects: ['device:camera', 'wire:camera.gnd'],
-      fact: 'Camera has no ground wire, though 1 of its other wires are fitted',
+      fact: 'Camera has no way to ground, though 1 of its other wires is fitted',
     })
     expect(settledBy(plan, found!)).toBe(true)
   })

@@ -1,19 +1,53 @@
-import { referTo } from '../../../plan'
+import { groundOfBoard } from '../../../harness'
+import { batteryId, boardGround, boardId, keyOf, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
-import { fitWire } from '../../reports'
+import { isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'
+import { fitWire, wireBack } from '../../reports'
 
-function* check({ resolved, wires }: CheckContext): Iterable<Report> {
-  for (const fitted of resolved.devices) {
-    const own = wires.filter((wire) => wire.from.device === fitted.id)
-    const grounds = fitted.device.terminals.filter((terminal) => terminal.role === 'ground')
-    const live = own.filter((wire) => wire.kind !== 'ground' && !wire.omitted)
-    if (!grounds.length || !live.length || own.some((wire) => wire.kind === 'ground' && !wire.omitted)) continue
-    const left = own.find((wire) => wire.kind === 'ground')
-    yield {
-      subjects: [referTo('device', fitted.id), ...(left ? [referTo('wire', left.id)] : [])],
-      fact: `${nameOf(fitted)} has no ground wire, though ${live.length} of its other wires are fitted`,
-      fixes: left ? [fitWire(left)] : [],
+function* check(context: CheckContext): Iterable<Report> {
+  yield* ofBoard(context)
+  for (const fitted of context.resolved.devices) {
+    const sides = sidesOf(fitted)
+    for (const side of sides) {
+      const live = liveWires(context, side)
+      if (!live.length || isGrounded(context, side)) continue
+      const otherwise = sides.some((other) => other !== side && isGrounded(context, other))
+      yield* missing(context, side, live.length, otherwise)
     }
+  }
+}
+
+/** Wires at a side that carry something. */
+function liveWires({ wires }: CheckContext, { fitted, terminals, grounds }: GroundSide) {
+  const carries = (point: string) => terminals.includes(point) && !grounds.includes(point)
+  return wires.filter(
+    ({ omitted, from, to }) => !omitted && [from, to].some(({ device, point }) => device === fitted.id && carries(point)),
+  )
+}
+
+function* missing(context: CheckContext, side: GroundSide, live: number, otherwise: boolean): Iterable<Report> {
+  const { fitted, grounds } = side
+  const own = context.wires.filter(({ from }) => from.device === fitted.id && grounds.includes(from.point))
+  const consequence = otherwise ? '; what it has there works against the other side' : ''
+  yield {
+    severity: otherwise ? 'fix' : 'stop',
+    subjects: [referTo('device', fitted.id), ...own.map(({ id }) => referTo('wire', id))],
+    fact: `${nameOf(fitted)} has no way to ground${sideWords(side)}, though ${live} of its other wires ${live === 1 ? 'is' : 'are'} fitted${consequence}`,
+    fixes: own.flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire))),
+  }
+}
+
+/** The board against the battery. */
+function* ofBoard(context: CheckContext): Iterable<Report> {
+  const { circuit, resolved, wires } = context
+  const minus = `terminal:${keyOf(batteryId, 'minus')}`
+  const wired = circuit.wires.some(({ from, to }) => from.device === batteryId || to.device === batteryId)
+  if (!wired || circuit.connected(groundOfBoard, minus)) return
+  const own = wires.filter(({ id }) => resolved.board.rails.some((rail) => id === `${boardId}.${boardGround(rail.id)}`))
+  yield {
+    subjects: own.map(({ id }) => referTo('wire', id)),
+    fact: `the ground of ${resolved.board.name} does not lead to the battery’s`,
+    fixes: own.flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire))),
   }
 }
 
@@ -23,7 +57,7 @@ export const noGround: Rule = {
     family: 'ground',
     severity: 'stop',
     title: 'No ground',
-    why: 'Without a return the supply current looks for another way, through signal pins that are not made for it.',
+    why: 'Without a return the supply current looks for another way, through signal pins that are not made for it. A part with parted sides needs the ground of each: without that of its logic side there is a picture, and no text on it.',
     reads: ['wires', 'terminals'],
   },
   check,

@@ -31,7 +31,7 @@ describe('LVL-01', () => {
       at: { 'overlay/text': 'port:p1' },
     })
     expect(findingsOf(plan, 'LVL-01')).toEqual([])
-    const moved = edited(plan, { type: 'wire.set', wire: 'overlay.tx', set: { pad: 'LOW' } })
+    const moved = edited(plan, { type: 'wire.set', wire: 'overlay.tx', set: { end: 'pad:LOW' } })
     expect(findingsOf(moved, 'LVL-01')).toHaveLength(1)
     expect(findingsOf(edited(moved, { type: 'wire.set', wire: 'overlay.tx', set: { omitted: true } }), 'LVL-01')).toEqual([])
   })

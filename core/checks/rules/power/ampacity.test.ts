@@ -13,7 +13,7 @@ describe('PWR-06', () => {
   it('names a wire that is too thin, and makes it thicker', () => {
     const plan = fed(30, 3.6)
     const [found] = findingsOf(plan, 'PWR-06')
-    expect(found!.fact).toBe('W1 of Ring is AWG 30, good for 1.28 A; it carries 3.6 A at peak')
+    expect(found!.fact).toBe('W1 is AWG 30, good for 1.28 A; it carries 3.6 A at peak')
     expect(settledBy(plan, found!)).toBe(true)
   })
 })

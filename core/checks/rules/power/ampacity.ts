@@ -1,22 +1,30 @@
-import { ampacity, gaugeFor } from '../../../harness'
-import { referTo } from '../../../plan'
+import { ampacity, burstFactor, gaugeFor, mainGaugeFor, thinnestMain } from '../../../harness'
 import { formatAmps } from '../../../units'
-import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import type { CheckContext, Report, Rule } from '../../context'
+import { aboutWire } from '../../reports'
 
-function* check({ power }: CheckContext): Iterable<Report> {
-  for (const leaf of power.leaves) {
-    for (const wire of leaf.wires) {
-      if (leaf.peak <= ampacity(wire.gauge)) continue
-      const gauge = gaugeFor(leaf.peak)
-      yield {
-        severity: leaf.typical > ampacity(wire.gauge) ? 'fix' : 'weigh',
-        subjects: [referTo('wire', wire.id), ...aboutSupply(leaf.supply)],
-        fact: `${wire.number} of ${nameOf(leaf.supply.fitted)} is AWG ${wire.gauge}, good for ${formatAmps(ampacity(wire.gauge))}; it carries ${formatAmps(leaf.peak)} at peak`,
-        fixes:
-          gauge < wire.gauge
-            ? [{ label: `Make it AWG ${gauge}`, edit: { type: 'wire.set', wire: wire.id, set: { gauge } } }]
-            : [],
-      }
+/** Share above what a wire carries that is but rounding. */
+const rounding = 1e-6
+
+function* check({ power, wires }: CheckContext): Iterable<Report> {
+  const mains = new Set(power.leaves.filter(({ supply }) => supply.main).flatMap((leaf) => leaf.wires.map(({ id }) => id)))
+  for (const wire of wires) {
+    const { typical, peak } = power.flows.get(wire.id) ?? { typical: 0, peak: 0 }
+    const main = mains.has(wire.id)
+    const carries = ampacity(wire.gauge) * (1 + rounding)
+    const bears = main && wire.gauge <= thinnestMain ? carries * burstFactor : carries
+    if (typical <= carries && peak <= bears) continue
+    const gauge = main ? mainGaugeFor(typical, peak) : gaugeFor(peak)
+    const good =
+      typical > carries || !main
+        ? `good for ${formatAmps(ampacity(wire.gauge))}; it carries ${formatAmps(typical > carries ? typical : peak)}${typical > carries ? ' all the time' : ' at peak'}`
+        : `good for ${formatAmps(bears)} in bursts; it carries ${formatAmps(peak)} at full throttle`
+    yield {
+      severity: typical > carries ? (typical > carries * burstFactor ? 'stop' : 'fix') : 'weigh',
+      subjects: aboutWire(wire),
+      fact: `${wire.number} is AWG ${wire.gauge}, ${good}`,
+      fixes:
+        gauge < wire.gauge ? [{ label: `Make it AWG ${gauge}`, edit: { type: 'wire.set', wire: wire.id, set: { gauge } } }] : [],
     }
   }
 }
@@ -28,7 +36,7 @@ export const wireAmpacity: Rule = {
     severity: 'fix',
     title: 'Wire carries its current',
     why: 'A wire too thin for its current heats itself and its bundle until the insulation gives way.',
-    reads: ['wires', 'device currents'],
+    reads: ['wires', 'device currents', 'motor currents'],
   },
   check,
 }

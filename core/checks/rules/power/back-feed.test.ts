@@ -33,12 +33,16 @@ describe('PWR-07', () => {
   })
   it('stops at an output joined to its own feed', () => {
     expect(findingsOf(tiny({ devices: { bec: bec('vcc') }, feeds: { 'bec/main': 'rail:bat' } }), 'PWR-07')).toMatchObject([
-      { severity: 'stop', fact: 'Bec gives 5 V out on the terminal that Battery feeds' },
+      { severity: 'stop', fact: 'Bec 5 V out and Battery plug are joined' },
     ])
   })
   it('stops at a device that feeds itself by hand, and offers another source', () => {
     expect(findingsOf(tiny({ devices: { bec: bec('out') }, feeds: { 'bec/main': 'output:bec/v5' } }), 'PWR-07')).toMatchObject([
-      { severity: 'stop', fact: 'Bec: a device cannot feed itself', fixes: [{ label: 'Feed it from Battery' }] },
+      {
+        severity: 'stop',
+        fact: 'Bec: a device cannot feed itself',
+        fixes: [{ label: 'Feed it from Battery' }, { label: 'Feed it from Battery plug' }],
+      },
     ])
   })
 })

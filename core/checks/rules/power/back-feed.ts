@@ -1,7 +1,8 @@
-import type { Place } from '../../../plan'
+import type { Place, Subject } from '../../../plan'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
-import { feedFixes, pairs, suitingSources, supplyReports } from '../../reports'
+import { makersOf } from '../../makers'
+import { aboutWire, feedFixes, pairs, suitingSources, supplyReports, wireBack } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   const { power, resolved } = context
@@ -9,6 +10,7 @@ function* check(context: CheckContext): Iterable<Report> {
   yield* supplyReports(context, 'PWR-07', ({ supply }) =>
     feedFixes(supply, suitingSources(context, supply), (source) => `Feed it from ${source.label}`),
   )
+  yield* joinedSources(context)
   for (const fitted of resolved.devices) {
     const fed = power.leaves.filter(({ supply }) => supply.fitted === fitted)
     for (const [one, other] of pairs(fed)) {
@@ -19,13 +21,20 @@ function* check(context: CheckContext): Iterable<Report> {
         fact: `${nameOf(fitted)} is fed twice on one net: ${formatVolts(one.full)} from ${label(one.source)} and ${formatVolts(other.full)} from ${label(other.source)}`,
       }
     }
-    for (const { supply, source } of fed) {
-      const joined = fitted.device.outputs.find((output) => output.terminal === supply.supply.terminal)
-      if (!joined) continue
-      yield {
-        subjects: aboutSupply(supply),
-        fact: `${nameOf(fitted)} gives ${joined.label} on the terminal that ${label(source)} feeds`,
-      }
+  }
+}
+
+function* joinedSources(context: CheckContext): Iterable<Report> {
+  const { circuit, wires } = context
+  for (const [one, other] of pairs(makersOf(context))) {
+    if (!circuit.connected(one.point, other.point)) continue
+    const net = circuit.net(one.point)
+    const moved = wires.filter((wire) => !wire.omitted && circuit.netOf(wire) === net && wireBack(context, wire).length)
+    const subjects: Subject[] = [one.place, other.place, ...moved.flatMap(aboutWire)]
+    yield {
+      subjects: [...new Set(subjects)],
+      fact: `${one.label} and ${other.label} are joined${moved.length ? ` by ${moved.map(({ number }) => number).join(', ')}` : ''}`,
+      fixes: moved.flatMap((wire) => wireBack(context, wire)),
     }
   }
 }
@@ -37,7 +46,7 @@ export const backFeed: Rule = {
     severity: 'stop',
     title: 'Two sources on one net',
     why: 'Two sources joined fight each other: the higher feeds into the lower, through a regulator that is not made for it.',
-    reads: ['supplies', 'rails'],
+    reads: ['supplies', 'rails', 'wires'],
   },
   check,
 }

@@ -1,13 +1,13 @@
-import { referTo } from '../../../plan'
+import { referTo, type FittedSupply } from '../../../plan'
 import { formatVolts } from '../../../units'
-import type { CheckContext, Report, Rule } from '../../context'
+import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 /** Volts that are but rounding. */
 const nothing = 1e-6
 
 function* check({ power }: CheckContext): Iterable<Report> {
   for (const node of power.nodes) {
-    if (node.headroom === undefined || (!node.leaves.length && node.peak === 0)) continue
+    if (!node.alive.battery || node.headroom === undefined || (!node.leaves.length && node.peak === 0)) continue
     const fed = node.leaves.flatMap(({ supply }) => [referTo('supply', supply.key), referTo('device', supply.fitted.id)])
     if (node.input && node.input.full > node.input.max) {
       yield {
@@ -16,12 +16,20 @@ function* check({ power }: CheckContext): Iterable<Report> {
         fact: `${node.label} bears ${formatVolts(node.input.max)} at its input; the full battery gives ${formatVolts(node.input.full)}`,
       }
     }
-    if (node.headroom > -nothing) continue
+    const short = node.leaves.filter(({ supply: { supply } }) => node.empty < supply.min - nothing)
+    if (node.headroom > -nothing || !short.length) continue
     yield {
-      subjects: [node.place, ...fed],
-      fact: `${node.label} lacks ${formatVolts(-node.headroom)} at empty battery: it needs ${formatVolts(node.empty)} and its drop-out`,
+      subjects: [
+        node.place,
+        ...short.flatMap(({ supply }) => [referTo('supply', supply.key), referTo('device', supply.fitted.id)]),
+      ],
+      fact: `${node.label} sags to ${formatVolts(node.empty)} at empty battery, for want of ${formatVolts(-node.headroom)} at its input; ${short.map(({ supply }) => needs(supply)).join(', ')}`,
     }
   }
+}
+
+function needs({ fitted, supply }: FittedSupply): string {
+  return `${nameOf(fitted)} needs ${formatVolts(supply.min)}`
 }
 
 export const dropOut: Rule = {
@@ -31,7 +39,7 @@ export const dropOut: Rule = {
     severity: 'fix',
     title: 'Regulator within its input range',
     why: 'A regulator without enough voltage above its output stops regulating: the rail sags with the battery, first when it is nearly empty and the craft is far away.',
-    reads: ['rails', 'battery', 'supply outputs'],
+    reads: ['rails', 'battery', 'supply outputs', 'supplies'],
   },
   check,
 }

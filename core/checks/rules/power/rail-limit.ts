@@ -1,25 +1,35 @@
-import { referTo, type Place } from '../../../plan'
+import { batteryId, boardId, referTo, type Place } from '../../../plan'
 import { formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
 import { feedFixes, suitingSources } from '../../reports'
 
-type Supply = CheckContext['feeds'][number]['supply']
+type Feed = CheckContext['feeds'][number]
+type Supply = Feed['supply']
 
 function* check(context: CheckContext): Iterable<Report> {
   for (const source of context.sources) {
-    const fed = context.feeds.filter((feed) => feed.source === source)
+    const fed = context.power.nodes.find(({ place }) => place === source.place)?.leaves ?? []
     if (!fed.length) continue
     const { typical, peak } = context.power.nodes.find(({ place }) => place === source.place)!
     if (peak <= source.limit) continue
-    const heaviest = [...fed].sort((one, other) => other.supply.supply.peak - one.supply.supply.peak)[0]!
+    const heaviest = [...fed].sort((one, other) => other.peak - one.peak)[0]!
+    const sharers = [...(source.own > 0 ? ['the board'] : []), ...fed.map(({ supply }) => nameOf(supply.fitted))]
     yield {
-      severity: typical > source.limit ? 'fix' : 'weigh',
-      subjects: [source.place, ...fed.map(({ supply }) => referTo('device', supply.fitted.id))],
-      fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak, ${formatAmps(heaviest.supply.supply.peak)} of it by ${nameOf(heaviest.supply.fitted)}`,
+      severity: typical > source.limit || (source.owner !== batteryId && feedsControl(fed, source.own)) ? 'fix' : 'weigh',
+      subjects: [
+        source.place,
+        ...fed.filter(({ supply }) => supply.fitted.id !== boardId).map(({ supply }) => referTo('device', supply.fitted.id)),
+      ],
+      fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak, ${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}; ${sharers.join(', ')} hang${sharers.length > 1 ? '' : 's'} on it`,
       fixes: [...lighterVariants(context, heaviest.supply), ...elsewhere(context, source.place, heaviest.supply)],
     }
   }
+}
+
+/** Board and control receiver are not to go down for a moment's peak. */
+function feedsControl(fed: { supply: Supply }[], own: number): boolean {
+  return own > 0 || fed.some(({ supply: { fitted } }) => fitted.id === boardId || fitted.device.class === 'receiver')
 }
 
 function elsewhere(context: CheckContext, from: Place, supply: Supply): Fix[] {
@@ -28,7 +38,7 @@ function elsewhere(context: CheckContext, from: Place, supply: Supply): Fix[] {
 }
 
 function lighterVariants({ resolved }: CheckContext, { fitted, supply }: Supply): Fix[] {
-  const { variants } = resolved.plan.definitions.devices[fitted.instance.definition]!
+  const { variants = {} } = resolved.plan.definitions.devices[fitted.instance.definition] ?? {}
   return Object.entries(variants)
     .filter(([id, { differences }]) => {
       const supplies = differences.supplies as Record<string, { peak?: number }> | undefined
@@ -45,9 +55,9 @@ export const railLimit: Rule = {
     id: 'PWR-02',
     family: 'power',
     severity: 'weigh',
-    title: 'Rail within its limit, typically and at peak',
-    why: 'A regulator past its limit drops its voltage or shuts off, and takes the board and its receiver with it.',
-    reads: ['supplies', 'rails', 'device currents'],
+    title: 'Source within its limit, typically and at peak',
+    why: 'A regulator past its limit drops its voltage or shuts off for the length of the peak, and takes the board and its receiver with it where they share it. Other parts bear a short dip.',
+    reads: ['supplies', 'rails', 'device currents', 'motor currents', 'battery'],
   },
   check,
 }

@@ -25,10 +25,10 @@ describe('PWR-04', () => {
   })
   it('reckons the rise above the air, and has too much mended', () => {
     expect(heat(0.1, 'linear', 60)).toMatchObject([
-      { severity: 'weigh', fact: '5 V makes 1.18 W of heat at 100 mA and full battery, 71 K above the air' },
+      { severity: 'weigh', fact: '5 V makes 1.18 W of heat at 100 mA and full battery: would reach 96 °C in air of 25 °C' },
     ])
     expect(heat(0.2, 'linear', 60)).toMatchObject([
-      { severity: 'fix', fact: expect.stringContaining('142 K above the air') as string },
+      { severity: 'fix', fact: expect.stringContaining('would reach 166 °C in air of 25 °C, it shuts down or burns') as string },
     ])
   })
 })

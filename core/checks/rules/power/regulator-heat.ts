@@ -5,6 +5,8 @@ import type { CheckContext, Report, Rule } from '../../context'
 /** Kelvin above the air at which a regulator shuts off, less a warm day; and at which it is merely hot. */
 const tooHot = 100
 const hot = 60
+const room = 25
+const shutDown = 150
 /** Watts that a small package sheds without a figure of its own. */
 const plainLimit = 1
 
@@ -14,13 +16,19 @@ function* check({ power }: CheckContext): Iterable<Report> {
     const watts = node.heat.typical
     const kelvin = node.kelvinPerWatt === undefined ? undefined : watts * node.kelvinPerWatt
     if (kelvin === undefined ? watts <= plainLimit : kelvin <= hot) continue
-    const rise = kelvin === undefined ? '' : `, ${plain(kelvin, 0)} K above the air`
+    const rise = kelvin === undefined ? '' : words(kelvin)
     yield {
       severity: kelvin !== undefined && kelvin > tooHot ? 'fix' : 'weigh',
       subjects: [node.place, ...node.leaves.map(({ supply }) => referTo('device', supply.fitted.id))],
       fact: `${node.label} makes ${plain(watts)} W of heat at ${formatAmps(node.typical)} and full battery${rise}`,
     }
   }
+}
+
+/** What it comes to on a bench; parts of this kind shut down at about 150 °C, or burn. */
+function words(kelvin: number): string {
+  const celsius = room + kelvin
+  return `: would reach ${plain(celsius, 0)} °C in air of ${room} °C${celsius > shutDown ? ', it shuts down or burns' : ''}`
 }
 
 export const regulatorHeat: Rule = {

@@ -23,7 +23,7 @@ describe('PWR-01', () => {
       {
         severity: 'fix',
         fact: 'Camera: 5 V goes down to 5 V on an empty battery; it needs 9 V',
-        fixes: [{ label: 'Feed it from Battery' }],
+        fixes: [{ label: 'Feed it from Battery' }, { label: 'Feed it from Battery plug' }],
       },
     ])
     expect(findingsOf(fed('rail:bat', 14, 20), 'PWR-01')[0]!.fact).toContain(

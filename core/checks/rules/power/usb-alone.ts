@@ -1,13 +1,21 @@
-import { devicesAlive } from '../../../harness'
-import { referTo } from '../../../plan'
-import type { CheckContext, Report, Rule } from '../../context'
+import { boardId, referTo } from '../../../plan'
+import { formatAmps } from '../../../units'
+import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
-function* check({ power, name }: CheckContext): Iterable<Report> {
-  const { alive, dead } = devicesAlive(power, 'usb')
-  if (!dead.length) return
-  yield {
-    subjects: dead.map((id) => referTo('device', id)),
-    fact: `on USB alone ${dead.map(name).join(', ')} ${dead.length > 1 ? 'are' : 'is'} dead; ${alive.length ? `${alive.map(name).join(', ')} live` : 'nothing lives'}`,
+function* check({ power }: CheckContext): Iterable<Report> {
+  for (const node of power.nodes.filter(({ kind }) => kind === 'usb')) {
+    if (node.typical <= node.limit) continue
+    const live = power.nodes
+      .filter(({ alive, kind }) => alive.usb && kind !== 'usb')
+      .flatMap(({ leaves }) => leaves)
+      .filter(({ supply }) => supply.fitted.id !== boardId)
+      .sort((one, other) => other.peak - one.peak)
+    const [heaviest] = live
+    if (!heaviest) continue
+    yield {
+      subjects: [node.place, ...live.map(({ supply }) => referTo('device', supply.fitted.id))],
+      fact: `on USB alone ${formatAmps(node.typical)} is drawn typically and ${formatAmps(node.peak)} at peak, ${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}; the plug gives ${formatAmps(node.limit)}: work on it with the battery or a bench supply`,
+    }
   }
 }
 
@@ -15,9 +23,9 @@ export const usbAlone: Rule = {
   meta: {
     id: 'PWR-09',
     family: 'power',
-    severity: 'note',
-    title: 'What is dead on USB alone',
-    why: 'On the bench with USB alone some parts have no supply; a link that stays silent then is no fault.',
+    severity: 'weigh',
+    title: 'What USB alone is asked for',
+    why: 'A computer’s plug gives half an ampere. What draws more makes it shut off or sag, and a link that drops on the bench then is no fault of the link.',
     reads: ['rails', 'supplies'],
   },
   check,

@@ -28,7 +28,9 @@ describe('PWR-08', () => {
     expect(settledBy(plan, found!)).toBe(true)
   })
   it('speaks of a source that is nowhere to solder to', () => {
-    expect(factsOf(camera('rail:usb'), 'PWR-08')).toEqual(['Camera: is to be fed from usb, which has no pad to solder to'])
+    expect(factsOf(camera('rail:usb'), 'PWR-08')).toEqual([
+      'Camera has no supply: it is to be fed from usb, which has no pad to solder to',
+    ])
   })
   it('asks for one of two alternatives only', () => {
     const either = {

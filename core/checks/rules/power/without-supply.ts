@@ -1,35 +1,66 @@
+import { isIdle, wireId } from '../../../harness'
+import { boardId, idIn, partsOf } from '../../../plan'
 import { formatVolts } from '../../../units'
-import { wireId } from '../../../harness'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
-import { feedFixes, fitWire, suitingSources, supplyReports } from '../../reports'
+import { endWords, feedFixes, fitWire, suitingSources, wireBack } from '../../reports'
 
 type Feed = CheckContext['feeds'][number]
 
 function* check(context: CheckContext): Iterable<Report> {
   const { resolved, feeds } = context
-  const suiting = (supply: Feed['supply']) => suitingSources(context, supply)
-  const fixes = (supply: Feed['supply']) => feedFixes(supply, suiting(supply), ({ label }) => `Feed it from ${label}`)
   if (!Object.keys(resolved.plan.assignment).length && !Object.keys(resolved.plan.supplies).length) return
-  yield* supplyReports(context, 'PWR-08', ({ supply }) => fixes(supply))
   for (const { supply, source } of feeds) {
-    const wanted = resolved.plan.supplies[supply.key]
-    if (wanted !== undefined && !source) continue
-    if ((source && hasWire(context, supply)) || alternativeFed(feeds, supply)) continue
+    if (source && isCircle(context, supply.key)) yield inCircle(supply, source.label)
+    if (source || alternativeFed(feeds, supply) || isIdle(resolved, supply.fitted)) continue
+    if (supply.fitted.id === boardId && !boardInputUsed(context, supply)) continue
+    const suiting = suitingSources(context, supply)
+    const wire = wireOf(context, supply)
+    const chosen = resolved.plan.supplies[supply.key] !== undefined
+    const mends = wire ? (wire.omitted ? [fitWire(wire)] : wireBack(context, wire)) : []
     yield {
       subjects: aboutSupply(supply),
-      fact: `${nameOf(supply.fitted)} has no supply: ${source ? 'its supply wire is left off' : whyUnfed(supply, suiting(supply).length)}`,
-      fixes: source ? fitFixes(context, supply) : fixes(supply),
+      fact: `${nameOf(supply.fitted)} has no supply: ${why(context, supply, suiting.length)}`,
+      fixes: [
+        ...mends,
+        ...(chosen && mends.length ? [] : feedFixes(supply, suiting, ({ label }): string => `Feed it from ${label}`)),
+      ] as Fix[],
     }
   }
 }
 
-function hasWire({ wires }: CheckContext, { fitted, supply }: Feed['supply']): boolean {
-  return wires.some(({ id, omitted }) => id === wireId(fitted.id, supply.terminal) && !omitted)
+/** Whether what feeds a supply is in the end fed by it; what hangs on such a circle is not told of. */
+function isCircle({ feeds }: CheckContext, key: string): boolean {
+  const seen = new Set<string>()
+  let at = feeds.find(({ supply }) => supply.key === key)
+  while (at?.source) {
+    if (seen.has(at.supply.key)) return at.supply.key === key
+    seen.add(at.supply.key)
+    const { owner = boardId, place } = at.source
+    const above = feeds.filter(({ supply }) => supply.fitted.id === owner)
+    at = above.find(({ supply }) => idIn('rail', place) === supply.supply.id) ?? above[0]
+  }
+  return false
 }
 
-function fitFixes({ wires }: CheckContext, { fitted, supply }: Feed['supply']): Fix[] {
-  return wires.filter(({ id }) => id === wireId(fitted.id, supply.terminal)).map(fitWire)
+function inCircle(supply: Feed['supply'], source: string): Report {
+  return {
+    subjects: aboutSupply(supply),
+    fact: `${nameOf(supply.fitted)} has no supply: ${source}, which is to feed it, is in the end fed by it`,
+  }
+}
+
+function wireOf({ wires }: CheckContext, { fitted, supply }: Feed['supply']) {
+  return wires.find(({ id }) => id === wireId(fitted.id, supply.terminal))
+}
+
+/** An input of the board that nothing hangs on may stay empty, as long as the board has another. */
+function boardInputUsed({ feeds, resolved }: CheckContext, { key, supply }: Feed['supply']): boolean {
+  const others = feeds.some((feed) => feed.source && feed.supply.fitted.id === boardId && feed.supply.key !== key)
+  const rail = resolved.board.rails.find(({ id }) => id === supply.id)
+  const hanging = feeds.some(({ source }) => idIn('rail', source?.place) === supply.id)
+  const makes = resolved.board.rails.some(({ source }) => source === supply.id)
+  return !others || hanging || makes || (rail?.own ?? 0) > 0
 }
 
 /** Of supplies that are alternatives to each other one is enough. */
@@ -41,8 +72,14 @@ function alternativeFed(feeds: Feed[], { fitted, supply }: Feed['supply']): bool
   )
 }
 
-function whyUnfed({ supply: { min, max } }: Feed['supply'], suiting: number): string {
-  return suiting ? 'no source is chosen' : `no source gives ${formatVolts(min)} to ${formatVolts(max)}`
+function why(context: CheckContext, fitted: Feed['supply'], suiting: number): string {
+  const { supply, key } = fitted
+  const chosen = context.resolved.plan.supplies[key]
+  const wire = wireOf(context, fitted)
+  if (wire?.omitted) return 'its supply wire is left off'
+  if (wire) return `its supply wire ${wire.number} leads to ${endWords(context, wire.to)}, which feeds nothing`
+  if (chosen !== undefined) return `it is to be fed from ${partsOf(chosen).id}, which has no pad to solder to`
+  return suiting ? 'no source is chosen' : `no source gives ${formatVolts(supply.min)} to ${formatVolts(supply.max)}`
 }
 
 export const withoutSupply: Rule = {
@@ -50,8 +87,8 @@ export const withoutSupply: Rule = {
     id: 'PWR-08',
     family: 'power',
     severity: 'fix',
-    title: 'Device without supply',
-    why: 'A part without supply looks like a dead part, and may feed itself weakly through its signal pins, which misleads a search for the fault.',
+    title: 'Part without supply',
+    why: 'A part without supply looks like a dead part, and may feed itself weakly through its signal pins, which misleads a search for the fault. A board that nothing feeds is no flying craft.',
     reads: ['supplies', 'wires'],
   },
   check,

@@ -15,9 +15,9 @@ describe('SER-03', () => {
     expect(settledBy(other, found!)).toBe(true)
   })
   it('speaks when a wire is on the pad of another port, and takes the pad away, also as JSON', () => {
-    const other = edited(plan, { type: 'wire.set', wire: 'gnss.tx', set: { pad: 'RX2', gauge: 26 } })
+    const other = edited(plan, { type: 'wire.set', wire: 'gnss.tx', set: { end: 'pad:RX2', gauge: 26 } })
     const [found] = findingsOf(other, 'SER-03')
-    expect(found!.fact).toBe('W2 of Gnss (Fix) is on pad RX2; its function is on Port 1')
+    expect(found!.fact).toBe('W2 of Gnss (Fix) is on pad RX2; it belongs on pad RX1 of Port 1')
     const mended = edited(other, JSON.parse(JSON.stringify(found!.fixes[0]!.edit)))
     expect(mended.wires).toEqual({ 'gnss.tx': { gauge: 26 } })
     expect(factsOf(mended, 'SER-03')).toEqual([])

@@ -1,5 +1,8 @@
 import { referTo } from '../../../plan'
+import type { SerialLink } from '../../../links'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { endWords } from '../../reports'
+import { straysOf } from '../../strays'
 
 function* check(context: CheckContext): Iterable<Report> {
   const { protocols } = context.resolved
@@ -17,17 +20,21 @@ function* check(context: CheckContext): Iterable<Report> {
         ],
       }
     }
-    const own = new Set([link.port.tx?.pin, link.port.rx?.pin])
-    for (const wire of context.wires.filter(({ need, omitted }) => need === link.need.key && !omitted)) {
-      const pad = context.resolved.pad(wire.to.point)
-      if (!pad || own.has(pad.pin)) continue
-      yield {
-        subjects: [referTo('wire', wire.id), ...aboutLink(link)],
-        fact: `${wire.number} of ${needName(link.need)} is on pad ${pad.label}; its function is on ${link.port.label}`,
-        fixes: [
-          { label: `Move ${wire.number} to ${link.port.label}`, edit: { type: 'wire.set', wire: wire.id, unset: ['pad'] } },
-        ],
-      }
+    yield* elsewhere(context, link)
+  }
+}
+
+/** Wires of a link that lead to another port's pad, or to none; two lines of its own port that are swapped are told as such. */
+function* elsewhere(context: CheckContext, link: SerialLink): Iterable<Report> {
+  const own = new Set([link.port.tx?.pin, link.port.rx?.pin])
+  for (const { need, wire, wanted } of straysOf(context)) {
+    if (need.key !== link.need.key || !wire || wire.omitted) continue
+    const pin = wire.to.device === undefined ? context.resolved.pad(wire.to.point)?.pin : undefined
+    if (pin !== undefined && own.has(pin) && !link.board.halfDuplex) continue
+    yield {
+      subjects: [referTo('wire', wire.id), ...aboutLink(link)],
+      fact: `${wire.number} of ${needName(link.need)} is on ${endWords(context, wire.to)}; it belongs on ${wanted} of ${link.port.label}`,
+      fixes: [{ label: `Move ${wire.number} to ${link.port.label}`, edit: { type: 'wire.set', wire: wire.id, unset: ['end'] } }],
     }
   }
 }

@@ -9,7 +9,7 @@ const link = (said = {}) =>
     at: { 'gnss/fix': 'port:p1' },
   })
 const onPad = (plan: ReturnType<typeof link>, terminal: string, pad: string) =>
-  edited(plan, { type: 'wire.set', wire: `gnss.${terminal}`, set: { pad } })
+  edited(plan, { type: 'wire.set', wire: `gnss.${terminal}`, set: { end: `pad:${pad}` as const } })
 
 describe('SER-01', () => {
   it('is silent when the pair crosses', () => {
@@ -31,7 +31,7 @@ describe('SER-01', () => {
     expect(factsOf(plan, 'SER-01')).toEqual([])
   })
   it('does not speak of a wire that is not fitted', () => {
-    const plan = edited(link(), { type: 'wire.set', wire: 'gnss.tx', set: { pad: 'TX1', omitted: true } })
+    const plan = edited(link(), { type: 'wire.set', wire: 'gnss.tx', set: { end: 'pad:TX1', omitted: true } })
     expect(factsOf(plan, 'SER-01')).toEqual([])
   })
 })

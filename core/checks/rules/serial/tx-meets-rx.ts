@@ -38,8 +38,8 @@ function* checkWire(context: CheckContext, wire: Wire): Iterable<Report> {
 /** Takes away the pads chosen by hand for the wires of the need, so that they cross again. */
 function crossing({ wires, resolved }: CheckContext, { need }: Wire): Edit[] {
   return wires
-    .filter((wire) => wire.need === need && resolved.plan.wires[wire.id]?.pad)
-    .map(({ id }) => ({ type: 'wire.set', wire: id, unset: ['pad'] }))
+    .filter((wire) => wire.need === need && resolved.plan.wires[wire.id]?.end)
+    .map(({ id }) => ({ type: 'wire.set', wire: id, unset: ['end'] }))
 }
 
 export const txMeetsRx: Rule = {

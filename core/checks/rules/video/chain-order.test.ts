@@ -10,7 +10,7 @@ const chip = tiny({
     vtx: { needs: { vid: { kind: 'video', direction: 'in' } } },
   },
 })
-const onPad = (wire: string, pad: string) => edited(chip, { type: 'wire.set', wire, set: { pad } })
+const onPad = (wire: string, pad: string) => edited(chip, { type: 'wire.set', wire, set: { end: `pad:${pad}` as const } })
 
 describe('VID-01', () => {
   it('is silent along a good chain', () => {

@@ -26,8 +26,8 @@ function* check(context: CheckContext): Iterable<Report> {
         near.direction === far.direction
           ? `${wire.number} joins two ${near.direction === 'in' ? 'inputs' : 'outputs'}: ${near.name} and ${far.name}`
           : `${wire.number} takes video to ${far.direction ? near.name : far.name}, which carries none`,
-      fixes: context.resolved.plan.wires[wire.id]?.pad
-        ? [{ label: 'Wire it where it belongs', edit: { type: 'wire.set', wire: wire.id, unset: ['pad'] } }]
+      fixes: context.resolved.plan.wires[wire.id]?.end
+        ? [{ label: 'Wire it where it belongs', edit: { type: 'wire.set', wire: wire.id, unset: ['end'] } }]
         : [],
     }
   }

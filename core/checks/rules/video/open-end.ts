@@ -2,8 +2,11 @@ import { videoChain } from '../../../harness'
 import { keyOf, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { doWithout } from '../../reports'
+import { strayReports } from '../../stray-reports'
 
-function* check({ resolved }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { resolved } = context
+  yield* strayReports(context, ['chain'])
   const ends = videoChain(resolved).flatMap(({ from, to }) => [from, to])
   const joined = new Set(ends.flatMap((end) => ('device' in end ? [keyOf(end.device.id, end.terminal)] : [])))
   for (const { key, need, fitted } of resolved.needs) {
@@ -23,7 +26,7 @@ export const openEnd: Rule = {
     severity: 'fix',
     title: 'No open end of the video chain',
     why: 'A camera whose picture goes nowhere, or a transmitter that gets none, is dead weight.',
-    reads: ['video chain'],
+    reads: ['video chain', 'wires'],
   },
   check,
 }

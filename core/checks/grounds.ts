@@ -1,0 +1,42 @@
+import { groundOfBoard } from '../harness'
+import { batteryId, keyOf, type FittedDevice } from '../plan'
+import type { CheckContext } from './context'
+
+/** A side of a part whose grounds are joined inside; most parts have one. */
+export interface GroundSide {
+  fitted: FittedDevice
+  side: string
+  /** Ground terminals of it. */
+  grounds: string[]
+  /** All its terminals. */
+  terminals: string[]
+}
+
+/** The sides of a device that have a ground terminal. */
+export function sidesOf(fitted: FittedDevice): GroundSide[] {
+  const sides = new Map<string, GroundSide>()
+  for (const { id, role, side = '' } of fitted.device.terminals) {
+    const known = sides.get(side) ?? { fitted, side, grounds: [], terminals: [] }
+    known.terminals.push(id)
+    if (role === 'ground') known.grounds.push(id)
+    sides.set(side, known)
+  }
+  return [...sides.values()].filter(({ grounds }) => grounds.length > 0)
+}
+
+const minus = `terminal:${keyOf(batteryId, 'minus')}`
+
+/** Whether a side is connected with the ground of the board or of the battery. */
+export function isGrounded({ circuit }: CheckContext, { fitted, grounds }: GroundSide): boolean {
+  return grounds.some((ground) => {
+    const point = `terminal:${keyOf(fitted.id, ground)}`
+    return circuit.connected(point, groundOfBoard) || circuit.connected(point, minus)
+  })
+}
+
+/** What a side is called after its supplies: "the 5V side"; nothing where a device has but one. */
+export function sideWords({ fitted, side, terminals }: GroundSide): string {
+  if (sidesOf(fitted).length < 2) return ''
+  const supply = fitted.device.terminals.find(({ id, role }) => role === 'supply' && terminals.includes(id))
+  return ` on its ${supply?.label ?? side} side`
+}

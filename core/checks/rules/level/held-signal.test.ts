@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest'
+import { edited, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { serial, tiny } from '../../../../tests/helpers/tiny'
+
+const plan = tiny({
+  ports: { p1: {} },
+  pads: { M1: [{ as: 'pulse', of: 't1' }] },
+  devices: {
+    esc: { needs: { motor: { kind: 'pulse' } }, terminals: { motor: { maxIn: 5.5 } } },
+    gnss: { needs: { fix: serial() } },
+  },
+  at: { 'esc/motor': 'pad:M1', 'gnss/fix': 'port:p1' },
+})
+const moved = (wire: string, end: `pad:${string}` | `terminal:${string}`) =>
+  edited(plan, { type: 'wire.set', wire, set: { end } })
+
+describe('LVL-03', () => {
+  it('is silent about wires where they belong', () => {
+    expect(findingsOf(plan, 'LVL-03')).toEqual([])
+  })
+  it('stops at a pulse wire on the battery pad, which the ESC does not bear', () => {
+    const wrong = moved('esc.motor', 'pad:P-bat')
+    const [found] = findingsOf(wrong, 'LVL-03')
+    expect(found).toMatchObject({
+      severity: 'stop',
+      fact: 'W1 holds MOTOR of Esc at 16.8 V, at pad P-bat, and it bears 5.5 V',
+    })
+    expect(settledBy(wrong, found!)).toBe(true)
+  })
+  it('has an input that is held within what it bears mended', () => {
+    expect(findingsOf(moved('esc.motor', 'pad:P-v5'), 'LVL-03')).toMatchObject([
+      { severity: 'fix', fact: 'W1 holds MOTOR of Esc at 5 V, at pad P-v5' },
+    ])
+    expect(findingsOf(moved('esc.motor', 'pad:G1'), 'LVL-03')).toMatchObject([
+      { severity: 'fix', fact: 'W1 holds MOTOR of Esc to ground, at pad GND (G1)' },
+    ])
+  })
+  it('stops at an output that works against a supply', () => {
+    expect(findingsOf(moved('gnss.tx', 'pad:P-v5'), 'LVL-03')).toMatchObject([{ severity: 'stop' }])
+    expect(findingsOf(moved('gnss.tx', 'terminal:esc/vcc'), 'LVL-03')).toMatchObject([
+      { severity: 'stop', subjects: ['wire:gnss.tx', 'device:gnss', 'device:esc'] },
+    ])
+  })
+})

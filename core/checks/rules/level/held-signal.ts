@@ -1,0 +1,49 @@
+import type { WireEnd } from '../../../harness'
+import { formatVolts, type Volts } from '../../../units'
+import type { CheckContext, Report, Rule } from '../../context'
+import { makersOn } from '../../makers'
+import { unlikeEnds } from '../../natures'
+import { aboutWire, endWords, wireBack } from '../../reports'
+
+/** What a signal point bears, and whether it drives. */
+function pointAt({ resolved, terminal }: CheckContext, { device, point }: WireEnd): { bears?: Volts; drives: boolean } {
+  if (device === undefined) {
+    const pin = resolved.pin(resolved.pad(point)?.pin ?? '')
+    return { bears: pin?.maxIn, drives: true }
+  }
+  const found = terminal(device, point)
+  const drives = found?.direction === 'out' || found?.direction === 'both'
+  return { bears: found?.maxIn ?? (drives ? found.high : undefined), drives }
+}
+
+function* check(context: CheckContext): Iterable<Report> {
+  const { circuit } = context
+  for (const wire of context.wires) {
+    const ends = wire.omitted ? undefined : unlikeEnds(context, wire, 'signal')
+    if (!ends) continue
+    const net = circuit.netOf(wire)
+    const volts = makersOn(context, net)[0]?.max ?? 0
+    const { bears, drives } = pointAt(context, ends.end)
+    const burns = (bears !== undefined && volts > bears) || (drives && volts > 0)
+    const held = ends.with === 'ground' ? 'to ground' : volts ? `at ${formatVolts(volts)}` : 'at a supply that nothing feeds'
+    const limit = bears !== undefined && volts > bears ? `, and it bears ${formatVolts(bears)}` : ''
+    yield {
+      severity: burns ? 'stop' : 'fix',
+      subjects: aboutWire(wire),
+      fact: `${wire.number} holds ${endWords(context, ends.end)} ${held}, at ${endWords(context, ends.other)}${limit}`,
+      fixes: wireBack(context, wire),
+    }
+  }
+}
+
+export const heldSignal: Rule = {
+  meta: {
+    id: 'LVL-03',
+    family: 'level',
+    severity: 'stop',
+    title: 'No signal tied to a supply or to ground',
+    why: 'A signal line on a supply carries nothing, and what drives it works against the whole battery: it burns, often with the controller behind it.',
+    reads: ['wires', 'pads', 'terminals', 'supplies'],
+  },
+  check,
+}

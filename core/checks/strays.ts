@@ -1,0 +1,63 @@
+import type { Wire } from '../harness'
+import { videoChain, wireId } from '../harness'
+import { keyOf, type FittedNeed, type WirePoint } from '../plan'
+import { wiresFor } from '../suitability'
+import type { CheckContext } from './context'
+import { padName } from './reports'
+
+/** A terminal of a need that the wires do not lead where the need has its place. */
+export interface Stray {
+  need: FittedNeed
+  terminal: string
+  /** Where it should lead, in words. */
+  wanted: string
+  /** Its wire, if there is one at all. */
+  wire?: Wire
+}
+
+const known = new WeakMap<CheckContext, Stray[]>()
+
+/** All terminals of placed needs, and of the video chain, that the wires do not connect with what they are for. */
+export function straysOf(context: CheckContext): Stray[] {
+  const found = known.get(context)
+  if (found) return found
+  const made = [...placedStrays(context), ...videoStrays(context)]
+  known.set(context, made)
+  return made
+}
+
+function* placedStrays({ resolved, placed, circuit, wires }: CheckContext): Iterable<Stray> {
+  for (const { need, placement } of placed) {
+    for (const wired of wiresFor(resolved, need, placement)) {
+      const pin = 'pin' in wired ? wired.pin : resolved.pad(wired.pad)?.pin
+      const point: WirePoint = `terminal:${keyOf(need.fitted.id, wired.terminal)}`
+      if (pin === undefined || circuit.connected(point, `pin:${pin}`)) continue
+      const wire = wires.find(({ id }) => id === wireId(need.fitted.id, wired.terminal))
+      yield { need, terminal: wired.terminal, wanted: `pad ${padName(resolved, pin)}`, wire }
+    }
+  }
+}
+
+function* videoStrays({ resolved, circuit, wires, name }: CheckContext): Iterable<Stray> {
+  for (const { from, to } of videoChain(resolved)) {
+    const points = [from, to].map((end) =>
+      'pad' in end ? `pad:${end.pad.id}` : `terminal:${keyOf(end.device.id, end.terminal)}`,
+    )
+    if (circuit.connected(points[0]!, points[1]!)) continue
+    const [near, far] = 'device' in from ? [from, to] : [to, from]
+    if (!('device' in near)) continue
+    const need = resolved.needs.find(
+      (each) => each.fitted === near.device && each.need.kind === 'video' && each.need.terminal === near.terminal,
+    )
+    const wire = wires.find(({ id }) => id === wireId(near.device.id, near.terminal))
+    const label = (device: string, terminal: string) =>
+      resolved.device(device)?.device.terminals.find(({ id }) => id === terminal)?.label ?? terminal
+    const wanted = 'pad' in far ? `pad ${far.pad.label}` : `${label(far.device.id, far.terminal)} of ${name(far.device.id)}`
+    if (need) yield { need, terminal: near.terminal, wanted, wire }
+  }
+}
+
+/** The label of a stray's terminal. */
+export function terminalLabel({ need, terminal }: Stray): string {
+  return need.fitted.device.terminals.find(({ id }) => id === terminal)?.label ?? terminal
+}

@@ -1,0 +1,128 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { check, checkContext } from '#core/checks'
+import { wiresOf } from '#core/harness'
+import { applyEdit, resolvePlan, type Edit, type Plan, type WirePoint } from '#core/plan'
+import { faultsOf, type Fault } from './helpers/electrics'
+import { factsOf } from './helpers/findings'
+import { allocated, type DemoName } from './helpers/plans'
+
+/** The rules that tell of each kind of fault. */
+const rulesOf: Record<Fault, string[]> = {
+  short: ['PWR-13'],
+  joined: ['PWR-07'],
+  unfed: ['PWR-08'],
+  volts: ['PWR-01'],
+  held: ['LVL-03'],
+  ground: ['GND-01'],
+  astray: ['SER-01', 'SER-03', 'SER-07', 'PAD-12', 'BUS-03', 'VID-03'],
+}
+
+const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
+const plans = names.map((name) => allocated(name))
+
+const set = (wire: string, end: WirePoint): Edit => ({ type: 'wire.set', wire, set: { end } })
+const leave = (wire: string): Edit => ({ type: 'wire.set', wire, set: { omitted: true } })
+const edited = (plan: Plan, ...edits: Edit[]) => edits.reduce(applyEdit, plan)
+
+function compare(plan: Plan, changed: Plan, what: string) {
+  const resolved = resolvePlan(changed)
+  const wires = wiresOf(resolved)
+  const faults = faultsOf(changed, resolved, wires, wiresOf(resolvePlan(plan)))
+  const findings = check(checkContext(resolved)).filter(({ severity }) => severity === 'stop' || severity === 'fix')
+  const told = new Set(findings.map(({ rule }) => rule))
+  for (const [fault, rules] of Object.entries(rulesOf) as [Fault, string[]][]) {
+    // Where a source is shorted no supply has volts, and no ground is one: the short is what counts.
+    if (faults.has('short') && ['unfed', 'volts', 'ground'].includes(fault)) continue
+    const said = rules.filter((rule) => told.has(rule))
+    const facts = findings.filter(({ rule }) => rules.includes(rule)).map(({ rule, fact }) => `${rule} ${fact}`)
+    expect(said.length > 0, `${what}: ${fault}, told by ${facts.join(' | ') || 'none'}`).toBe(faults.has(fault))
+  }
+  return faults
+}
+
+describe('the wires as they are', () => {
+  it.each(names)('%s as the engine wires it has no electrical fault, by the rules and by an oracle of its own', (name) => {
+    const plan = plans[names.indexOf(name)]!
+    expect([...compare(plan, plan, name)]).toEqual([])
+  })
+
+  it('wires moved or left off at random: the rules tell of a fault of each kind if and only if the copper has it', () => {
+    const seen = new Set<Fault>()
+    const change = fc.record({ plan: fc.nat(2), wire: fc.nat(), end: fc.nat(), off: fc.boolean() })
+    fc.assert(
+      fc.property(fc.array(change, { minLength: 1, maxLength: 3 }), (changes) => {
+        const plan = plans[changes[0]!.plan]!
+        const resolved = resolvePlan(plan)
+        const wires = wiresOf(resolved)
+        const ends: WirePoint[] = [
+          ...resolved.board.pads.map(({ id }): WirePoint => `pad:${id}`),
+          ...resolved.parts.flatMap(({ id, device }) =>
+            device.terminals.map((terminal): WirePoint => `terminal:${id}/${terminal.id}`),
+          ),
+        ]
+        const edits = changes.map(({ wire, end, off }) => {
+          const { id, from } = wires[wire % wires.length]!
+          const other = ends.filter((point) => point !== `terminal:${from.device}/${from.point}`)
+          return off ? leave(id) : set(id, other[end % other.length]!)
+        })
+        for (const fault of compare(plan, edited(plan, ...edits), JSON.stringify(edits))) seen.add(fault)
+      }),
+      { seed: 1104, numRuns: 400 },
+    )
+    expect([...seen].sort()).toEqual(Object.keys(rulesOf).sort())
+  })
+})
+
+describe('what once passed in silence', () => {
+  const [hex, scout, mapper] = plans as [Plan, Plan, Plan]
+  const grave = (plan: Plan, rule: string) =>
+    check(checkContext(resolvePlan(plan))).filter(
+      (finding) => finding.rule === rule && ['stop', 'fix'].includes(finding.severity),
+    )
+  const supplyPad = (plan: Plan, rail: string) =>
+    `pad:${resolvePlan(plan).board.pads.find((pad) => pad.rail === rail)!.id}` as const
+
+  it.each<[string, Plan, Edit[], string, 'stop' | 'fix']>([
+    ['a receiver’s supply on a battery pad', hex, [set('receiver.vcc', supplyPad(hex, 'bat'))], 'PWR-01', 'stop'],
+    ['its ground on a 5 V pad', hex, [set('receiver.gnd', supplyPad(hex, 'v5'))], 'PWR-13', 'stop'],
+    ['an ESC’s signal on a battery pad', hex, [set('esc.s1', supplyPad(hex, 'bat'))], 'LVL-03', 'stop'],
+    ['a pulse wire on a 5 V pad', hex, [set('esc-5.s', supplyPad(hex, 'v5'))], 'LVL-03', 'fix'],
+    ['LED data on another feature’s pad', hex, [set('ring.din', 'pad:RX7')], 'PAD-12', 'fix'],
+    ['SDA and SCL crossed', hex, [set('gnss.sda', 'pad:SCL'), set('gnss.scl', 'pad:SDA')], 'BUS-03', 'fix'],
+    ['a motor’s wire left off', hex, [leave('esc.s3')], 'PAD-12', 'fix'],
+    ['a picture’s wire left off', hex, [leave('camera.vid')], 'VID-03', 'fix'],
+    ['a buzzer’s wire left off', hex, [leave('buzzer.neg')], 'PAD-12', 'fix'],
+    ['SDA left off', hex, [leave('gnss.sda')], 'BUS-03', 'fix'],
+    ['a ground left off', mapper, [leave('gnss.gnd')], 'GND-01', 'stop'],
+    ['the ground of an overlay’s logic side left off', hex, [leave('overlay.gnd')], 'GND-01', 'fix'],
+    ['a half-duplex wire on the RX pad', hex, [set('transmitter.ctl', `pad:${rxOf(hex, 'transmitter')}`)], 'SER-03', 'fix'],
+    ['a serial wire on another port’s pad', hex, [set('gnss.tx', 'pad:RX7')], 'SER-03', 'fix'],
+    ['a serial wire on a supply pad', hex, [set('gnss.tx', supplyPad(hex, 'bat'))], 'LVL-03', 'stop'],
+    ['an ESC’s main lead on the board', hex, [set('esc-6.vcc', supplyPad(hex, 'bat'))], 'PWR-12', 'stop'],
+    ['the board’s supply left off', scout, [leave('board.bat')], 'PWR-08', 'fix'],
+    ['the board’s ground left off', scout, [leave('board.bat-gnd'), leave('esc.gnd')], 'GND-01', 'stop'],
+    ['the battery’s plus on the board’s ground', mapper, [set('board.bat', 'pad:G2')], 'PWR-13', 'stop'],
+  ])('%s is told of', (_, plan, edits, rule, severity) => {
+    expect(grave(plan, rule)).toEqual([])
+    const found = grave(edited(plan, ...edits), rule)
+    expect(found.length).toBeGreaterThan(0)
+    expect(found.map((finding) => finding.severity)).toContain(severity)
+  })
+
+  it('is mended by the first fix that is offered', () => {
+    const plan = edited(hex, set('receiver.vcc', 'pad:BAT_1'), set('esc.s1', 'pad:BAT_2'))
+    expect(factsOf(plan, 'LVL-03')).toHaveLength(1)
+    const [held] = check(checkContext(resolvePlan(plan))).filter(({ rule }) => rule === 'LVL-03')
+    expect(factsOf(applyEdit(plan, held!.fixes[0]!.edit), 'LVL-03')).toEqual([])
+  })
+})
+
+/** The pad of the RX line of the port that a device's link is on. */
+function rxOf(plan: Plan, device: string): string {
+  const { board, padsOfPin } = resolvePlan(plan)
+  const place = Object.entries(plan.assignment).find(
+    ([key, { place: at }]) => key.startsWith(`${device}/`) && at.startsWith('port:'),
+  )![1].place
+  return padsOfPin(board.ports.find(({ id }) => place === `port:${id}`)!.rx!.pin)[0]!.id
+}
