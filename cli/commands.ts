@@ -7,12 +7,13 @@ import {
   drawHarness,
   powerStates,
   wiresOf,
+  type Layer,
   type Layers,
   type PowerState,
   type WireEnd,
   type WireKind,
 } from '#core/harness'
-import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
+import { boardId, placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
 import { formatAmps, formatVolts, plain } from '#core/units'
 import { demoPlans } from './files'
 import { print, readPlanFile, thorough, Unusable } from './output'
@@ -83,7 +84,8 @@ export async function powerCommand(file: string, { json, state }: { json?: boole
     print(JSON.stringify({ state, ...states[state as PowerState], rows, unfed }, null, 2))
     return
   }
-  const name = (id: string) => plan.devices.find((device) => device.id === id)?.name ?? id
+  const board = plan.definitions.boards[plan.board.definition]!.name
+  const name = (id: string) => (id === boardId ? board : (plan.devices.find((device) => device.id === id)?.name ?? id))
   for (const row of rows) {
     const volts = row.full === row.empty ? formatVolts(row.full) : `${formatVolts(row.empty)} to ${formatVolts(row.full)}`
     const heat = row.heat && row.heat.typical > 0.05 ? `, ${plain(row.heat.typical)} W of heat` : ''
@@ -109,9 +111,7 @@ export async function drawCommand(file: string, { svg, layers }: { svg: string; 
   if (unknown !== undefined) throw new Unusable(`--layers ${unknown}: expected ${Object.keys(defaultLayers).join(', ')}`)
   const { plan } = await allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)
-  const shown = Object.fromEntries(
-    (Object.keys(defaultLayers) as WireKind[]).map((kind) => [kind, wanted.includes(kind)]),
-  ) as Layers
+  const shown = Object.fromEntries((Object.keys(defaultLayers) as Layer[]).map((kind) => [kind, wanted.includes(kind)])) as Layers
   const text = harnessSvg(drawHarness(resolved, wiresOf(resolved), shown), plan.name)
   if (svg === '-') {
     process.stdout.write(text)

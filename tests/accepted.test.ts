@@ -21,7 +21,7 @@ function everything(plan: Plan, drawn: boolean): string[] {
   const analysis = analyse(plan, { maxNodes: 60 })
   const resolved = resolvePlan(plan)
   const wires = wiresOf(resolved)
-  const layers = { signal: true, video: true, supply: true, ground: true }
+  const layers = { main: true, signal: true, video: true, supply: true, ground: true }
   const ids = plan.devices.map(({ id }) => id)
   const half = Math.ceil(ids.length / 2)
   const sheet = drawn

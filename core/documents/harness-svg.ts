@@ -1,4 +1,12 @@
-import { plainMark, type DrawnBoard, type DrawnBox, type DrawnPad, type DrawnTerminal, type HarnessDrawing } from '../harness'
+import {
+  lineWidth,
+  plainMark,
+  type DrawnBoard,
+  type DrawnBox,
+  type DrawnPad,
+  type DrawnTerminal,
+  type HarnessDrawing,
+} from '../harness'
 import { wireColours } from '../units'
 
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
@@ -32,8 +40,8 @@ export function harnessSvg(
       const colour = blackAndWhite ? ink : wireColours[wire.colour].hex
       return [
         `<g data-wire="${esc(wire.id)}">`,
-        `<polyline points="${line}" fill="none" stroke="${ink}" stroke-width="3.2" stroke-linejoin="round"/>`,
-        `<polyline points="${line}" fill="none" stroke="${colour}" stroke-width="2" stroke-linejoin="round"/>`,
+        `<polyline points="${line}" fill="none" stroke="${ink}" stroke-width="${lineWidth(wire.gauge) + 1.2}" stroke-linejoin="round"/>`,
+        `<polyline points="${line}" fill="none" stroke="${colour}" stroke-width="${lineWidth(wire.gauge)}" stroke-linejoin="round"/>`,
         text(label.x, label.y - 3, `${wire.number} ${wire.colour} ${wire.gauge}`, 'middle', 9),
         `</g>`,
       ].join('')

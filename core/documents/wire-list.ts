@@ -17,6 +17,7 @@ const header = [
   'colour',
   'gauge AWG',
   'length mm',
+  'own lead mm',
   'note',
 ]
 
@@ -41,6 +42,7 @@ export function wireListCsv(resolved: ResolvedPlan, wires: Wire[]): string {
         wire.colour,
         wire.gauge,
         wire.length,
+        wire.lead?.length ?? '',
         wire.note,
       ]),
   )

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
-import { wiresOf } from '../harness'
+import { wiresOf, type Wire } from '../harness'
 import { resolvePlan, type Edit } from '../plan'
 import { billOfMaterials, connectorTable, cutList, endName, tableCsv, wireLabels } from './index'
 
@@ -15,11 +15,19 @@ describe('cut list', () => {
   it.each(names)('adds up to every fitted wire of %s', (name) => {
     const { wires } = laidOut(name)
     const { rows } = cutList(wires)
-    expect(rows.reduce((sum, row) => sum + Number(row[3]), 0)).toBe(wires.length)
-    expect(rows.reduce((sum, row) => sum + Number(row[4]), 0)).toBe(wires.reduce((sum, wire) => sum + wire.length, 0))
+    const cut = (wire: Wire) => Math.max(0, wire.length - (wire.lead?.length ?? 0))
+    const pieces = wires.filter((wire) => cut(wire) > 0)
+    expect(rows.reduce((sum, row) => sum + Number(row[3]), 0)).toBe(pieces.length)
+    expect(rows.reduce((sum, row) => sum + Number(row[4]), 0)).toBe(wires.reduce((sum, wire) => sum + cut(wire), 0))
     expect(new Set(rows.map(([gauge, colour]) => `${gauge} ${colour}`)).size).toBe(rows.length)
-    for (const wire of wires)
-      expect(rows.filter((row) => String(row[5]).split(', ').includes(`${wire.number} ${wire.length}`))).toHaveLength(1)
+    for (const wire of pieces)
+      expect(
+        rows.filter((row) =>
+          String(row[5])
+            .split(', ')
+            .includes(`${wire.number} ${cut(wire)}`),
+        ),
+      ).toHaveLength(1)
   })
   it('leaves out what is not fitted and goes from thick to thin', () => {
     const { wires } = laidOut('spillway-hex', { type: 'wire.set', wire: 'camera.vid', set: { omitted: true } })

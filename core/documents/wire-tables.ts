@@ -10,6 +10,19 @@ export interface Table {
   rows: (string | number)[][]
 }
 
+/** Millimetres of wire to cut: all of it, what a lead that the part comes with falls short of, or nothing. */
+export function toCut({ length, lead }: Wire): number {
+  return Math.max(0, length - (lead?.length ?? 0))
+}
+
+/** What a wire is made of, in words. */
+export function madeOf(wire: Wire): string {
+  const { length, lead } = wire
+  if (!lead) return `${length} mm`
+  const cut = toCut(wire)
+  return cut ? `own lead ${lead.length} mm and ${cut} mm more` : `own lead, ${lead.length} mm`
+}
+
 const fitted = (wires: Wire[]) => wires.filter((wire) => !wire.omitted)
 
 /** What an end of a wire is called. */
@@ -21,7 +34,7 @@ export function endName(resolved: ResolvedPlan, { device, label, connector, cont
 /** Wire to cut, by gauge and colour: pieces and length in all. */
 export function cutList(wires: Wire[]): Table {
   const groups = new Map<string, Wire[]>()
-  for (const wire of fitted(wires)) {
+  for (const wire of fitted(wires).filter((wire) => toCut(wire) > 0)) {
     const key = `${wire.gauge} ${wire.colour}`
     groups.set(key, [...(groups.get(key) ?? []), wire])
   }
@@ -29,8 +42,8 @@ export function cutList(wires: Wire[]): Table {
     .sort((a, b) => a[0]!.gauge - b[0]!.gauge || a[0]!.colour.localeCompare(b[0]!.colour))
     .map((group) => {
       const [first] = group
-      const pieces = [...group].sort((a, b) => b.length - a.length).map((wire) => `${wire.number} ${wire.length}`)
-      const total = group.reduce((sum, wire) => sum + wire.length, 0)
+      const pieces = [...group].sort((a, b) => toCut(b) - toCut(a)).map((wire) => `${wire.number} ${toCut(wire)}`)
+      const total = group.reduce((sum, wire) => sum + toCut(wire), 0)
       return [first!.gauge, first!.colour, wireColours[first!.colour].name, group.length, total, pieces.join(', ')]
     })
   return {

@@ -3,6 +3,7 @@ import type { Wire, WireKind } from './wires'
 
 /** A step of making the harness: what to look at first, and the wires that may then be soldered. */
 export interface BuildStep {
+  id: string
   title: string
   /** What to check before going on. */
   check: string
@@ -35,20 +36,23 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
     .map((rail) => `${rail.label} at its pad`)
   const { min, max } = resolved.battery
   const bare: BuildStep = {
+    id: 'bare-board',
     title: 'The bare board',
     check: `Before soldering: connect USB and see that it answers. Then feed ${min} to ${max} V from a bench supply limited to 300 mA, plus to battery pad, and measure ${rails.join(', ') || 'the battery pads'}.`,
     wires: [],
   }
   const feed: BuildStep = {
+    id: 'board-supply',
     title: 'Supply of the board',
     check:
       'Measure from the supply pad to ground: no short. Feed it by the battery lead from a bench supply limited to 300 mA and measure the pads again: right voltage, plus at plus.',
     wires: inOrder(fitted.filter(feedsBoard)),
   }
-  const step = (id: string, name: string, check: string): BuildStep => ({ title: name, check, wires: ofDevice(id) })
+  const step = (id: string, name: string, check: string): BuildStep => ({ id, title: name, check, wires: ofDevice(id) })
   const sends = resolved.devices.filter(({ device }) => device.radios.some((radio) => radio.sends))
   const antennas = sends.length ? ` Antennas on ${sends.map(({ instance }) => instance.name).join(', ')}.` : ''
   const last: BuildStep = {
+    id: 'power-up',
     title: 'First power-up',
     check: `Propellers off.${antennas} Measure from battery plus to minus: no short. Then ${min} to ${max} V from a bench supply limited to 1 A, or the battery by a fuse-limited lead; touch each regulator and ESC: none gets hot. Only then the battery itself.`,
     wires: [],

@@ -1,7 +1,7 @@
 export { ampacity, burstFactor, gaugeFor, gauges, mainGaugeFor, thinnestMain, wireId } from './wires'
 export type { Wire, WireEnd, WireKind } from './wires'
 export { wiresOf } from './nets'
-export { defaultLayers, drawHarness, drawingFigures, labelSide, Sheet, straightHeights } from './drawing'
+export { defaultLayers, drawHarness, drawingFigures, labelSide, lineWidth, Sheet, straightHeights } from './drawing'
 export type {
   Arrangement,
   DrawingFigures,
@@ -11,13 +11,14 @@ export type {
   DrawnTerminal,
   DrawnWire,
   HarnessDrawing,
+  Layer,
   Layers,
   Point,
 } from './drawing'
 export { padAbilities, padUseOf, plainMark } from './pad-use'
 export type { Mark, PadUse } from './pad-use'
 export { cutLength, distanceOf, motorSpots, outlineOf, routeLength, spotOf } from './airframe'
-export { batteryUse, devicesAlive, nominalTolerance, onBench, powerStates, powerTree } from './power'
+export { batteryUse, devicesAlive, nominalTolerance, onBattery, powerStates, powerTree } from './power'
 export type { BatteryUse, PowerLeaf, PowerNode, PowerState, PowerTree } from './power'
 export { Circuit, groundOfBoard } from './circuit'
 export type { Feeds, Load } from './currents'

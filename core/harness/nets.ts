@@ -55,9 +55,9 @@ class WireMaker {
       const pad = owner && this.pads.ofRail(supply.id, undefined, there)
       if (!owner || !output || !pad) continue
       const gauge = gaugeFor(groundShare * (this.currents.get(key) ?? unloaded).peak)
-      this.add(there, owner, output.terminal, this.padEnd(pad), 'supply', source!, { source, gauge })
+      this.add(there, owner, output.terminal, this.padEnd(pad), 'supply', source!, { source, gauge, main: true })
       const ground = this.groundPad(pad, back)
-      if (ground) this.add(back, owner, output.ground, ground, 'ground', 'GND', { gauge })
+      if (ground) this.add(back, owner, output.ground, ground, 'ground', 'GND', { gauge, main: true })
     }
   }
 
@@ -109,7 +109,12 @@ class WireMaker {
       const source = this.resolved.plan.supplies[input.key]
       const id = wireId(fitted.id, input.supply.terminal)
       const end = source && this.sourceEnd(source, anchor, id)
-      if (end) this.add(id, fitted, input.supply.terminal, end, 'supply', source, { source, gauge: this.gaugeOf(input) })
+      if (end)
+        this.add(id, fitted, input.supply.terminal, end, 'supply', source, {
+          source,
+          gauge: this.gaugeOf(input),
+          main: input.main,
+        })
     }
   }
 
@@ -151,7 +156,11 @@ class WireMaker {
         (source && this.outputGround(source)) ||
         this.groundPad(this.supplyPad(fitted, inputs[0]) ?? anchor, wireId(fitted.id, terminal.id))
       const gauge = Math.min(28, ...inputs.map((input) => this.gaugeOf(input)))
-      if (end) this.add(wireId(fitted.id, terminal.id), fitted, terminal.id, end, 'ground', 'GND', { gauge })
+      if (end)
+        this.add(wireId(fitted.id, terminal.id), fitted, terminal.id, end, 'ground', 'GND', {
+          gauge,
+          main: inputs.some(({ main }) => main),
+        })
     }
   }
 
@@ -192,7 +201,7 @@ class WireMaker {
     to: WireEnd,
     kind: WireKind,
     net: string,
-    extra: Partial<Pick<Wire, 'need' | 'source' | 'gauge'>>,
+    extra: Partial<Pick<Wire, 'need' | 'source' | 'gauge' | 'main'>>,
   ): void {
     if (this.wires.some((wire) => wire.id === id)) return
     const override: WireOverride = this.resolved.plan.wires[id] ?? {}
@@ -205,6 +214,7 @@ class WireMaker {
       number: '',
       kind,
       net,
+      main: extra.main ?? false,
       from,
       to: end,
       colour: override.colour ?? colourOf(fitted.device, terminal, kind),

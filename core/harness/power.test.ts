@@ -5,7 +5,7 @@ import { nodalVolts } from '../../tests/helpers/nodal'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
 import { batteryPlace, boardId, resolvePlan, type Plan } from '../plan'
-import { ampacity, cutLength, devicesAlive, gaugeFor, onBench, powerTree, routeLength, wireMass, wiresOf } from './index'
+import { ampacity, cutLength, devicesAlive, gaugeFor, onBattery, powerTree, routeLength, wireMass, wiresOf } from './index'
 
 function treeOf(plan: Plan) {
   const resolved = resolvePlan(plan)
@@ -66,8 +66,8 @@ describe('powerTree', () => {
     expect(devicesAlive(tree, 'usb').dead).toContain('esc')
     expect(devicesAlive(tree, 'both').dead).toEqual([])
     const battery = tree.nodes.find(({ place }) => place === batteryPlace)!
-    expect(onBench(tree)).toEqual({ typical: battery.typical, peak: battery.peak })
-    expect(onBench(tree).peak).toBeGreaterThan(onBench(tree).typical)
+    expect(onBattery(tree)).toEqual({ typical: battery.typical, peak: battery.peak })
+    expect(onBattery(tree).peak).toBeGreaterThan(onBattery(tree).typical)
   })
 
   it('passes the current of what a BEC feeds on to the battery', () => {

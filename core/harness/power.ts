@@ -1,4 +1,5 @@
 import { batteryPlace, boardId, keyOf, referTo, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
+import type { MotorDrive } from '../catalogue'
 import { batteryLimit, type Amps, type Volts } from '../units'
 import { Circuit, groundOfBoard, inputPoints, wiresOfInput } from './circuit'
 import { Currents, plainVolts, supplyingOf, type Feeds, type Giver, type Load, type LoadKind, type Supplying } from './currents'
@@ -304,8 +305,8 @@ export function devicesAlive({ nodes }: PowerTree, state: PowerState): { alive: 
   return { alive: ids.filter((id) => byDevice.get(id)), dead: ids.filter((id) => !byDevice.get(id)) }
 }
 
-/** Current a bench supply in the battery's place has to give. */
-export function onBench(tree: PowerTree): Load {
+/** Current that the battery gives. */
+export function onBattery(tree: PowerTree): Load {
   const { typical, peak } = tree.nodes.find(({ place }) => place === batteryPlace)!
   return { typical, peak }
 }
@@ -316,14 +317,22 @@ const usedShare = 0.8
 /** What the battery is asked for: current against what it bears, and the time it lasts hovering or cruising. */
 export interface BatteryUse extends Load {
   limit: Amps
+  /** The same with the motors stopped, as on the bench. */
+  still: Load
   /** Minutes: 0.8 × capacity / current at rest, hovering or cruising. */
   minutes: number
   /** Where no rating is given it is assumed. */
   ratingGiven: boolean
 }
 
-export function batteryUse({ plan: { battery } }: ResolvedPlan, tree: PowerTree): BatteryUse {
-  const { typical, peak } = onBench(tree)
+export function batteryUse({ plan: { battery }, motors }: ResolvedPlan, tree: PowerTree): BatteryUse {
+  const { typical, peak } = onBattery(tree)
+  const drives = tree.leaves.flatMap(({ supply }) => (supply.main ? (supply.fitted.device.motors ?? []) : []))
+  const turning = (amps: (drive: MotorDrive) => Amps) => drives.reduce((sum, drive) => sum + drive.count * amps(drive), 0)
+  const still = {
+    typical: typical - turning(() => motors.hover),
+    peak: peak - turning((drive) => Math.min(motors.full, drive.peak)),
+  }
   const minutes = typical > 0 ? (usedShare * (battery.capacity / 1000) * 60) / typical : 0
-  return { typical, peak, limit: batteryLimit(battery), minutes, ratingGiven: battery.rating !== undefined }
+  return { typical, peak, still, limit: batteryLimit(battery), minutes, ratingGiven: battery.rating !== undefined }
 }

@@ -24,6 +24,8 @@ export interface Wire {
   number: string
   kind: WireKind
   net: string
+  /** Part of the main way of the power: from the battery to the ESCs, and to the board. */
+  main: boolean
   from: WireEnd
   to: WireEnd
   colour: WireColour

@@ -10,7 +10,7 @@ for (const { id, plan } of demoPlans()) {
   const wires = wiresOf(resolved)
   for (const [name, layers] of [
     ['signals and video', defaultLayers],
-    ['all layers', { signal: true, video: true, supply: true, ground: true }],
+    ['all layers', { main: true, signal: true, video: true, supply: true, ground: true }],
   ] as const) {
     const times: number[] = []
     for (let turn = 0; turn < 10; turn += 1) {

@@ -16,7 +16,7 @@ interface Body {
 const on = Joi.boolean().required()
 const body = Joi.object({
   plan: Joi.object().unknown(true).required(),
-  layers: Joi.object({ signal: on, video: on, supply: on, ground: on }).required(),
+  layers: Joi.object({ main: on, signal: on, video: on, supply: on, ground: on }).required(),
   paper: Joi.string().valid('A4', 'A3').required(),
 })
 

@@ -47,7 +47,7 @@ describe('work in threads of its own', () => {
       name,
       bytes: bytes(`noto-sans/files/noto-sans-${name}-400-normal.woff`),
     }))
-    const layers = { signal: true, video: true, supply: false, ground: false }
+    const layers = { main: true, signal: true, video: true, supply: false, ground: false }
     const named = (name: string) => applyEdit(plan, { type: 'plan.rename', name })
     const draw = async (name: string) =>
       Buffer.from(

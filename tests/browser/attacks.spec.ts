@@ -134,7 +134,11 @@ test('no body ends the server or holds it up', async () => {
     ['/api/definitions', JSON.stringify({ file: `a: ${'{a: '.repeat(200_000)}` })],
     [
       '/api/drawing',
-      JSON.stringify({ plan: absurd, layers: { signal: true, video: true, supply: true, ground: true }, paper: 'A4' }),
+      JSON.stringify({
+        plan: absurd,
+        layers: { main: true, signal: true, video: true, supply: true, ground: true },
+        paper: 'A4',
+      }),
     ],
     ['/api/builds', '{"__proto__": {"x": 1}, "file": ""}'],
     ['/api/builds', '\uFEFF{'],

@@ -59,7 +59,7 @@ test('the server refuses what does not belong, naming the place', async ({ reque
     headers: { 'content-type': 'application/json' },
   })
   expect(response.status()).toBe(413)
-  const layers = { signal: true, video: true, supply: false, ground: false }
+  const layers = { main: true, signal: true, video: true, supply: false, ground: false }
   response = await request.post(`${address}/api/drawing`, { data: { plan: { ...plan, devices: 5 }, layers, paper: 'A4' } })
   expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('devices')])
   response = await request.post(`${address}/api/drawing`, { data: { plan, layers, paper: 'A0' } })

@@ -12,7 +12,7 @@ for (const [choice, button, expected] of [
     const id = await freshBuild(page, 'spillway-hex', `Tabs ${choice}`, true)
     const other = await context.newPage()
     for (const one of [page, other]) await one.goto(`${address}/builds/${id}/fit-out`)
-    await expect(page.getByText('16 devices')).toBeVisible()
+    await expect(page.getByText('17 devices')).toBeVisible()
     await rename(other, 'Camera', 'Theirs')
     await saved(other)
     await rename(page, 'Flight logger', 'Mine')

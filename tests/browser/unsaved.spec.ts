@@ -16,7 +16,7 @@ test.afterAll(() => removeServer(server))
 test('work done while the server is down is kept in the browser, told of, and taken up again', async ({ page, context }) => {
   const { directory, port } = server
   await page.goto(`${server.address}/builds/spillway-hex/fit-out`)
-  await expect(page.getByText('16 devices')).toBeVisible()
+  await expect(page.getByText('17 devices')).toBeVisible()
   await server.end('SIGKILL')
   await rename(page, 'Camera', 'Lens')
   await expect(page.getByRole('banner').getByText('Not saved', { exact: true })).toBeVisible()

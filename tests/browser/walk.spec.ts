@@ -10,7 +10,7 @@ test('from the builds list to a wire list that is still there after closing', as
 
   const id = await freshBuild(page, 'spillway-hex', 'Walk')
   await page.goto(`${address}/builds/${id}/fit-out`)
-  await expect(page.getByText('16 devices')).toBeVisible()
+  await expect(page.getByText('17 devices')).toBeVisible()
 
   await page.getByRole('link', { name: /Allocation/ }).click()
   await page.getByRole('button', { name: 'Allocate', exact: true }).click()

@@ -1,12 +1,13 @@
 <script setup lang="ts">
-import { batteryRange, cellVoltage, formatVolts, type Chemistry } from '#core/units'
+import { assumedRating, batteryRange, cellVoltage, formatAmps, formatVolts, type Chemistry } from '#core/units'
 import type { Plan } from '#core/plan'
-import { usePlan } from '~/composables/usePlan'
+import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 
 const build = useBuild()
 const plan = usePlan()
+const resolved = useResolved()
 const catalogue = useCatalogue()
 onMounted(() => catalogue.load())
 
@@ -33,6 +34,54 @@ function chooseBoard(id: string) {
 function setBattery(change: Partial<Plan['battery']>) {
   build.edit({ type: 'battery.set', battery: { ...plan.value.battery, ...change } })
 }
+
+/** A figure within its limits, or none where the field is emptied; anything else is said at the field and not taken. */
+type Field = 'capacity' | 'rating' | 'hover' | 'full'
+const limits: Record<Field, { min: number; max: number; unit: string; optional: boolean }> = {
+  capacity: { min: 1, max: 100_000, unit: 'mAh', optional: false },
+  rating: { min: 1, max: 500, unit: 'C', optional: true },
+  hover: { min: 0.01, max: 500, unit: 'A', optional: true },
+  full: { min: 0.01, max: 500, unit: 'A', optional: true },
+}
+const wrong = reactive<Partial<Record<Field, string>>>({})
+function read(field: Field, event: Event): { value?: number } | undefined {
+  const text = (event.target as HTMLInputElement).value.trim().replace(',', '.')
+  const { min, max, unit, optional } = limits[field]
+  delete wrong[field]
+  if (text === '' && optional) return {}
+  const value = Number(text)
+  if (text !== '' && value >= min && value <= max) return { value }
+  wrong[field] = `${min} to ${max} ${unit}`
+  return undefined
+}
+
+function setCapacity(event: Event) {
+  const figure = read('capacity', event)
+  if (figure?.value !== undefined) setBattery({ capacity: figure.value })
+}
+
+function setRating(event: Event) {
+  const figure = read('rating', event)
+  if (!figure) return
+  const { rating: _, ...rest } = plan.value.battery
+  build.edit({ type: 'battery.set', battery: figure.value === undefined ? rest : { ...rest, rating: figure.value } })
+}
+
+/** Both currents are given, or both estimated. */
+function setMotors(field: 'hover' | 'full', event: Event) {
+  const figure = read(field, event)
+  if (!figure) return
+  const { motors, ...rest } = plan.value.craft
+  const { hover, full } = motors ?? resolved.value.motors
+  build.edit({
+    type: 'craft.set',
+    craft: figure.value === undefined ? rest : { ...rest, motors: { hover, full, [field]: figure.value } },
+  })
+}
+const motors = computed(() => resolved.value.motors)
+const estimate = computed(() =>
+  motors.value.estimatedFrom === undefined ? '' : `estimated from ${Math.round(motors.value.estimatedFrom / 10) * 10} g`,
+)
 </script>
 
 <template>
@@ -50,11 +99,12 @@ function setBattery(change: Partial<Plan['battery']>) {
       label="Board firmware"
       @update:model-value="(firmware: string) => build.edit({ type: 'board.firmware', firmware })"
     />
+    <span class="break" />
     <v-select
       :model-value="plan.battery.cells"
       :items="[1, 2, 3, 4, 5, 6, 7, 8, 10, 12, 14]"
       label="Cells"
-      class="short"
+      class="cells"
       @update:model-value="(cells: number) => setBattery({ cells })"
     />
     <v-select
@@ -62,6 +112,40 @@ function setBattery(change: Partial<Plan['battery']>) {
       :items="chemistries"
       label="Battery"
       @update:model-value="(chemistry: Chemistry) => setBattery({ chemistry })"
+    />
+    <v-text-field
+      :model-value="plan.battery.capacity"
+      label="Capacity, mAh"
+      inputmode="decimal"
+      class="short"
+      :error-messages="wrong.capacity"
+      @change="setCapacity"
+    />
+    <v-text-field
+      :model-value="plan.battery.rating ?? ''"
+      label="C rating"
+      inputmode="decimal"
+      :placeholder="`${assumedRating}`"
+      persistent-placeholder
+      class="short"
+      :error-messages="wrong.rating"
+      @change="setRating"
+    />
+    <v-text-field
+      v-for="(word, field) in {
+        hover: plan.craft.outline === 'wing' ? 'Cruising, A a motor' : 'Hovering, A a motor',
+        full: 'Full, A a motor',
+      }"
+      :key="field"
+      :model-value="plan.craft.motors?.[field] ?? ''"
+      :label="word"
+      inputmode="decimal"
+      :placeholder="formatAmps(motors[field])"
+      persistent-placeholder
+      class="motor"
+      :title="estimate ? `Each of ${motors.count} motors; ${estimate}` : `Each of ${motors.count} motors`"
+      :error-messages="wrong[field]"
+      @change="(event: Event) => setMotors(field, event)"
     />
     <p class="range mono">{{ formatVolts(range.min) }} empty<br />{{ formatVolts(range.max) }} full</p>
     <DefinitionUpdate :definition />
@@ -83,7 +167,16 @@ function setBattery(change: Partial<Plan['battery']>) {
   flex-grow: 2;
 }
 .sheet > .short {
-  flex: 0 1 84px;
+  flex: 0 1 124px;
+}
+.sheet > .break {
+  flex: 0 0 100%;
+}
+.sheet > .cells {
+  flex: 0 1 76px;
+}
+.sheet > .motor {
+  flex: 0 1 150px;
 }
 .range {
   margin: 0;

@@ -3,13 +3,14 @@ import { mdiClose } from '@mdi/js'
 import { deviceClasses, resolveDevice } from '#core/catalogue'
 import type { Priority } from '#core/plan'
 import { formatAmps, formatVolts } from '#core/units'
-import { usePlan } from '~/composables/usePlan'
+import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
 const plan = usePlan()
+const resolved = useResolved()
 const selection = useSelection()
 const notices = useNotices()
 
@@ -28,7 +29,10 @@ const rows = computed(() =>
         props: { subtitle: note },
       })),
       supply: device.supplies.map(({ min, max }) => (min === max ? formatVolts(min) : `${min}–${formatVolts(max)}`)).join(', '),
-      peak: device.supplies.reduce((sum, { peak }) => sum + peak, 0),
+      // An ESC's with that of its motors.
+      peak: resolved.value.supplies
+        .filter(({ fitted }) => fitted.id === instance.id)
+        .reduce((sum, { supply }) => sum + supply.peak, 0),
       worst: findings[0]?.severity,
     }
   }),

@@ -13,16 +13,30 @@ const theme = useTheme()
 const used = computed(() => rails.filter((rail) => rail.fed.length && Number.isFinite(rail.limit)))
 const ink = computed(() => String(theme.current.value.colors['on-surface']))
 
+/** Percent of what a source gives, as far as the chart reaches. */
+const most = 200
+const share = (amps: number, { limit }: RailLoad) => Math.min(most, (amps / limit) * 100)
+
 const data = computed<ChartData<'bar'>>(() => {
   const { primary, secondary } = theme.current.value.colors
   return {
     labels: used.value.map((rail) => rail.label),
     datasets: [
-      { label: 'typical', data: used.value.map((rail) => rail.typical), backgroundColor: String(primary), barPercentage: 0.7 },
-      { label: 'peak', data: used.value.map((rail) => rail.peak), backgroundColor: String(secondary), barPercentage: 0.7 },
+      {
+        label: 'typical',
+        data: used.value.map((rail) => share(rail.typical, rail)),
+        backgroundColor: String(primary),
+        barPercentage: 0.7,
+      },
+      {
+        label: 'peak',
+        data: used.value.map((rail) => share(rail.peak, rail)),
+        backgroundColor: String(secondary),
+        barPercentage: 0.7,
+      },
       {
         label: 'limit',
-        data: used.value.map((rail) => rail.limit),
+        data: used.value.map(() => 100),
         backgroundColor: 'transparent',
         borderColor: ink.value,
         borderWidth: 1.5,
@@ -37,12 +51,23 @@ const options = computed<ChartOptions<'bar'>>(() => ({
   animation: false,
   maintainAspectRatio: false,
   scales: {
-    x: { title: { display: true, text: 'A (to 6)', color: ink.value }, max: 6, ticks: { color: ink.value } },
+    x: {
+      title: { display: true, text: '% of what the source gives (to 200)', color: ink.value },
+      max: most,
+      ticks: { color: ink.value },
+    },
     y: { ticks: { color: ink.value }, grid: { display: false } },
   },
   plugins: {
     legend: { position: 'right', labels: { color: ink.value, boxWidth: 12 } },
-    tooltip: { callbacks: { label: ({ dataset, parsed }) => `${dataset.label}: ${formatAmps(parsed.x ?? 0)}` } },
+    tooltip: {
+      callbacks: {
+        label: ({ dataset, dataIndex }) => {
+          const rail = used.value[dataIndex]!
+          return `${dataset.label}: ${formatAmps(rail[dataset.label as 'typical' | 'peak' | 'limit'])}`
+        },
+      },
+    },
   },
 }))
 

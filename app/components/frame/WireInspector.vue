@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiLock, mdiLockOpenVariantOutline } from '@mdi/js'
-import type { WireOverride } from '#core/plan'
-import { lockWire, unlockWire, type Wire } from '#core/harness'
+import type { WireOverride, WirePoint } from '#core/plan'
+import { lockWire, pointOf, unlockWire, type Wire } from '#core/harness'
 import { useNames } from '~/composables/useNames'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -11,11 +11,25 @@ const build = useBuild()
 const plan = usePlan()
 const resolved = useResolved()
 const names = useNames()
-const pads = computed(() =>
-  resolved.value.board.pads
-    .filter(({ kind }) => kind === (wire.kind === 'video' ? 'signal' : wire.kind))
-    .map((pad) => ({ value: pad.id, title: pad.label === pad.id ? pad.label : `${pad.label} (${pad.id})` })),
-)
+/** Every point a wire can end at, those of its own kind first; what comes of the others the findings say. */
+const ends = computed(() => {
+  const own = wire.kind === 'video' ? 'signal' : wire.kind
+  const pads = resolved.value.board.pads.map((pad) => ({
+    value: `pad:${pad.id}` as WirePoint,
+    title: `board ${pad.label === pad.id ? pad.label : `${pad.label} (${pad.id})`}`,
+    own: pad.kind === own,
+  }))
+  const terminals = resolved.value.parts.flatMap(({ id, instance, device }) =>
+    device.terminals.map((terminal) => ({
+      value: `terminal:${id}/${terminal.id}` as WirePoint,
+      title: `${instance.name} ${terminal.label}`,
+      own: terminal.role === wire.kind,
+    })),
+  )
+  return [...pads, ...terminals]
+    .filter(({ value }) => value !== pointOf(wire.from))
+    .sort((one, other) => Number(other.own) - Number(one.own))
+})
 const byHand = computed(() => plan.value.wires[wire.id])
 
 function set(values: WireOverride) {
@@ -49,11 +63,10 @@ function setLock() {
   </p>
   <div class="fields">
     <v-autocomplete
-      v-if="!wire.to.device"
-      :model-value="wire.to.point"
-      :items="pads"
-      label="Soldered to pad"
-      @update:model-value="(pad) => pad && set({ end: `pad:${pad}` })"
+      :model-value="pointOf(wire.to)"
+      :items="ends"
+      label="Ends at"
+      @update:model-value="(end) => end && set({ end })"
     />
     <v-text-field
       :model-value="wire.gauge"
@@ -74,7 +87,7 @@ function setLock() {
     <v-text-field :model-value="wire.note" label="Note" maxlength="200" @change="setNote" />
     <v-btn
       :prepend-icon="wire.locked ? mdiLock : mdiLockOpenVariantOutline"
-      title="A locked wire keeps its pad, colour, gauge and length, and what it serves keeps its place"
+      title="A locked wire keeps its end, colour, gauge and length, and what it serves keeps its place"
       @click="setLock"
       >{{ wire.locked ? 'Unlock' : 'Lock as it is' }}</v-btn
     >

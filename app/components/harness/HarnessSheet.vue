@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
-import { plainMark, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
+import { lineWidth, plainMark, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
 import { wireColours } from '#core/units'
 import { usePanZoom } from '~/composables/usePanZoom'
 import { useSvgDrag } from '~/composables/useSvgDrag'
@@ -16,7 +16,7 @@ const plan = usePlan()
 const selection = useSelection()
 const size = computed(() => ({ width: drawing.width, height: drawing.height }))
 const { frame, zoom, fit, onWheel, onDown, onMove, onUp, onKey } = usePanZoom(size)
-const kinds = { signal: 'signal', video: 'video', supply: 'supply', ground: 'ground' } as const
+const kinds = { main: 'main power', signal: 'signal', video: 'video', supply: 'supply', ground: 'ground' } as const
 
 const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `${x},${y}`).join(' ')
 const board = computed(() => drawing.board)
@@ -139,8 +139,13 @@ function allBack() {
         @click="selection.select(`wire:${wire.id}`)"
       >
         <polyline class="reach" :points="line(points)" />
-        <polyline class="edge" :points="line(points)" />
-        <polyline class="core" :points="line(points)" :stroke="wireColours[wire.colour].hex" />
+        <polyline class="edge" :points="line(points)" :style="{ strokeWidth: `${lineWidth(wire.gauge) + 1.2}px` }" />
+        <polyline
+          class="core"
+          :points="line(points)"
+          :stroke="wireColours[wire.colour].hex"
+          :stroke-width="lineWidth(wire.gauge)"
+        />
         <text :x="label.x" :y="label.y - 3" text-anchor="middle" class="mono code">
           {{ wire.number }} {{ wire.colour }} {{ wire.gauge }}
         </text>
@@ -305,17 +310,13 @@ polyline {
 }
 .edge {
   stroke: rgb(var(--v-theme-on-surface));
-  stroke-width: 3.2;
-}
-.core {
-  stroke-width: 2;
 }
 .wire {
   cursor: pointer;
 }
 .wire.chosen .edge {
   stroke: rgb(var(--v-theme-secondary));
-  stroke-width: 6.5;
+  stroke-width: 9px !important;
 }
 .wire.faded {
   opacity: 0.25;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { buildOrder, type Wire } from '#core/harness'
-import { endName } from '#core/documents'
+import { endName, madeOf } from '#core/documents'
 import { wireColours } from '#core/units'
 import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -17,7 +17,7 @@ const count = computed(() => {
   const all = steps.value.flatMap((step) => step.wires)
   return { made: all.filter(made).length, all: all.length }
 })
-const checked = (at: number) => plan.value.built[`step:${steps.value[at]!.title}`] === true
+const checked = (at: number) => plan.value.built[`step:${steps.value[at]!.id}`] === true
 /** The first step with something left to do. */
 const next = computed(() => steps.value.findIndex((step, at) => !checked(at) || step.wires.some((wire) => !made(wire))))
 
@@ -32,10 +32,10 @@ const on = (event: Event) => (event.target as HTMLInputElement).checked
       ground.
     </p>
     <v-progress-linear :model-value="count.all ? (count.made / count.all) * 100 : 0" color="primary" aria-label="Wires made" />
-    <article v-for="(step, at) in steps" :key="step.title" :class="{ next: at === next }">
+    <article v-for="(step, at) in steps" :key="step.id" :class="{ next: at === next }">
       <h2>{{ at + 1 }}. {{ step.title }}</h2>
       <label class="check">
-        <input type="checkbox" :checked="checked(at)" @change="tick(`step:${step.title}`, on($event))" />
+        <input type="checkbox" :checked="checked(at)" @change="tick(`step:${step.id}`, on($event))" />
         <span>{{ step.check }}</span>
       </label>
       <label
@@ -47,7 +47,7 @@ const on = (event: Event) => (event.target as HTMLInputElement).checked
         <input type="checkbox" :checked="made(wire)" :aria-label="`${wire.number} is made`" @change="tick(wire.id, on($event))" />
         <b class="mono">{{ wire.number }}</b>
         <span class="swatch" :style="{ background: wireColours[wire.colour].hex }" />
-        <span class="mono">{{ wire.colour }} AWG {{ wire.gauge }}, {{ wire.length }} mm</span>
+        <span class="mono">{{ wire.colour }} AWG {{ wire.gauge }}, {{ madeOf(wire) }}</span>
         <span>{{ endName(resolved, wire.from) }} → {{ endName(resolved, wire.to) }}</span>
       </label>
     </article>

@@ -22,7 +22,14 @@ const volts = ({ full, empty }: { full: number; empty: number }) =>
   Math.abs(full - empty) < 0.005 ? formatVolts(full) : `${plain(empty)}–${formatVolts(full)}`
 const over = (row: PowerRow) => (row.peak > row.limit ? (row.typical > row.limit ? 'over typical' : 'over peak') : '')
 const input = computed(() => power.value.input)
-const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.limit) * 100)}%`
+const still = computed(() => power.value.input.still)
+/** Bars reach a quarter beyond the limit, so that what is over it shows. */
+const room = 1.25
+const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.limit / room) * 100)}%`
+/** How a source comes by its volts. */
+const kindWords = ({ place, kind }: PowerRow) =>
+  kind === 'through' ? 'passed on' : kind === 'battery' && place.startsWith('rail:') ? 'pads of the board' : kind
+const wing = computed(() => build.plan?.craft.outline === 'wing')
 </script>
 
 <template>
@@ -33,6 +40,30 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
       </v-btn-toggle>
       <span><b>Dead:</b> {{ power.states[state].dead.map(names.device).join(', ') || 'nothing' }}</span>
     </div>
+    <dl class="pack" aria-label="Battery">
+      <div>
+        <dt>{{ wing ? 'Cruising' : 'Hovering' }}</dt>
+        <dd class="mono">{{ formatAmps(input.typical) }}, {{ plain(input.minutes, 1) }} min</dd>
+      </div>
+      <div>
+        <dt>Full throttle</dt>
+        <dd class="mono" :class="{ short: input.peak > input.limit }">
+          {{ formatAmps(input.peak) }} of {{ formatAmps(input.limit) }}
+        </dd>
+      </div>
+      <div>
+        <dt>Each of {{ power.motors.count }} {{ power.motors.count === 1 ? 'motor' : 'motors' }}</dt>
+        <dd class="mono">{{ formatAmps(power.motors.hover) }} to {{ formatAmps(power.motors.full) }}</dd>
+      </div>
+      <p class="quiet">
+        {{ input.ratingGiven ? '' : 'No C rating given: 25 C is taken. '
+        }}{{
+          power.motors.estimatedFrom === undefined
+            ? ''
+            : `Motor currents are estimated from a mass of ${Math.round(power.motors.estimatedFrom)} g; Fit-out takes measured ones. `
+        }}Time is for 80 % of the capacity.
+      </p>
+    </dl>
     <p class="bench">
       A bench supply in the battery’s place, limited to
       <input
@@ -43,11 +74,11 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
         step="0.1"
         aria-label="Limit of the bench supply in amperes"
       />
-      A: {{ formatAmps(input.typical) }} typical, {{ formatAmps(input.peak) }} at peak.
+      A, motors stopped: {{ formatAmps(still.typical) }} typical, {{ formatAmps(still.peak) }} at peak.
       <b>{{
-        bench >= input.peak
+        bench >= still.peak
           ? 'Enough for all at peak.'
-          : bench >= input.typical
+          : bench >= still.typical
             ? 'Enough at rest; it will limit at peak.'
             : 'Too little: it will limit at once.'
       }}</b>
@@ -62,15 +93,17 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
       >
         <button class="head" :class="{ lit: selection.lit.has(row.place) }" @click="selection.select(row.place)">
           <b>{{ row.label }}</b> <span class="mono">{{ volts(row) }}</span>
-          <span class="quiet">{{ row.kind }}{{ row.filtered ? ', filtered' : '' }}</span>
+          <span class="quiet">{{ kindWords(row) }}{{ row.filtered ? ', filtered' : '' }}</span>
           <span v-if="row.switchedBy" class="quiet">off until switched on</span>
           <span v-if="!row.alive[state]" class="word">dead</span>
+          <span v-else-if="row.kind === 'usb' && row.typical > row.limit" class="word">asked for more than the plug gives</span>
+          <span v-else-if="row.peak > row.limit" class="word">over its limit</span>
         </button>
         <div class="load" :class="over(row)" :title="`Limit ${formatAmps(row.limit)}`">
           <span class="peak" :style="{ width: share(row.peak, row) }" /><span
             class="typical"
             :style="{ width: share(row.typical, row) }"
-          />
+          /><i class="limit" :style="{ left: `${100 / room}%` }" />
         </div>
         <span class="mono figures"
           >{{ formatAmps(row.typical) }} typ., {{ formatAmps(row.peak) }} peak of {{ formatAmps(row.limit)
@@ -156,6 +189,29 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
   top: 0;
   bottom: 0;
 }
+.limit {
+  position: absolute;
+  top: -3px;
+  bottom: -3px;
+  border-left: 2px solid rgb(var(--v-theme-on-surface));
+}
+.pack {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2) var(--space-6);
+  align-items: baseline;
+  margin: var(--space-4) 0 0;
+}
+.pack div {
+  display: flex;
+  gap: var(--space-3);
+}
+.pack dt {
+  font-weight: 700;
+}
+.pack p {
+  margin: 0;
+}
 .peak {
   background: color-mix(in srgb, rgb(var(--v-theme-primary)) 35%, transparent);
 }
@@ -163,7 +219,30 @@ const share = (value: number, row: PowerRow) => `${Math.min(100, (value / row.li
   background: rgb(var(--v-theme-primary));
 }
 .over.peak .peak,
-.load.over .peak {
+.load.over .limit {
+  position: absolute;
+  top: -3px;
+  bottom: -3px;
+  border-left: 2px solid rgb(var(--v-theme-on-surface));
+}
+.pack {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2) var(--space-6);
+  align-items: baseline;
+  margin: var(--space-4) 0 0;
+}
+.pack div {
+  display: flex;
+  gap: var(--space-3);
+}
+.pack dt {
+  font-weight: 700;
+}
+.pack p {
+  margin: 0;
+}
+.peak {
   background: color-mix(in srgb, rgb(var(--v-theme-fix)) 60%, transparent);
 }
 .load.over.typical .typical {

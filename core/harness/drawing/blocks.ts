@@ -1,7 +1,7 @@
 import type { ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
 import { edgeOf } from './board'
-import { grid, type DrawnBox, type DrawnTerminal, type Layers, type Side } from './model'
+import { grid, layerOf, type DrawnBox, type DrawnTerminal, type Layers, type Side } from './model'
 
 export interface Row {
   point: string
@@ -26,17 +26,17 @@ export interface Block {
 
 /** A box for each device that has a wire at all. */
 export function blocksOf(resolved: ResolvedPlan, wires: Wire[], layers: Layers): Block[] {
-  return resolved.devices
+  return resolved.parts
     .map((fitted): Block => {
       const order = fitted.device.connectors.flatMap((connector) => connector.pins)
       const rank = (point: string) => (order.includes(point) ? order.indexOf(point) : order.length)
       const leaving = wires.filter((wire) => wire.from.device === fitted.id).map((wire): Row => ({ ...wire.from, wire }))
       const arriving = wires
-        .filter((wire) => wire.to.device === fitted.id && layers[wire.kind])
+        .filter((wire) => wire.to.device === fitted.id && layers[layerOf(wire)])
         .map((wire): Row => ({ ...wire.to, wire }))
       const all = [...leaving, ...arriving].sort((a, b) => rank(a.point) - rank(b.point))
-      const rows = all.filter((row) => layers[row.wire.kind])
-      const badges = all.filter((row) => !layers[row.wire.kind])
+      const rows = all.filter((row) => layers[layerOf(row.wire)])
+      const badges = all.filter((row) => !layers[layerOf(row.wire)])
       const height = grid.head + Math.max(rows.length, badges.length, 1) * grid.row + 1
       return {
         id: fitted.id,
@@ -73,11 +73,11 @@ export function placeColumns(
   const { outline } = resolved.board
   const groups = groupsOf(
     blocks,
-    wires.filter((wire) => layers[wire.kind]),
+    wires.filter((wire) => layers[layerOf(wire)]),
   )
   const padsOf = (block: Block) =>
     wires.flatMap((wire) => {
-      const counts = layers[wire.kind] || !block.rows.some((row) => !row.wire.to.device)
+      const counts = layers[layerOf(wire)] || !block.rows.some((row) => !row.wire.to.device)
       const pad = wire.from.device === block.id && !wire.to.device && counts ? resolved.pad(wire.to.point) : undefined
       return pad ? [pad] : []
     })

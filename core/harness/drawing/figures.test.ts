@@ -16,6 +16,7 @@ const wire = (pad: string, points: Point[]): DrawnWire => ({
     length: 100,
     measured: false,
     note: '',
+    main: false,
     omitted: false,
     locked: false,
   },

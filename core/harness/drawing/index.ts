@@ -10,6 +10,7 @@ import {
   type Arrangement,
   defaultLayers,
   grid,
+  layerOf,
   type DrawnBox,
   type HarnessDrawing,
   type Layers,
@@ -18,7 +19,7 @@ import {
 } from './model'
 import { Router } from './route'
 
-export { defaultLayers } from './model'
+export { defaultLayers, lineWidth } from './model'
 export type {
   Arrangement,
   DrawnBoard,
@@ -27,6 +28,7 @@ export type {
   DrawnTerminal,
   DrawnWire,
   HarnessDrawing,
+  Layer,
   Layers,
   Point,
 } from './model'
@@ -70,7 +72,7 @@ export class Sheet {
     private readonly layers: Layers,
   ) {
     this.fitted = wires.filter((wire) => !wire.omitted)
-    this.lines = this.fitted.filter((wire) => layers[wire.kind])
+    this.lines = this.fitted.filter((wire) => layers[layerOf(wire)])
     const used = new Set(this.fitted.filter((wire) => !wire.to.device).map((wire) => wire.to.point))
     this.shape = boardShape(resolved, used)
     this.blocks = blocksOf(resolved, this.fitted, layers)

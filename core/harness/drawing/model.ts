@@ -87,5 +87,16 @@ export interface Arrangement extends Record<Side, string[]> {
 }
 
 /** Which kinds of wire are drawn as lines; the others are labels at the device. */
-export type Layers = Record<WireKind, boolean>
-export const defaultLayers: Layers = { signal: true, video: true, supply: false, ground: false }
+export type Layer = WireKind | 'main'
+export type Layers = Record<Layer, boolean>
+export const defaultLayers: Layers = { main: true, signal: true, video: true, supply: false, ground: false }
+
+/** The layer a wire is drawn on: the main way of the power has its own, supply and ground of it together. */
+export function layerOf({ kind, main }: Wire): Layer {
+  return main ? 'main' : kind
+}
+
+/** Width of a wire's line: true to the gauge as far as neighbouring tracks allow. */
+export function lineWidth(gauge: number): number {
+  return Math.min(6, Math.max(1.6, 2 + (28 - gauge) * 0.22))
+}

@@ -11,7 +11,8 @@ export function straightHeights({ devices, wires, board }: HarnessDrawing, id: s
   const edge = box.side === 'left' ? board.x : board.x + board.width
   const heights = wires.flatMap(({ wire, points }) => {
     const terminal = wire.from.device === id && box.terminals.find(({ point, badge }) => point === wire.from.point && !badge)
-    if (!terminal || wire.to.device) return []
+    // Between battery, distribution and ESCs wires go from part to part; there it is those that count.
+    if (!terminal || wire.to.device || wire.main) return []
     return points.slice(1).flatMap((to, at) => {
       const from = points[at]!
       const crosses = from.y === to.y && (from.x - edge) * (to.x - edge) <= 0
