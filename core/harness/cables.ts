@@ -5,7 +5,10 @@ import type { Wire, WireKind } from './wires'
 export interface Cable {
   device: string
   deviceConnector: string
+  /** Id, label and type of the board's connector. */
+  connector: string
   boardConnector: string
+  boardType: string
   contacts: { wire: string; label: string; kind: WireKind; device: number; board: number }[]
 }
 
@@ -21,7 +24,9 @@ export function cablesOf(resolved: ResolvedPlan, wires: Wire[]): Cable[] {
     const cable = cables.get(key) ?? {
       device: wire.from.device,
       deviceConnector: wire.from.connector ?? '',
+      connector: pad.connector,
       boardConnector: connector?.label ?? pad.connector,
+      boardType: connector?.type ?? '',
       contacts: [],
     }
     cable.contacts.push({

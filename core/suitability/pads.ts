@@ -70,13 +70,18 @@ function padWays(resolved: ResolvedPlan, fitted: FittedNeed, pad: Pad, rates: He
   }
   const features = featuresOf(need, demand, pin)
   const held = [
+    ...switchFacts(resolved.board, pin, pad),
     ...pinFacts(fitted, demand, pad, pin),
     ...heldFacts(pin, demand.feature, `pad ${pad.label}`),
     ...featureFacts(resolved.board, features),
   ]
   const claims = [...pinClaims(resolved.board, pin.id, 'pad'), ...featureClaims(resolved.board, features)]
   return functions.flatMap((serving): Way[] => {
-    const facts = [...held, ...rangeFacts(need, demand, pad, pin, serving)]
+    const facts = [
+      ...held,
+      ...rangeFacts(need, demand, pad, pin, serving),
+      ...streamFacts(resolved.board, need, demand, pad, serving),
+    ]
     const streams = demand.stream?.(need) && serving.dma ? [alone('PAD-04', `dma:${serving.dma}`)] : []
     const timer = demand.timer?.(need)
     if (!timer) return [{ placement: { place }, facts, claims: [...claims, ...streams] }]
@@ -99,6 +104,24 @@ function pinFacts({ need, fitted }: FittedNeed, demand: PadDemand<Need>, pad: Pa
       : []),
     ...levelFacts(terminal, pin, pad.label),
   ]
+}
+
+/** A pin that switches a rail on and off serves nothing else. */
+function switchFacts({ rails }: Board, pin: Pin, pad: Pad): Fact[] {
+  const rail = rails.find(({ switchedBy }) => switchedBy === pin.id)
+  return rail ? [impossible('PAD-01', `pad ${pad.label} switches ${rail.label} on and off`)] : []
+}
+
+const withStreams = new WeakMap<Board, boolean>()
+
+/** Bursts and LED data are sent by DMA; of a board that tells of no stream at all it is not known. */
+function streamFacts(board: Board, need: Need, { stream }: PadDemand<Need>, pad: Pad, { dma }: PinFunction): Fact[] {
+  if (dma !== undefined || !stream?.(need)) return []
+  const told = withStreams.get(board) ?? board.pins.some(({ functions }) => functions.some((each) => each.dma !== undefined))
+  withStreams.set(board, told)
+  if (!told) return []
+  const what = need.kind === 'led-data' ? 'LED data is' : 'digital throttle is'
+  return [impossible('PAD-04', `${what} sent by a DMA stream, and pad ${pad.label} has none`)]
 }
 
 /** An input measures up to what its function says, otherwise up to the level of its pin. */

@@ -45,6 +45,7 @@ import { mainWay } from './power/main-way'
 import { short } from './power/short'
 import { contactCurrent } from './power/contact-current'
 import { motorCurrent } from './power/motor-current'
+import { switchedRail } from './power/switched-rail'
 import { gnssDistance } from './radio/gnss-distance'
 import { oneBand } from './radio/one-band'
 import { adapterInFlight } from './radio/adapter-in-flight'
@@ -120,6 +121,7 @@ export const rules: readonly Rule[] = [
   short,
   contactCurrent,
   motorCurrent,
+  switchedRail,
   gnssDistance,
   oneBand,
   adapterInFlight,

@@ -1,18 +1,39 @@
-import { cablesOf } from '../../../harness'
+import { cablesOf, type Cable } from '../../../harness'
 import { referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
 
-function* check({ resolved, wires, name }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { resolved, wires, name } = context
   for (const cable of cablesOf(resolved, wires)) {
     const crossed = cable.contacts.filter(({ device, board }) => device !== board)
-    if (!crossed.length) continue
-    const order = crossed.map(({ device, board, label }) => `${device} → ${board} (${label})`).join(', ')
+    const unlike = kindOf(cable.deviceConnector) !== kindOf(cable.boardType)
+    if (!crossed.length && !unlike) continue
+    const table = (unlike ? cable.contacts : crossed)
+      .map(({ device, board, label }) => `${device} → ${board} (${label})`)
+      .join(', ')
+    const plugs = unlike
+      ? `${cable.deviceConnector} at one end, ${cable.boardType} at the other: a made-up cable is needed`
+      : 'a straight cable will not do'
+    const harm = unlike ? [] : straightHarm(context, cable)
     yield {
-      severity: crossed.some(({ kind }) => kind === 'supply') ? 'fix' : 'weigh',
+      severity: harm.length || crossed.some(({ kind }) => kind === 'supply') ? 'fix' : 'weigh',
       subjects: [referTo('device', cable.device), ...cable.contacts.map(({ wire }) => referTo('wire', wire))],
-      fact: `${name(cable.device)} ${cable.deviceConnector} to ${cable.boardConnector}: contacts ${order}; a straight cable will not do`,
+      fact: `${name(cable.device)} ${cable.deviceConnector} to ${cable.boardConnector}: contacts ${table}; ${plugs}${harm.length ? `, it puts ${harm.join(' and ')}` : ''}`,
     }
   }
+}
+
+/** Family and number of ways of a connector, in its name. */
+const kindOf = (type: string) => type.replace(/\s+/g, ' ').trim()
+
+/** What a ready-made straight cable would put a supply of the board on. */
+function straightHarm({ resolved, terminal }: CheckContext, cable: Cable): string[] {
+  const pins = resolved.device(cable.device)?.device.connectors.find(({ type }) => type === cable.deviceConnector)?.pins ?? []
+  return resolved.board.pads.flatMap((pad) => {
+    if (pad.connector !== cable.connector || pad.kind !== 'supply' || pad.position === undefined) return []
+    const met = terminal(cable.device, pins[pad.position - 1] ?? '')
+    return met && met.role !== 'supply' ? [`${pad.label} on ${met.label}`] : []
+  })
 }
 
 export const pinOrder: Rule = {

@@ -1,8 +1,8 @@
-import { verdictsFor, type Verdict } from '../../../allocation'
+import { verdictsFor, type Candidate, type Verdict } from '../../../allocation'
 import { takesPlace } from '../../../catalogue'
 import { placeLabel, type FittedNeed } from '../../../plan'
 import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { doWithout, placeReports } from '../../reports'
+import { doWithout, padName, placeReports } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   const { resolved } = context
@@ -35,17 +35,48 @@ function* check(context: CheckContext): Iterable<Report> {
 }
 
 /** The places that would do, with who has them; or why none would. */
-function whyNot({ resolved }: CheckContext, need: FittedNeed): string {
+function whyNot(context: CheckContext, need: FittedNeed): string {
+  const { resolved } = context
   const { plan } = resolved
   const lock = plan.locks[need.key]
   const verdicts = verdictsFor(resolved, need).filter(({ place }) => !lock || place === lock)
   const usable = verdicts.filter(({ place, candidates }) => candidates.length && !plan.bans[need.key]?.includes(place))
   if (!usable.length) return refusalsInShort(verdicts)
-  const held = usable.map(({ place }) => {
+  const held = usable.map(({ place, candidates }) => {
     const holders = resolved.needs.filter((other) => plan.assignment[other.key]?.place === place).map(needName)
-    return `${placeLabel(place, plan)}${holders.length ? ` is taken by ${holders.join(' and ')}` : ' is shut by another choice'}`
+    return `${placeLabel(place, plan)} ${holders.length ? `is taken by ${holders.join(' and ')}` : inTheWay(context, candidates)}`
   })
   return held.length > 4 ? `${held.slice(0, 3).join('; ')}; ${held.length - 3} more are taken` : held.join('; ')
+}
+
+/** What a free place would take that another need has. */
+function inTheWay(context: CheckContext, candidates: Candidate[]): string {
+  for (const claim of candidates.flatMap(({ claims }) => claims)) {
+    if (claim.kind === 'share') continue
+    const holder = context.placed.find(({ way }) =>
+      way.claims.some(
+        (taken) =>
+          taken.kind !== 'share' &&
+          taken.thing === claim.thing &&
+          (taken.kind === 'alone' || claim.kind === 'alone' || taken.as !== claim.as),
+      ),
+    )
+    if (holder) return `wants ${thingWords(context, claim.thing)}, which ${needName(holder.need)} has`
+  }
+  return 'would ask more of the board than it has'
+}
+
+/** A thing that needs take, in words. */
+function thingWords({ resolved }: CheckContext, thing: string): string {
+  const [kind, rest = ''] = [thing.slice(0, thing.indexOf(':')), thing.slice(thing.indexOf(':') + 1)]
+  const { board } = resolved
+  if (kind === 'pin' || kind === 'role') return `pad ${padName(resolved, rest.replace(/@.*$/, ''))}`
+  if (kind === 'timer') return `${board.timers.find(({ id }) => id === rest)?.label ?? rest} at another setting`
+  if (kind === 'dma') return `DMA stream ${rest}`
+  if (kind === 'exclusion') return (board.exclusions[Number(rest)]?.features ?? []).join(' without ')
+  if (kind === 'slot' || kind === 'shape' || kind === 'rate') return 'the port in another way'
+  if (kind === 'i2c') return `address ${rest.slice(rest.indexOf('@') + 1)} of its bus`
+  return 'something'
 }
 
 function refusalsInShort(verdicts: Verdict[]): string {

@@ -1,11 +1,12 @@
 import { placeLabel } from '../../../plan'
 import type { Placed } from '../../../suitability'
 import { needName, type CheckContext, type Report, type Rule } from '../../context'
-import { clashReports } from '../../reports'
+import { clashReports, placeReports } from '../../reports'
 
-function check(context: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  yield* placeReports(context, 'PAD-04')
   const who = ({ need, placement }: Placed) => `${needName(need)} on ${placeLabel(placement.place, context.resolved.plan)}`
-  return clashReports(
+  yield* clashReports(
     context,
     'PAD-04',
     ({ one, other, thing }) => `${who(one)} and ${who(other)} want one DMA stream, ${thing.slice('dma:'.length)}`,

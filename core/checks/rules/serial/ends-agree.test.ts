@@ -20,6 +20,7 @@ describe('SER-02', () => {
   it.each<[LinkSettings, string]>([
     [{ baud: 115200 }, 'rate: board 9\u202f600 baud, device 115\u202f200 baud'],
     [{ format: '8E2' }, 'character format: board 8N1, device 8E2'],
+    [{ halfDuplex: true }, 'duplex: board full, device half'],
     [{ inverted: true }, 'inversion: board not inverted, device inverted'],
   ])('gives the figures of both ends, set to %o, and mends either', (device, figures) => {
     const plan = link(device)

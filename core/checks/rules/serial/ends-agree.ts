@@ -3,9 +3,10 @@ import { formatBaud } from '../../../units'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
 
-const values: { key: 'baud' | 'format' | 'inverted'; label: string; show: (end: LinkValues) => string }[] = [
+const values: { key: 'baud' | 'format' | 'inverted' | 'halfDuplex'; label: string; show: (end: LinkValues) => string }[] = [
   { key: 'baud', label: 'rate', show: ({ baud }) => formatBaud(baud) },
   { key: 'format', label: 'character format', show: ({ format }) => format },
+  { key: 'halfDuplex', label: 'duplex', show: ({ halfDuplex }) => (halfDuplex ? 'half' : 'full') },
   { key: 'inverted', label: 'inversion', show: ({ inverted }) => (inverted ? 'inverted' : 'not inverted') },
 ]
 
@@ -23,7 +24,7 @@ function* check({ links }: CheckContext): Iterable<Report> {
 }
 
 function fixes({ need: { key: need }, board, device }: SerialLink): Fix[] {
-  const chosen = ({ baud, format, inverted }: LinkValues) => ({ baud, format, inverted })
+  const chosen = ({ baud, format, inverted, halfDuplex }: LinkValues) => ({ baud, format, inverted, halfDuplex })
   return [
     { label: 'Set the device as the board', edit: { type: 'link.set', need, end: 'device', set: chosen(board) } },
     { label: 'Set the board as the device', edit: { type: 'link.set', need, end: 'board', set: chosen(device) } },
