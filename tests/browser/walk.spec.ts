@@ -34,7 +34,7 @@ test('from the builds list to a wire list that is still there after closing', as
   await expect(findings).toContainText('4.85 A at peak, 3.6 A of it by LED ring')
   const fix = findings.getByRole('button', { name: 'LED ring: limited to a fifth' })
   await fix.hover()
-  await expect(findings.getByText(/settles 1 finding/)).toBeVisible()
+  await expect(findings.getByText(/settles 2 findings/)).toBeVisible()
   await fix.click()
   await expect(findings).not.toContainText('PWR-02')
 

@@ -55,15 +55,15 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
         <dt>Each of {{ power.motors.count }} {{ power.motors.count === 1 ? 'motor' : 'motors' }}</dt>
         <dd class="mono">{{ formatAmps(power.motors.hover) }} to {{ formatAmps(power.motors.full) }}</dd>
       </div>
-      <p class="quiet">
-        {{ input.ratingGiven ? '' : 'No C rating given: 25 C is taken. '
-        }}{{
-          power.motors.estimatedFrom === undefined
-            ? ''
-            : `Motor currents are estimated from a mass of ${Math.round(power.motors.estimatedFrom)} g; Fit-out takes measured ones. `
-        }}Time is for 80 % of the capacity.
-      </p>
     </dl>
+    <p class="quiet">
+      {{ input.ratingGiven ? '' : 'No C rating given: 25 C is taken. '
+      }}{{
+        power.motors.estimatedFrom === undefined
+          ? ''
+          : `Motor currents are estimated from a mass of ${Math.round(power.motors.estimatedFrom)} g; Fit-out takes measured ones. `
+      }}Time is for 80 % of the capacity.
+    </p>
     <p class="bench">
       A bench supply in the battery’s place, limited to
       <input
@@ -209,7 +209,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
 .pack dt {
   font-weight: 700;
 }
-.pack p {
+.pack + p {
   margin: 0;
 }
 .peak {
@@ -239,7 +239,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
 .pack dt {
   font-weight: 700;
 }
-.pack p {
+.pack + p {
   margin: 0;
 }
 .peak {
