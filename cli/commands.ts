@@ -11,7 +11,6 @@ import {
   type Layers,
   type PowerState,
   type WireEnd,
-  type WireKind,
 } from '#core/harness'
 import { boardId, placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
 import { formatAmps, formatVolts, plain } from '#core/units'

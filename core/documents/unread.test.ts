@@ -31,7 +31,6 @@ const elsewhere = [
   'board.connectors[].x',
   'board.connectors[].y',
   'board.firmware',
-  'device.motors.count',
   'board.ports[].index',
   'board.ports[].number',
   'board.supply',

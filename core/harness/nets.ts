@@ -3,6 +3,7 @@ import {
   boardGround,
   boardId,
   idIn,
+  placeLabel,
   splitKey,
   type FittedDevice,
   type FittedNeed,
@@ -55,7 +56,11 @@ class WireMaker {
       const pad = owner && this.pads.ofRail(supply.id, undefined, there)
       if (!owner || !output || !pad) continue
       const gauge = gaugeFor(groundShare * (this.currents.get(key) ?? unloaded).peak)
-      this.add(there, owner, output.terminal, this.padEnd(pad), 'supply', source!, { source, gauge, main: true })
+      this.add(there, owner, output.terminal, this.padEnd(pad), 'supply', placeLabel(source!, this.resolved.plan), {
+        source,
+        gauge,
+        main: true,
+      })
       const ground = this.groundPad(pad, back)
       if (ground) this.add(back, owner, output.ground, ground, 'ground', 'GND', { gauge, main: true })
     }
@@ -110,7 +115,7 @@ class WireMaker {
       const id = wireId(fitted.id, input.supply.terminal)
       const end = source && this.sourceEnd(source, anchor, id)
       if (end)
-        this.add(id, fitted, input.supply.terminal, end, 'supply', source, {
+        this.add(id, fitted, input.supply.terminal, end, 'supply', placeLabel(source, this.resolved.plan), {
           source,
           gauge: this.gaugeOf(input),
           main: input.main,
