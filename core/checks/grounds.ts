@@ -1,5 +1,5 @@
 import { groundOfBoard } from '../harness'
-import { batteryId, keyOf, type FittedDevice } from '../plan'
+import { batteryGround, terminalPoint, type FittedDevice } from '../plan'
 import type { CheckContext } from './context'
 
 /** A side of a part whose grounds are joined inside; most parts have one. */
@@ -24,13 +24,11 @@ export function sidesOf(fitted: FittedDevice): GroundSide[] {
   return [...sides.values()].filter(({ grounds }) => grounds.length > 0)
 }
 
-const minus = `terminal:${keyOf(batteryId, 'minus')}`
-
 /** Whether a side is connected with the ground of the board or of the battery. */
 export function isGrounded({ circuit }: CheckContext, { fitted, grounds }: GroundSide): boolean {
   return grounds.some((ground) => {
-    const point = `terminal:${keyOf(fitted.id, ground)}`
-    return circuit.connected(point, groundOfBoard) || circuit.connected(point, minus)
+    const point = terminalPoint(fitted.id, ground)
+    return circuit.connected(point, groundOfBoard) || circuit.connected(point, batteryGround)
   })
 }
 

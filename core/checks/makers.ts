@@ -1,4 +1,4 @@
-import { keyOf, referTo, type Place } from '../plan'
+import { keyOf, referTo, terminalPoint, type Place } from '../plan'
 import type { Volts } from '../units'
 import type { CheckContext } from './context'
 
@@ -19,7 +19,7 @@ export function makersOf({ resolved, sources }: CheckContext): Maker[] {
     if (passes && regulates === undefined) return []
     const owner = id === undefined ? undefined : resolved.device(id)
     const output = owner?.device.outputs.find((each) => referTo('output', keyOf(owner.id, each.id)) === place)
-    return [{ place, label, min, max, point: owner && output ? `terminal:${keyOf(owner.id, output.terminal)}` : place }]
+    return [{ place, label, min, max, point: owner && output ? terminalPoint(owner.id, output.terminal) : place }]
   })
 }
 

@@ -1,3 +1,4 @@
+import { contactLimit, type ContactLimit } from '../catalogue'
 import type { Wire, WireEnd } from '../harness'
 import {
   placeLabel,
@@ -144,6 +145,17 @@ export function fitWire({ id, number }: Wire): Fix {
 export function wireBack({ resolved }: CheckContext, { id, number }: Wire): Fix[] {
   if (resolved.plan.wires[id]?.end === undefined) return []
   return [{ label: `Wire ${number} where it belongs`, edit: { type: 'wire.set', wire: id, unset: ['end'] } }]
+}
+
+/** The kind of connector a wire's end is a contact of, with what a contact of it bears; undefined at pads and leads. */
+export function contactAt(
+  { resolved }: CheckContext,
+  { device, point, connector }: WireEnd,
+): ({ type: string } & ContactLimit) | undefined {
+  const pad = device === undefined ? resolved.pad(point) : undefined
+  const type = pad ? resolved.board.connectors.find(({ id }) => id === pad.connector)?.type : connector
+  const limit = contactLimit(type)
+  return type !== undefined && limit ? { type, ...limit } : undefined
 }
 
 /** A wire's end with its owner, in words. */

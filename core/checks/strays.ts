@@ -1,6 +1,6 @@
 import type { Wire } from '../harness'
 import { videoChain, wireId } from '../harness'
-import { keyOf, type FittedNeed, type WirePoint } from '../plan'
+import { padPoint, terminalPoint, type FittedNeed } from '../plan'
 import { wiresFor } from '../suitability'
 import type { CheckContext } from './context'
 import { padName } from './reports'
@@ -30,7 +30,7 @@ function* placedStrays({ resolved, placed, circuit, wires }: CheckContext): Iter
   for (const { need, placement } of placed) {
     for (const wired of wiresFor(resolved, need, placement)) {
       const pin = 'pin' in wired ? wired.pin : resolved.pad(wired.pad)?.pin
-      const point: WirePoint = `terminal:${keyOf(need.fitted.id, wired.terminal)}`
+      const point = terminalPoint(need.fitted.id, wired.terminal)
       if (pin === undefined || circuit.connected(point, `pin:${pin}`)) continue
       const wire = wires.find(({ id }) => id === wireId(need.fitted.id, wired.terminal))
       yield { need, terminal: wired.terminal, wanted: `pad ${padName(resolved, pin)}`, wire }
@@ -40,9 +40,7 @@ function* placedStrays({ resolved, placed, circuit, wires }: CheckContext): Iter
 
 function* videoStrays({ resolved, circuit, wires, name }: CheckContext): Iterable<Stray> {
   for (const { from, to } of videoChain(resolved)) {
-    const points = [from, to].map((end) =>
-      'pad' in end ? `pad:${end.pad.id}` : `terminal:${keyOf(end.device.id, end.terminal)}`,
-    )
+    const points = [from, to].map((end) => ('pad' in end ? padPoint(end.pad.id) : terminalPoint(end.device.id, end.terminal)))
     if (circuit.connected(points[0]!, points[1]!)) continue
     const [near, far] = 'device' in from ? [from, to] : [to, from]
     if (!('device' in near)) continue

@@ -1,4 +1,4 @@
-import { batteryId, boardId, type ResolvedPlan } from '../plan'
+import { batteryId, boardId, idIn, splitKey, type ResolvedPlan } from '../plan'
 import type { Wire, WireKind } from './wires'
 
 /** A step of making the harness: what to look at first, and the wires that may then be soldered. */
@@ -78,7 +78,7 @@ function inFeedOrder(resolved: ResolvedPlan, makers: ResolvedPlan['devices']): R
     if (id === batteryId || seen.includes(id)) return 0
     const sources = resolved.supplies
       .filter(({ fitted }) => fitted.id === id)
-      .map(({ key }) => /^output:([^/]+)\//.exec(resolved.plan.supplies[key] ?? '')?.[1] ?? boardId)
+      .map(({ key }) => splitKey(idIn('output', resolved.plan.supplies[key]) ?? '')[0] || boardId)
     return 1 + Math.max(0, ...sources.map((source) => (source === boardId ? makers.length : depth(source, [...seen, id]))))
   }
   return [...makers].sort((one, other) => depth(one.id) - depth(other.id))

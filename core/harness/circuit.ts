@@ -1,19 +1,18 @@
 import {
-  batteryId,
-  boardGround,
+  batteryGround,
   boardId,
   idIn,
   keyOf,
+  padPoint,
   referTo,
-  splitKey,
+  terminalPoint,
+  type FittedSupply,
   type Place,
   type ResolvedPlan,
-  type SupplyKey,
-  type FittedSupply,
 } from '../plan'
 import type { Feeds } from './currents'
 import { pointOf } from './points'
-import type { Wire } from './wires'
+import { wireId, type Wire } from './wires'
 
 /**
  * A point of the circuit: `pad:PAD`, `terminal:DEVICE/TERMINAL`; the copper of the board that several
@@ -24,27 +23,25 @@ export type CircuitPoint = string
 export const groundOfBoard: CircuitPoint = 'ground'
 
 /** The copper of the board that a pad is part of. */
-export function copperOf(resolved: ResolvedPlan, pad: string): CircuitPoint {
+function copperOf(resolved: ResolvedPlan, pad: string): CircuitPoint {
   const found = resolved.pad(pad)
-  if (!found) return `pad:${pad}`
+  if (!found) return padPoint(pad)
   if (found.kind === 'ground') return groundOfBoard
   if (found.kind === 'supply') return referTo('rail', found.rail ?? '')
   return `pin:${found.pin ?? pad}`
 }
 
-const terminal = (device: string, id: string): CircuitPoint => `terminal:${keyOf(device, id)}`
-
 /** The point of a supply input: a terminal, or copper of the board. */
 export function inputPoints(device: string, supply: { id: string; terminal: string; ground?: string }) {
   if (device === boardId) return { plus: referTo('rail', supply.id), minus: groundOfBoard }
   return {
-    plus: terminal(device, supply.terminal),
-    minus: supply.ground === undefined ? groundOfBoard : terminal(device, supply.ground),
+    plus: terminalPoint(device, supply.terminal),
+    minus: supply.ground === undefined ? groundOfBoard : terminalPoint(device, supply.ground),
   }
 }
 
 /** Sets of points that are one. */
-export class Joined {
+class Joined {
   private readonly up = new Map<string, string>()
 
   join(one: string, other: string): void {
@@ -82,13 +79,13 @@ export class Circuit {
       for (const { id: point, role, side = '' } of device.terminals) {
         if (role !== 'ground') continue
         const known = sides.get(side)
-        if (known !== undefined) this.same(terminal(id, known), terminal(id, point))
+        if (known !== undefined) this.same(terminalPoint(id, known), terminalPoint(id, point))
         sides.set(side, point)
       }
       const [first] = device.supplies
       for (const output of device.outputs) {
         if (first && output.volts === undefined && output.kind === 'through') {
-          this.same(terminal(id, first.terminal), terminal(id, output.terminal))
+          this.same(terminalPoint(id, first.terminal), terminalPoint(id, output.terminal))
         }
       }
     }
@@ -136,22 +133,15 @@ export class Circuit {
     return this.net(inputPoints(fitted.id, supply).plus)
   }
 
-  /** The net that a giver gives to: of a rail, or of the terminal of an output. */
-  netsOfOutput(place: Place): string[] {
-    const [owner, id] = splitKey(idIn('output', place) ?? '')
-    if (owner === '') return [this.net(place)]
-    const output = this.resolved.device(owner)?.device.outputs.find((each) => each.id === id)
-    return output ? [this.net(terminal(owner, output.terminal))] : []
-  }
-
   connected(one: CircuitPoint, other: CircuitPoint): boolean {
     return this.net(one) === this.net(other)
   }
 
   /** The ground of the craft: of the battery where it is wired, otherwise of the board. */
   get ground(): CircuitPoint {
-    const minus = terminal(batteryId, 'minus')
-    return this.wires.some(({ from, to }) => [from, to].some((end) => pointOf(end) === minus)) ? minus : groundOfBoard
+    return this.wires.some(({ from, to }) => [from, to].some((end) => pointOf(end) === batteryGround))
+      ? batteryGround
+      : groundOfBoard
   }
 
   private ofPoints: Map<CircuitPoint, Wire[]> | undefined
@@ -183,7 +173,7 @@ export class Circuit {
     const outputs = new Map<CircuitPoint, Place[]>()
     for (const { id, device } of this.resolved.parts) {
       for (const output of device.outputs) {
-        const point = terminal(id, output.terminal)
+        const point = terminalPoint(id, output.terminal)
         outputs.set(point, [...(outputs.get(point) ?? []), referTo('output', keyOf(id, output.id))])
       }
     }
@@ -222,13 +212,8 @@ export class Circuit {
   }
 }
 
-/** Keys of the board's own inputs, with the wires that feed them. */
-export function wiresOfInput(circuit: Circuit, key: SupplyKey): Wire[] {
-  const supply = circuit.resolved.supplies.find((each) => each.key === key)
-  if (!supply) return []
-  const names =
-    supply.fitted.id === boardId
-      ? [`${boardId}.${supply.supply.id}`, `${boardId}.${boardGround(supply.supply.id)}`]
-      : [supply.supply.terminal, supply.supply.ground].map((id) => `${supply.fitted.id}.${id}`)
+/** The wires of a supply input, there and back, as far as they are fitted. */
+export function wiresOfInput(circuit: Circuit, { fitted, supply }: FittedSupply): Wire[] {
+  const names = [supply.terminal, supply.ground].flatMap((point) => (point === undefined ? [] : [wireId(fitted.id, point)]))
   return circuit.wires.filter(({ id }) => names.includes(id))
 }

@@ -105,6 +105,8 @@ function segments({ wires }: HarnessDrawing) {
 
 const everyLayer = { main: true, signal: true, video: true, supply: true, ground: true }
 const sheets = names.flatMap((name) => [defaultLayers, everyLayer].map((layers) => [name, layers] as const))
+/** Signals and pictures alone, and all there is. */
+const measured = names.flatMap((name) => [{ ...defaultLayers, main: false }, everyLayer].map((layers) => [name, layers] as const))
 
 describe('drawHarness', () => {
   it.each(sheets)('routes %s at right angles from terminal to pad, no two wires on one line: %o', (name, layers) => {
@@ -170,23 +172,24 @@ describe('drawHarness', () => {
     expect([...labels, ...drawing.wires.map(({ wire }) => wire.id)].sort()).toEqual(wires.map(({ id }) => id).sort())
   })
 
-  it.each(sheets)(
-    'crosses no more than a layered layout of the same boxes and pads, with the main way little more: %s %o',
-    async (name, layers) => {
-      const resolved = resolvePlan(allocated(name))
-      const drawing = drawHarness(resolved, wiresOf(resolved), layers)
-      const own = drawingFigures(outside(drawing))
-      const other = await layered(drawing)
-      // The main way runs from part to part between the others' wires; that is not yet laid as well as the rest.
-      expect(own.crossings).toBeLessThanOrEqual(1.3 * other.crossings)
-      expect(own.bends).toBeLessThanOrEqual(1.3 * other.bends)
-      expect(drawingFigures(drawing).overlaps).toBe(0)
-      if (layers !== defaultLayers) return
-      const alone = drawHarness(resolved, wiresOf(resolved), { ...layers, main: false })
-      const layeredAlone = await layered(alone)
-      expect(drawingFigures(outside(alone)).crossings).toBeLessThanOrEqual(layeredAlone.crossings)
-    },
-  )
+  it.each(measured)('crosses and bends no more than a layered layout of the same boxes and pads: %s %o', async (name, layers) => {
+    const resolved = resolvePlan(allocated(name))
+    const drawing = drawHarness(resolved, wiresOf(resolved), layers)
+    const own = drawingFigures(outside(drawing))
+    const other = await layered(drawing)
+    expect(own.crossings).toBeLessThanOrEqual(other.crossings)
+    expect(own.bends).toBeLessThanOrEqual(other.bends)
+    expect(drawingFigures(drawing).overlaps).toBe(0)
+  })
+
+  // Between signals the main way is not yet laid as well as the rest: the hexacopter crosses 56 times for 45.
+  it.each(names)('crosses little more than that with the main way among the signals: %s', async (name) => {
+    const resolved = resolvePlan(allocated(name))
+    const drawing = drawHarness(resolved, wiresOf(resolved), defaultLayers)
+    const other = await layered(drawing)
+    expect(drawingFigures(outside(drawing)).crossings).toBeLessThanOrEqual(1.25 * other.crossings)
+    expect(drawingFigures(drawing).overlaps).toBe(0)
+  })
 
   it('lays no two wires on each other on any shipped board', () => {
     for (const definition of Object.values(library.boards)) {

@@ -1,5 +1,5 @@
 import type { Pad } from '../catalogue'
-import type { ResolvedPlan } from '../plan'
+import { readPoint, type ResolvedPlan } from '../plan'
 
 /**
  * A pad with n wires on it already counts as 12 mm × n² further off: a second wire
@@ -21,8 +21,9 @@ export class PadBook {
 
   /** The pad that was chosen by hand for a wire. */
   private chosen(wire: string): Pad | undefined {
-    const [, pad] = /^pad:(.*)$/.exec(this.resolved.plan.wires[wire]?.end ?? '') ?? []
-    return pad === undefined ? undefined : this.resolved.pad(pad)
+    const end = this.resolved.plan.wires[wire]?.end
+    const at = end && readPoint(end)
+    return at && 'pad' in at ? this.resolved.pad(at.pad) : undefined
   }
 
   private use(pad: string): void {

@@ -1,4 +1,4 @@
-import { batteryPlace, boardId, keyOf, referTo, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
+import { batteryPlace, boardId, keyOf, referTo, terminalPoint, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
 import type { MotorDrive } from '../catalogue'
 import { batteryLimit, type Amps, type Volts } from '../units'
 import { Circuit, groundOfBoard, inputPoints, wiresOfInput } from './circuit'
@@ -145,7 +145,7 @@ class Tree {
   private endsOf({ place, rail, owner }: Giver): { plus: string; minus: string } {
     if (rail) return { plus: this.circuit.node(place), minus: this.circuit.node(groundOfBoard) }
     const output = this.resolved.device(owner!)!.device.outputs.find(({ id }) => referTo('output', keyOf(owner!, id)) === place)!
-    const at = (terminal: string) => this.circuit.node(`terminal:${keyOf(owner!, terminal)}`)
+    const at = (terminal: string) => this.circuit.node(terminalPoint(owner!, terminal))
     return { plus: at(output.terminal), minus: at(output.ground) }
   }
 
@@ -270,7 +270,7 @@ class Tree {
       full: volts('full', 'peak'),
       empty: volts('empty', 'peak'),
       calm: { full: volts('full', 'typical'), empty: volts('empty', 'typical') },
-      wires: wiresOfInput(this.circuit, supply.key),
+      wires: wiresOfInput(this.circuit, supply),
     }
   }
 

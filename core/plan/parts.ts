@@ -2,6 +2,7 @@ import type { Board, Device, PowerOutput, Supply } from '../catalogue'
 import { batteryLimit, batteryMass } from '../units'
 import type { DeviceInstance, Plan } from './plan'
 import { keyOf, referTo, type Place } from './reference'
+import { terminalPoint } from './wire-points'
 
 /** A part of the plan with its definition in the variant chosen. */
 export interface FittedDevice {
@@ -16,6 +17,9 @@ export const batteryId = 'battery'
 
 /** What a supply fed straight from the battery has as its source. */
 export const batteryPlace: Place = referTo('output', keyOf(batteryId, 'main'))
+
+/** Where all current comes back to. */
+export const batteryGround = terminalPoint(batteryId, 'minus')
 
 const nothing = { terminals: [], supplies: [], outputs: [], connectors: [], needs: [], settings: [], radios: [] }
 

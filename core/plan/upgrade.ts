@@ -2,6 +2,7 @@ import { upgradeDefinition } from '../catalogue'
 import { batteryPlace, boardId } from './parts'
 import { planSchema } from './plan'
 import { keyOf } from './reference'
+import { padPoint } from './wire-points'
 
 type Document = Record<string, unknown>
 
@@ -73,7 +74,7 @@ function wiresEndAnywhere({ wires, supplies, ...document }: Document): Document 
     const held = Array.isArray(locked) ? locked.map((hold: unknown) => (hold === 'pad' ? 'end' : hold)) : locked
     return {
       ...rest,
-      ...(pad === undefined ? {} : { end: `pad:${String(pad)}` }),
+      ...(pad === undefined ? {} : { end: padPoint(String(pad)) }),
       ...(locked === undefined ? {} : { locked: held }),
     }
   })

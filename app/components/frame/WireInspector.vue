@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiLock, mdiLockOpenVariantOutline } from '@mdi/js'
-import type { WireOverride, WirePoint } from '#core/plan'
+import { padPoint, terminalPoint, type WireOverride } from '#core/plan'
 import { lockWire, pointOf, unlockWire, type Wire } from '#core/harness'
 import { useNames } from '~/composables/useNames'
 import { usePlan, useResolved } from '~/composables/usePlan'
@@ -15,13 +15,13 @@ const names = useNames()
 const ends = computed(() => {
   const own = wire.kind === 'video' ? 'signal' : wire.kind
   const pads = resolved.value.board.pads.map((pad) => ({
-    value: `pad:${pad.id}` as WirePoint,
+    value: padPoint(pad.id),
     title: `board ${pad.label === pad.id ? pad.label : `${pad.label} (${pad.id})`}`,
     own: pad.kind === own,
   }))
   const terminals = resolved.value.parts.flatMap(({ id, instance, device }) =>
     device.terminals.map((terminal) => ({
-      value: `terminal:${id}/${terminal.id}` as WirePoint,
+      value: terminalPoint(id, terminal.id),
       title: `${instance.name} ${terminal.label}`,
       own: terminal.role === wire.kind,
     })),

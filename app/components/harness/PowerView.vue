@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { nominalTolerance, powerStates, type PowerState } from '#core/harness'
-import { formatAmps, formatVolts, plain } from '#core/units'
+import { assumedRating, formatAmps, formatVolts, plain } from '#core/units'
 import type { PowerRow } from '#core/engine'
 import { useNames } from '~/composables/useNames'
 import { useAnalysis } from '~/composables/usePlan'
@@ -57,7 +57,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
       </div>
     </dl>
     <p class="quiet">
-      {{ input.ratingGiven ? '' : 'No C rating given: 25 C is taken. '
+      {{ input.ratingGiven ? '' : `No C rating given: ${assumedRating} C is taken. `
       }}{{
         power.motors.estimatedFrom === undefined
           ? ''
@@ -219,30 +219,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
   background: rgb(var(--v-theme-primary));
 }
 .over.peak .peak,
-.load.over .limit {
-  position: absolute;
-  top: -3px;
-  bottom: -3px;
-  border-left: 2px solid rgb(var(--v-theme-on-surface));
-}
-.pack {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--space-2) var(--space-6);
-  align-items: baseline;
-  margin: var(--space-4) 0 0;
-}
-.pack div {
-  display: flex;
-  gap: var(--space-3);
-}
-.pack dt {
-  font-weight: 700;
-}
-.pack + p {
-  margin: 0;
-}
-.peak {
+.load.over .peak {
   background: color-mix(in srgb, rgb(var(--v-theme-fix)) 60%, transparent);
 }
 .load.over.typical .typical {

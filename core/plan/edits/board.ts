@@ -2,6 +2,7 @@ import type { Draft } from 'immer'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../../catalogue'
 import type { Plan } from '../plan'
 import { idIn, type Place } from '../reference'
+import { readPoint } from '../wire-points'
 import { requireKey, type EditGroup } from './kind'
 
 export interface BoardEdits {
@@ -88,7 +89,7 @@ function forgetPlaces(plan: Draft<Plan>): void {
     else delete plan.links[need]
   }
   for (const [wire, override] of Object.entries(plan.wires)) {
-    if (override.end?.startsWith('pad:')) delete override.end
+    if (override.end && 'pad' in readPoint(override.end)) delete override.end
     delete override.locked
     if (!Object.keys(override).length) delete plan.wires[wire]
   }

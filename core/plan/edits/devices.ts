@@ -3,6 +3,7 @@ import type { DeviceDefinition, ProtocolDefinition } from '../../catalogue'
 import { batteryId, boardId } from '../parts'
 import type { DeviceInstance, Plan, Priority } from '../plan'
 import { idIn, splitKey } from '../reference'
+import { readPoint } from '../wire-points'
 import { change, deviceOf, EditError, requireKey, type EditGroup } from './kind'
 
 export interface DeviceEdits {
@@ -84,7 +85,8 @@ function forgetDevice(plan: Draft<Plan>, device: string): void {
     for (const wire of Object.keys(map)) if (wire.startsWith(`${device}.`)) delete map[wire]
   }
   for (const [wire, override] of Object.entries(plan.wires)) {
-    if (override.end?.startsWith(`terminal:${device}/`)) change(plan.wires, wire, { unset: ['end'] })
+    const end = override.end && readPoint(override.end)
+    if (end && 'device' in end && end.device === device) change(plan.wires, wire, { unset: ['end'] })
   }
   delete plan.spots[device]
   delete plan.layout[device]

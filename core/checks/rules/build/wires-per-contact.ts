@@ -1,14 +1,12 @@
-import { contactLimit } from '../../../catalogue'
-import type { Wire, WireEnd } from '../../../harness'
-import { pointOf } from '../../../harness'
+import { pointOf, type Wire, type WireEnd } from '../../../harness'
 import type { CheckContext, Report, Rule } from '../../context'
-import { aboutWire, endWords } from '../../reports'
+import { aboutWire, contactAt, endWords } from '../../reports'
 
 /** Wires that a solder pad of the usual 1.5 × 2 mm holds well. */
 const onPad = 2
 
 function* check(context: CheckContext): Iterable<Report> {
-  const { resolved, wires } = context
+  const { wires } = context
   const ends = new Map<string, { end: WireEnd; wires: Wire[] }>()
   for (const wire of wires.filter(({ omitted }) => !omitted)) {
     for (const end of [wire.from, wire.to]) {
@@ -19,14 +17,13 @@ function* check(context: CheckContext): Iterable<Report> {
     }
   }
   for (const { end, wires: there } of ends.values()) {
-    const pad = end.device === undefined ? resolved.pad(end.point) : undefined
-    const type = pad ? resolved.board.connectors.find(({ id }) => id === pad.connector)?.type : end.connector
-    const limit = contactLimit(type)
-    const most = limit?.wires ?? (pad && !pad.connector ? onPad : Infinity)
+    const contact = contactAt(context, end)
+    const onBoard = end.device === undefined && !context.resolved.pad(end.point)?.connector
+    const most = contact?.wires ?? (onBoard ? onPad : Infinity)
     if (there.length <= most) continue
-    const where = `${endWords(context, end)}${limit ? ` (${type})` : ''}`
+    const where = `${endWords(context, end)}${contact ? ` (${contact.type})` : ''}`
     yield {
-      severity: limit ? 'fix' : 'weigh',
+      severity: contact ? 'fix' : 'weigh',
       subjects: [...new Set(there.flatMap(aboutWire))],
       fact: `${there.length} wires meet at ${where}, which holds ${most === 1 ? 'one' : most}: ${there.map(({ number }) => number).join(', ')}; join them in a splice, a pin rail or a distribution board`,
     }

@@ -1,5 +1,5 @@
-import { groundOfBoard } from '../../../harness'
-import { batteryId, boardGround, boardId, keyOf, referTo } from '../../../plan'
+import { groundOfBoard, wireId } from '../../../harness'
+import { batteryGround, batteryId, boardGround, boardId, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'
 import { fitWire, wireBack } from '../../reports'
@@ -40,10 +40,9 @@ function* missing(context: CheckContext, side: GroundSide, live: number, otherwi
 /** The board against the battery. */
 function* ofBoard(context: CheckContext): Iterable<Report> {
   const { circuit, resolved, wires } = context
-  const minus = `terminal:${keyOf(batteryId, 'minus')}`
   const wired = circuit.wires.some(({ from, to }) => from.device === batteryId || to.device === batteryId)
-  if (!wired || circuit.connected(groundOfBoard, minus)) return
-  const own = wires.filter(({ id }) => resolved.board.rails.some((rail) => id === `${boardId}.${boardGround(rail.id)}`))
+  if (!wired || circuit.connected(groundOfBoard, batteryGround)) return
+  const own = wires.filter(({ id }) => resolved.board.rails.some((rail) => id === wireId(boardId, boardGround(rail.id))))
   yield {
     subjects: own.map(({ id }) => referTo('wire', id)),
     fact: `the ground of ${resolved.board.name} does not lead to the battery’s`,

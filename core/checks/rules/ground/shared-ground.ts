@@ -1,5 +1,5 @@
 import { groundOfBoard, type WireEnd } from '../../../harness'
-import { keyOf, referTo } from '../../../plan'
+import { referTo, terminalPoint } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { sidesOf } from '../../grounds'
 import { fitWire } from '../../reports'
@@ -9,7 +9,7 @@ function groundAt({ resolved }: CheckContext, { device, point }: WireEnd): strin
   if (device === undefined) return groundOfBoard
   const sides = sidesOf(resolved.device(device)!)
   const side = sides.find(({ terminals }) => terminals.includes(point)) ?? sides[0]
-  return side && `terminal:${keyOf(device, side.grounds[0]!)}`
+  return side && terminalPoint(device, side.grounds[0]!)
 }
 
 function* check(context: CheckContext): Iterable<Report> {

@@ -1,26 +1,23 @@
-import { contactLimit } from '../../../catalogue'
 import { formatAmps } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
-import { aboutWire, endWords } from '../../reports'
+import { aboutWire, contactAt, endWords } from '../../reports'
 
 /** Share above a limit that is but rounding. */
 const rounding = 1e-6
 
 function* check(context: CheckContext): Iterable<Report> {
-  const { resolved, wires, power } = context
+  const { wires, power } = context
   for (const wire of wires) {
     const load = power.flows.get(wire.id)
     if (!load) continue
     for (const end of [wire.from, wire.to]) {
-      const pad = end.device === undefined ? resolved.pad(end.point) : undefined
-      const type = pad ? resolved.board.connectors.find(({ id }) => id === pad.connector)?.type : end.connector
-      const limit = contactLimit(type)?.amps
-      if (limit === undefined || load.peak <= limit * (1 + rounding)) continue
-      const always = load.typical > limit * (1 + rounding)
+      const contact = contactAt(context, end)
+      if (!contact || load.peak <= contact.amps * (1 + rounding)) continue
+      const always = load.typical > contact.amps * (1 + rounding)
       yield {
         severity: always ? 'fix' : 'weigh',
         subjects: aboutWire(wire),
-        fact: `${wire.number} takes ${formatAmps(always ? load.typical : load.peak)} ${always ? 'all the time' : 'at peak'} through ${endWords(context, end)}; a contact of ${type} bears ${formatAmps(limit)}`,
+        fact: `${wire.number} takes ${formatAmps(always ? load.typical : load.peak)} ${always ? 'all the time' : 'at peak'} through ${endWords(context, end)}; a contact of ${contact.type} bears ${formatAmps(contact.amps)}`,
       }
     }
   }

@@ -1,5 +1,5 @@
-import type { Wire } from '../../../harness'
-import { batteryId, keyOf, type Subject } from '../../../plan'
+import { groundOfBoard, type Wire } from '../../../harness'
+import { batteryGround, type Subject } from '../../../plan'
 import { formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { makersOn } from '../../makers'
@@ -47,7 +47,7 @@ function words(context: CheckContext, net: string): { severity: 'stop' | 'fix'; 
   const { circuit } = context
   const [source] = makersOn(context, net)
   if (!source) return { severity: 'fix', subjects: [], fact: '' }
-  const shorted = ['ground', `terminal:${keyOf(batteryId, 'minus')}`].some((point) => circuit.net(point) === net)
+  const shorted = [groundOfBoard, batteryGround].some((point) => circuit.net(point) === net)
   const fact = shorted
     ? `: ${source.label} is shorted to ground`
     : `, on which ${source.label} gives ${formatVolts(source.max)}: what is meant for ground stands at that`
