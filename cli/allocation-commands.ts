@@ -2,6 +2,8 @@ import {
   alternatives,
   compareBoards,
   conflictOf,
+  degreeOf,
+  drawbackCount,
   forcePlace,
   gapOf,
   layOut,
@@ -32,7 +34,7 @@ function nameOf(plan: Plan, key: string): string {
 }
 
 const scoreText = ({ unkeptLocks, unmetMusts, unmetWishes, risk, moves }: Score) =>
-  `${unkeptLocks ? `locks not kept ${unkeptLocks}, ` : ''}musts without place ${unmetMusts}, wishes ${unmetWishes.join('/')}, risk ${risk}, moves ${moves}`
+  `${unkeptLocks ? `locks not kept ${unkeptLocks}, ` : ''}musts without place ${unmetMusts}, wishes ${unmetWishes.join('/')}, drawbacks weigh ${risk}, moves ${moves}`
 
 /** Prints the best allocation, the next best ones that really differ, and for each need without a place why and what to do. */
 export async function allocateCommand(file: string, options: { json?: boolean; alternatives?: string }): Promise<void> {
@@ -98,7 +100,7 @@ export async function boardsCommand(file: string, { json }: { json?: boolean }):
     )
     return
   }
-  for (const { name, revision, verdict, score, unmet, sparePorts, spareCurrent, mass, batterySuits } of fits) {
+  for (const { name, revision, verdict, drawbacks, unmet, sparePorts, spareCurrent, mass, batterySuits } of fits) {
     const words = {
       fits: 'fits fully',
       cost: 'fits with costs',
@@ -106,7 +108,7 @@ export async function boardsCommand(file: string, { json }: { json?: boolean }):
     }[verdict]
     const battery = batterySuits ? '' : '; the battery does not suit'
     print(
-      `${`${name} rev ${revision}`.padEnd(20)} ${words}; risk ${score.risk}; ${sparePorts} ports and ${formatAmps(spareCurrent)} spare; ${mass.toFixed(1)} g${battery}`,
+      `${`${name} rev ${revision}`.padEnd(20)} ${words}; ${drawbackCount(drawbacks)}; ${sparePorts} ports and ${formatAmps(spareCurrent)} spare; ${mass.toFixed(1)} g${battery}`,
     )
   }
 }
@@ -135,7 +137,8 @@ function printForced(plan: Plan, { key, place, possible, refusals, reasons, move
   print(
     `${nameOf(plan, key)} on ${placeLabel(place, plan)}: ${!possible ? 'cannot' : reasons.some(({ risk }) => risk) ? 'fits at a cost' : 'fits'}`,
   )
-  for (const { rule, text, risk } of possible ? reasons : refusals) print(`  ${rule} ${text}${risk ? ` (risk ${risk})` : ''}`)
+  for (const { rule, text, risk } of possible ? reasons : refusals)
+    print(`  ${rule} ${text}${risk ? ` (${degreeOf(risk).word} drawback)` : ''}`)
   for (const move of moves)
     print(
       `  moves ${nameOf(plan, move.key)} from ${move.from ? placeLabel(move.from, plan) : 'no place'} to ${placeLabel(move.to!, plan)}`,

@@ -1,6 +1,7 @@
 import type { Finding } from '#core/checks'
 import { writeFileSync } from 'node:fs'
 import { harnessSvg, wireListCsv } from '#core/documents'
+import { drawbackCount, drawbacksOf } from '#core/allocation'
 import { adopt, analyse, begun, type Analysis } from '#core/engine'
 import {
   defaultLayers,
@@ -48,7 +49,7 @@ function printAnalysis(plan: Plan, { proposal, findings }: Analysis): void {
   }
   for (const key of unmet) print(`  ${name(key).padEnd(34)} no place`)
   print(
-    `  ${proven ? 'proven best' : 'not proven best'}; musts without place ${score.unmetMusts}, wishes ${score.unmetWishes.join('/')}, risk ${score.risk}`,
+    `  ${proven ? 'proven best' : 'not proven best'}; musts without place ${score.unmetMusts}, wishes ${score.unmetWishes.join('/')}, ${drawbackCount(drawbacksOf(proposal).length)}`,
   )
   findings.forEach(printFinding)
 }

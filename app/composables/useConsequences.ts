@@ -1,4 +1,4 @@
-import type { Forced } from '#core/allocation'
+import { degreeOf, type Forced } from '#core/allocation'
 import { splitKey, type Place } from '#core/plan'
 import { useNames } from './useNames'
 import { usePlan } from './usePlan'
@@ -42,7 +42,7 @@ export function consequencesOf(
     costs.length ? `fits at a cost: ${costs.join('; ')}` : 'fits',
     moves.length ? `moves ${moves.map(({ key, to }) => `${name(key)} to ${names.place(to)}`).join(', ')}` : 'moves nothing else',
     losers.length ? `leaves ${losers.map(name).join(', ')} without a place` : '',
-    worse.risk ? `risk ${worse.risk > 0 ? '+' : '−'}${Math.abs(worse.risk)} in all` : '',
+    worse.risk ? `${degreeOf(Math.abs(worse.risk)).word}ly ${worse.risk > 0 ? 'worse' : 'better'} in all` : '',
   ]
     .filter(Boolean)
     .join('; ')

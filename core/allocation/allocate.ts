@@ -1,6 +1,6 @@
 import { idIn, sameValue, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
 import { solveCompiled, type PackingResult, type SearchLimits } from './packing'
-import { layOut, scoreOf, type Problem, type Score, type Want } from './problem'
+import { layOut, scoreOf, skipOf, type Problem, type Score, type Want } from './problem'
 import type { Candidate, Reason } from './verdict'
 
 /** Where everything goes, how good that is, and whether it is proven. */
@@ -82,9 +82,9 @@ const openedOf = new WeakMap<Allocation, Map<number[], Uint32Array>>()
 
 function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {
   const candidate = want.candidates[option]
-  const held = locks[want.key] !== undefined && !without?.has(want.key)
-  if (!candidate) return option > want.candidates.length === held
-  if (without?.has(want.key)) return false
+  const leftOut = without?.has(want.key) ?? false
+  if (!candidate) return option === skipOf(want, { locked: locks[want.key] !== undefined, leftOut })
+  if (leftOut) return false
   const { place } = candidate.placement
   const lock = locks[want.key]
   return lock !== undefined ? lock === place : !bans[want.key]?.includes(place)
@@ -141,6 +141,11 @@ function readResult(problem: Problem, constraints: Constraints, result: PackingR
   return allocation
 }
 
+const takesTurns = ({ need }: ResolvedPlan, key: NeedKey) => {
+  const found = need(key)?.need
+  return found?.kind === 'serial' && found.takesTurns
+}
+
 /** Says of links on one port what their sharing means. */
 function tellSharing({ resolved }: Problem, { assignment, reasons }: Allocation): void {
   const docked = Object.entries(assignment).filter(([, { place }]) => idIn('port', place) !== undefined)
@@ -149,7 +154,12 @@ function tellSharing({ resolved }: Problem, { assignment, reasons }: Allocation)
       if (other === key || theirs !== place) continue
       const name = resolved.need(other)?.fitted.instance.name ?? other
       const byState = during && when && during !== when
-      const text = byState ? `${name} has the port while ${when}` : `shares the port with ${name}: one listens, the other talks`
+      const turns = [key, other].every((each) => takesTurns(resolved, each))
+      const text = byState
+        ? `${name} has the port while ${when}`
+        : turns
+          ? `joined with ${name} on one line: they talk in turn`
+          : `shares the port with ${name}: one listens, the other talks`
       reasons[key] = [...(reasons[key] ?? []), { rule: byState ? 'SER-11' : 'SER-13', text, risk: 0 }]
     }
   }

@@ -3,6 +3,7 @@ import { protocolsOf } from '../catalogue'
 import { applyEdit, freshDeviceId, idIn, resolvePlan, type Edit, type Plan, type ResolvedPlan } from '../plan'
 import type { Amps, Grams } from '../units'
 import { allocate, type Allocation } from './allocate'
+import { drawbacksOf } from './drawbacks'
 import { sourcesOf } from '../suitability'
 import type { SearchLimits } from './packing'
 import { compareScores } from './force'
@@ -16,6 +17,8 @@ export interface BoardFit {
   firmware: string
   verdict: 'fits' | 'cost' | 'lost'
   score: Score
+  /** How many things speak against it as it is. */
+  drawbacks: number
   /** Needs and supplies without a place. */
   unmet: string[]
   sparePorts: number
@@ -58,6 +61,7 @@ function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits
     firmware,
     verdict: unmet.length ? 'lost' : score.risk > 0 ? 'cost' : 'fits',
     score: { ...score, moves: 0 },
+    drawbacks: drawbacksOf(allocation).length,
     unmet,
     sparePorts: resolved.board.ports.filter((port) => port.kind !== 'usb' && !used.has(`port:${port.id}`)).length,
     spareCurrent: spareCurrent(resolved, allocation),

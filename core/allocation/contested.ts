@@ -7,14 +7,17 @@ import type { Candidate } from './verdict'
  * more than they have. What nobody contests needs no search.
  * @param limits what there is to share of each thing
  */
-export function contested(wants: { candidates: Candidate[] }[], limits: ReadonlyMap<string, number>): (claim: Claim) => boolean {
+export function contested(
+  wants: { candidates: Candidate[]; without?: Claim[] }[],
+  limits: ReadonlyMap<string, number>,
+): (claim: Claim) => boolean {
   const takers = new Map<string, number>()
   const disputed = new Set<string>()
   const settings = new Map<string, string>()
   const most = new Map<string, number>()
-  wants.forEach(({ candidates }, want) => {
+  wants.forEach(({ candidates, without = [] }, want) => {
     const asked = new Map<string, number>()
-    for (const { claims } of candidates) {
+    for (const claims of [...candidates.map(({ claims }) => claims), without]) {
       for (const claim of claims) {
         if (claim.kind === 'share') asked.set(claim.thing, Math.max(asked.get(claim.thing) ?? 0, claim.amount))
         else if (claim.kind === 'alike') note(settings, claim.thing, claim.as)

@@ -1,8 +1,9 @@
-import type { Place } from '../plan'
+import { placeLabel, type FittedNeed, type Place } from '../plan'
+import type { Claim } from '../suitability'
 import { solveNear, type Allocation, type Constraints } from './allocate'
 import type { SearchLimits } from './packing'
 import type { Problem, Score } from './problem'
-import type { Reason } from './verdict'
+import type { Candidate, Reason } from './verdict'
 
 /** A need or supply that would go elsewhere. */
 export interface Move {
@@ -61,9 +62,7 @@ export function forcePlace(
   if (forced.unmet.includes(key)) {
     return {
       ...nothing,
-      refusals: [
-        { rule: 'PAD-02', text: 'what must stay, as locked or of a higher priority, leaves no room for it there', risk: 0 },
-      ],
+      refusals: inTheWay(problem, base, key, verdict.candidates),
       proven: forced.proven,
     }
   }
@@ -76,6 +75,39 @@ export function forcePlace(
     worse: difference(base.score, forced.score),
     proven: forced.proven,
   }
+}
+
+/** What has the place, or a thing that it takes, and cannot give way: it is locked, or counts as much and has nowhere else to go. */
+function inTheWay(problem: Problem, base: Allocation, key: string, candidates: Candidate[]): Reason[] {
+  const { plan } = problem.resolved
+  const found = candidates.map((candidate): Reason[] =>
+    problem.wants.flatMap((want, item) => {
+      const other = want.key === key ? undefined : want.candidates[base.choice[item]!]
+      const clash = other && clashing(candidate.claims, other.claims)
+      if (!other || !clash) return []
+      const held = plan.locks[want.key] === undefined ? 'has nowhere else to go' : 'is locked there'
+      const name = want.need ? needWords(want.need) : (want.supply?.fitted.instance.name ?? want.key)
+      return { rule: clash.rule, text: `${name} is at ${placeLabel(other.placement.place, plan)} and ${held}`, risk: 0 }
+    }),
+  )
+  const fewest = found.filter((reasons) => reasons.length).sort((one, other) => one.length - other.length)[0]
+  return fewest ?? [{ rule: 'FIT-01', text: 'what is locked, or counts for more, leaves no room for it there', risk: 0 }]
+}
+
+const needWords = ({ fitted, need }: FittedNeed) => `${fitted.instance.name} (${need.label})`
+
+/** A claim of one that another's claims do not allow. */
+function clashing(claims: Claim[], others: Claim[]): Exclude<Claim, { kind: 'share' }> | undefined {
+  return claims.flatMap((claim) => {
+    if (claim.kind === 'share') return []
+    const clash = others.some(
+      (other) =>
+        other.kind === claim.kind &&
+        other.thing === claim.thing &&
+        (claim.kind === 'alone' || claim.as !== (other as typeof claim).as),
+    )
+    return clash ? claim : []
+  })[0]
 }
 
 const zero: Score = { unkeptLocks: 0, unmetMusts: 0, unmetWishes: [0, 0, 0], risk: 0, moves: 0 }

@@ -9,7 +9,7 @@ describe('gapOf', () => {
   it.each([
     [{ unmetMusts: 0 }, 'at most 1 more must could be placed'],
     [{ unmetWishes: [0, 2, 1] as [number, number, number], risk: 40 }, 'at most 2 more wishes of rank 3 could be placed'],
-    [{ risk: 4 }, 'as much as can be is placed; what it costs could fall by at most 8 of 12'],
+    [{ risk: 4 }, 'as much as can be is placed; its drawbacks could weigh at most 67 % less'],
     [{ moves: 1 }, 'only moves could be saved, at most 3'],
   ])('tells the first level on which it could be better: %j', (better, words) => {
     expect(gapOf({ score, bound: { ...score, ...better }, proven: false })).toBe(words)

@@ -18,6 +18,7 @@ export function gapOf({ score, bound, proven }: Pick<Allocation, 'score' | 'boun
     return `at most ${counted(wishes, 'wish', 'wishes')} of rank ${rank + 1} could be placed`
   }
   const risk = score.risk - bound.risk
-  if (risk > 0) return `as much as can be is placed; what it costs could fall by at most ${risk} of ${score.risk}`
+  if (risk > 0)
+    return `as much as can be is placed; its drawbacks could weigh at most ${Math.ceil((100 * risk) / score.risk)} % less`
   return `only moves could be saved, at most ${score.moves - bound.moves}`
 }

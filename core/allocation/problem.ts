@@ -1,6 +1,6 @@
 import type { FittedNeed, FittedSupply, NeedKey, Plan, Priority, ResolvedPlan, SupplyKey } from '../plan'
 import { takesPlace } from '../catalogue'
-import { capacitiesOf } from '../suitability'
+import { capacitiesOf, unmetClaims, type Claim } from '../suitability'
 import { contested } from './contested'
 import { compile, type Compiled, type Packing, type PackingItem, type PackingOption } from './packing'
 import { riskOf, verdictsFor, verdictsForSupply, type Candidate, type Verdict } from './verdict'
@@ -13,6 +13,8 @@ export interface Want {
   supply?: FittedSupply
   verdicts: Verdict[]
   candidates: Candidate[]
+  /** What it takes to go without a place. */
+  without: Claim[]
 }
 
 /** How good an allocation is, in the order in which it counts: less is better in each. */
@@ -36,12 +38,23 @@ export interface Problem {
   weights: { lock: number; must: number; wish: [number, number, number]; risk: number; move: number; order: number }
 }
 
+/**
+ * Options of a want that come after its candidates are ways of having no place: as it comes; though it
+ * is locked; and, where that makes a difference, because it is not asked for at all.
+ */
+export function skipOf({ candidates, without }: Want, how: { locked: boolean; leftOut: boolean }): number {
+  if (how.leftOut) return candidates.length + (without.length ? 2 : 0)
+  return candidates.length + (how.locked ? 1 : 0)
+}
+
 /** Lays out a plan's needs and supplies with all their candidates. */
 export function layOut(resolved: ResolvedPlan): Problem {
   const wants = [
     ...resolved.needs
       .filter(({ need }) => takesPlace(need))
-      .map((need): Want => want(need.key, verdictsFor(resolved, need), need.fitted.instance.priority, { need })),
+      .map((need): Want =>
+        want(need.key, verdictsFor(resolved, need), need.fitted.instance.priority, { need }, unmetClaims(resolved, need)),
+      ),
     ...suppliesToFeed(resolved).map((supply): Want =>
       want(supply.key, verdictsForSupply(resolved, supply), supply.fitted.instance.priority, { supply }),
     ),
@@ -55,8 +68,14 @@ export function layOut(resolved: ResolvedPlan): Problem {
 /** Sums of costs stay below it, so that they are exact. */
 const dearest = 2 ** 50
 
-function want(key: Want['key'], verdicts: Verdict[], priority: Priority, what: Pick<Want, 'need' | 'supply'>): Want {
-  return { key, priority, ...what, verdicts, candidates: verdicts.flatMap(({ candidates }) => candidates) }
+function want(
+  key: Want['key'],
+  verdicts: Verdict[],
+  priority: Priority,
+  what: Pick<Want, 'need' | 'supply'>,
+  without: Claim[] = [],
+): Want {
+  return { key, priority, ...what, verdicts, candidates: verdicts.flatMap(({ candidates }) => candidates), without }
 }
 
 /** Of supplies that are alternatives to each other only the first is fed. */
@@ -100,7 +119,7 @@ function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weig
   const loads = numbering()
   const limits = capacitiesOf(resolved)
   const matters = contested(wants, limits)
-  const taken = ({ claims }: Candidate): Omit<PackingOption, 'cost'> => {
+  const taken = (claims: Claim[]): Omit<PackingOption, 'cost'> => {
     const option: Omit<PackingOption, 'cost'> = { units: [], modes: [], loads: [] }
     for (const claim of claims) {
       if (!matters(claim)) continue
@@ -113,16 +132,20 @@ function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weig
   const items = wants.map((want): PackingItem => {
     const order = new Map(want.verdicts.map(({ place }, at) => [place, at]))
     const options = want.candidates.map((candidate): PackingOption => ({
-      ...taken(candidate),
+      ...taken(candidate.claims),
       cost:
         riskOf(candidate) * weights.risk +
         (moved(resolved.plan, want, candidate) ? weights.move : 0) +
         weights.order * (order.get(candidate.placement.place) ?? 0),
     }))
     const unmet = skipCost(want, weights) + (placeBefore(resolved.plan, want) === undefined ? 0 : weights.move)
-    const nothing = { units: [], modes: [], loads: [] }
-    // Two ways of having no place; which one an item may take depends on whether it is locked.
-    return { options: [...options, { ...nothing, cost: unmet }, { ...nothing, cost: unmet + weights.lock }] }
+    const nothing = taken(want.without)
+    const skips = [
+      { ...nothing, cost: unmet },
+      { ...nothing, cost: unmet + weights.lock },
+    ]
+    if (want.without.length) skips.push({ ...taken([]), cost: unmet })
+    return { options: [...options, ...skips] }
   })
   const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
   const { lock, must, wish, risk, move, order } = weights

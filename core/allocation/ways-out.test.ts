@@ -126,6 +126,7 @@ describe('waysOut', () => {
         place: referTo('port', port),
       })),
       { type: 'need.ban', need: 'logger/log', place: 'port:uart7' },
+      { type: 'need.ban', need: 'logger/log', place: 'storage:flash' },
     )
     const { problem, base } = prepare(twice)
     expect(base.unmet).toContain('logger/log')

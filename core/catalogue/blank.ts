@@ -16,6 +16,7 @@ export function blankBoard(id: string, name: string): BoardDefinition {
     usb: { x: 18, y: 36, edge: 'bottom' },
     supply: { cellsMin: 2, cellsMax: 6 },
     configuration: { protocol: 'msp', maxLinks: 3, usb: true },
+    receivers: 1,
     pads: {},
     connectors: {},
     pins: {},
@@ -58,6 +59,7 @@ export function blankDevice(id: string, name: string): DeviceDefinition {
     },
     supplies: { main: { terminal: 'vcc', ground: 'gnd', min: 4.5, max: 5.5, typical: 0.05, peak: 0.1, filtered: false } },
     outputs: {},
+    pads: {},
     connectors: { main: { type: 'JST-SH ×4', pins: ['vcc', 'gnd', 'rx', 'tx'] } },
     needs: {
       link: {
@@ -70,6 +72,8 @@ export function blankDevice(id: string, name: string): DeviceDefinition {
         messages: [],
         states: 'both',
         interruptible: true,
+        takesTurns: false,
+        configures: false,
       },
     },
     settings: {},

@@ -35,7 +35,13 @@ export interface PinFunction {
   dma?: string
   /** Highest input of an analog function, in volts. */
   max?: Volts
+  /** What the firmware takes the value of an analog function for until it is told otherwise. */
+  measures?: Measure
 }
+
+/** What an analog line tells: the battery's voltage, a current, or how well the control receiver hears. */
+export const measures = { voltage: 'battery voltage', current: 'current', 'signal-strength': 'signal strength' } as const
+export type Measure = keyof typeof measures
 
 /** A pin of the controller behind one or more pads. */
 export interface Pin {
@@ -66,6 +72,10 @@ export interface Pad {
   connector?: string
   /** Contact number in the connector, counted from 1. */
   position?: number
+  /** Number of the output, of those by which the firmware knows motors: it gives the first motor the first. */
+  output?: number
+  /** Width and length of the copper of a plain pad. */
+  size?: { width: Millimetres; height: Millimetres }
 }
 
 export interface BoardConnector {
@@ -179,6 +189,10 @@ export interface Board {
   supply: { cellsMin: number; cellsMax: number }
   /** The protocol it is configured by, over how many links at once, and whether USB is one that shares nothing. */
   configuration: { protocol: string; maxLinks: number; usb: boolean }
+  /** Control receivers it listens to at a time. */
+  receivers: number
+  /** Protocols that its firmware speaks; all of them when missing. */
+  protocols?: string[]
   pads: Pad[]
   connectors: BoardConnector[]
   pins: Pin[]

@@ -1,5 +1,5 @@
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts, WireColour } from '../units'
-import type { Differences } from './board'
+import type { Differences, Measure } from './board'
 import type { definitionSchemas } from './upgrade'
 
 export const deviceClasses = {
@@ -102,6 +102,24 @@ export interface DeviceConnector {
   pins: string[]
 }
 
+/**
+ * A terminal that can serve a need of another part: an output of a converter, an overlay's own input
+ * for signal strength or battery voltage. It works as a pad of the board does.
+ */
+export interface DevicePad {
+  id: string
+  label: string
+  terminal: string
+  as: 'pulse' | 'analog' | 'switch' | 'led-data' | 'buzzer'
+  /** The setting that holds the pulse rate of its group: its values are the rates in hertz it can have. */
+  group?: string
+  /** Highest input of an analog one. */
+  max?: Volts
+  measures?: Measure
+  /** Current it can source or sink. */
+  drive: Amps
+}
+
 export type FlightStates = 'disarmed' | 'armed' | 'both'
 
 /** One way of speaking over a serial link: a protocol with the rates this device can use. */
@@ -143,6 +161,10 @@ export interface SerialNeed extends NeedBase {
   messages: Message[]
   states: FlightStates
   interruptible: boolean
+  /** Talks only when its turn has come, so that several such parts may be joined on one RX. */
+  takesTurns: boolean
+  /** A configuration program can use it to set up the board. */
+  configures: boolean
 }
 
 export interface SwitchNeed extends NeedBase {
@@ -165,6 +187,7 @@ export interface AnalogNeed extends NeedBase {
   kind: 'analog'
   terminal: string
   max: Volts
+  measures?: Measure
 }
 
 export interface I2cNeed extends NeedBase {
@@ -261,6 +284,7 @@ export interface Device {
   terminals: Terminal[]
   supplies: Supply[]
   outputs: PowerOutput[]
+  pads: DevicePad[]
   connectors: DeviceConnector[]
   motors?: MotorDrive
   needs: Need[]
@@ -278,12 +302,13 @@ export interface Variant {
 
 /** A device as it is written down, with variants given as differences from the base. */
 export interface DeviceDefinition
-  extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'connectors' | 'needs' | 'settings' | 'radios'> {
+  extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'pads' | 'connectors' | 'needs' | 'settings' | 'radios'> {
   kind: 'device'
   schema: typeof definitionSchemas.device
   terminals: Keyed<Terminal>
   supplies: Keyed<Supply>
   outputs: Keyed<PowerOutput>
+  pads: Keyed<DevicePad>
   connectors: Keyed<DeviceConnector>
   needs: Record<string, unknown>
   settings: Keyed<DeviceSetting>

@@ -1,4 +1,4 @@
-export { pinUses } from './board'
+export { measures, pinUses } from './board'
 export type {
   Board,
   BoardConnector,
@@ -9,6 +9,7 @@ export type {
   Exclusion,
   I2cBus,
   Inverter,
+  Measure,
   Pad,
   Pin,
   PinFunction,
@@ -22,11 +23,13 @@ export type {
 } from './board'
 export { characterFormats, deviceClasses } from './device'
 export type {
+  AnalogNeed,
   CanNeed,
   CharacterFormat,
   Device,
   DeviceClass,
   DeviceDefinition,
+  DevicePad,
   I2cNeed,
   Lead,
   Message,

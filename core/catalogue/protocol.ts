@@ -15,4 +15,8 @@ export interface ProtocolDefinition {
   halfDuplex: boolean
   /** Board-wide feature that has to be on as well. */
   feature?: string
+  /** What comes over it is a record, which the board can keep in its own memory as well. */
+  recorded: boolean
+  /** The port function and its feature where the board sends what it otherwise takes in. */
+  outward?: { function: string; feature?: string }
 }

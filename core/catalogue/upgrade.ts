@@ -1,5 +1,5 @@
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 2, device: 2, protocol: 3 } as const
+export const definitionSchemas = { board: 3, device: 3, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -7,8 +7,14 @@ type Part = (part: unknown) => unknown
 
 /** For each kind the steps from version to version, the first from 1 to 2. */
 const steps: Record<keyof typeof definitionSchemas, Step[]> = {
-  board: [(board) => everywhere(board, ['revisions', 'firmwares'], withoutBuzzer)],
-  device: [(device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) })],
+  board: [
+    (board) => everywhere(board, ['revisions', 'firmwares'], withoutBuzzer),
+    (board) => ({ receivers: 1, ...board }),
+  ],
+  device: [
+    (device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) }),
+    (device) => ({ pads: {}, ...(opensTheBoard(device) ? withPart(device, 'needs', linksThatConfigure) : device) }),
+  ],
   protocol: [
     ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),
     // Which protocol carries the configuration is for the board to say.
@@ -39,6 +45,18 @@ function formatsOfNeeds(needs: unknown): unknown {
   if (!isMap(needs)) return needs
   return Object.fromEntries(
     Object.entries(needs).map(([id, need]) => [id, withPart(need, 'options', (options) => (Array.isArray(options) ? options.map(formatOfOption) : options))]),
+  )
+}
+
+/** Adapters and bench tools were taken by their class for what a configuration program talks through. */
+function opensTheBoard(device: Document): boolean {
+  return device.class === 'adapter' || device.class === 'tool'
+}
+
+function linksThatConfigure(needs: unknown): unknown {
+  if (!isMap(needs)) return needs
+  return Object.fromEntries(
+    Object.entries(needs).map(([id, need]) => [id, isMap(need) && need.kind === 'serial' ? { configures: true, ...need } : need]),
   )
 }
 

@@ -1,9 +1,9 @@
 import type { Wire } from '../harness'
-import { videoChain, wireId } from '../harness'
+import { endAt, videoChain, wireId } from '../harness'
 import { padPoint, terminalPoint, type FittedNeed } from '../plan'
 import { wiresFor } from '../suitability'
 import type { CheckContext } from './context'
-import { padName } from './reports'
+import { endWords, padName } from './reports'
 
 /** A terminal of a need that the wires do not lead where the need has its place. */
 export interface Stray {
@@ -26,14 +26,21 @@ export function straysOf(context: CheckContext): Stray[] {
   return made
 }
 
-function* placedStrays({ resolved, placed, circuit, wires }: CheckContext): Iterable<Stray> {
+function* placedStrays(context: CheckContext): Iterable<Stray> {
+  const { resolved, placed, circuit, wires } = context
   for (const { need, placement } of placed) {
     for (const wired of wiresFor(resolved, need, placement)) {
-      const pin = 'pin' in wired ? wired.pin : resolved.pad(wired.pad)?.pin
+      const end = 'pin' in wired ? undefined : endAt(resolved, wired.point)
+      if (!('pin' in wired) && !end) continue
       const point = terminalPoint(need.fitted.id, wired.terminal)
-      if (pin === undefined || circuit.connected(point, `pin:${pin}`)) continue
+      if (circuit.connected(point, 'pin' in wired ? `pin:${wired.pin}` : wired.point)) continue
       const wire = wires.find(({ id }) => id === wireId(need.fitted.id, wired.terminal))
-      yield { need, terminal: wired.terminal, wanted: `pad ${padName(resolved, pin)}`, wire }
+      yield {
+        need,
+        terminal: wired.terminal,
+        wanted: 'pin' in wired ? `pad ${padName(resolved, wired.pin)}` : endWords(context, end!),
+        wire,
+      }
     }
   }
 }

@@ -182,12 +182,16 @@ describe('drawHarness', () => {
     expect(drawingFigures(drawing).overlaps).toBe(0)
   })
 
-  // Between signals the main way is not yet laid as well as the rest: the hexacopter crosses 56 times for 45.
-  it.each(names)('crosses little more than that with the main way among the signals: %s', async (name) => {
+  // Between signals the main way is not laid as well as the rest: a layered layout, which may set a box
+  // anywhere, crosses 45 times in the hexacopter and 3 times in the wing. It gets no worse than this.
+  it.each([
+    ['spillway-hex', 56],
+    ['culvert-scout', 1],
+    ['fellside-mapper', 9],
+  ] as const)('crosses no more than it did with the main way among the signals: %s, %i times', (name, most) => {
     const resolved = resolvePlan(allocated(name))
     const drawing = drawHarness(resolved, wiresOf(resolved), defaultLayers)
-    const other = await layered(drawing)
-    expect(drawingFigures(outside(drawing)).crossings).toBeLessThanOrEqual(1.25 * other.crossings)
+    expect(drawingFigures(outside(drawing)).crossings).toBeLessThanOrEqual(most)
     expect(drawingFigures(drawing).overlaps).toBe(0)
   })
 

@@ -2,13 +2,16 @@ import { takesPlace } from '../catalogue'
 import { idIn, splitKey, type FittedDevice, type ResolvedPlan } from '../plan'
 
 /**
- * A device that asks for places of the board and has none of them, though others have theirs: it is
- * not wired at all, unless it feeds another.
+ * A device that asks for places of the board and has none of them, though others have theirs, or whose
+ * log the board keeps itself: it is not wired at all, unless it feeds another.
  */
 export function isIdle({ needs, plan }: ResolvedPlan, fitted: FittedDevice): boolean {
   if (!Object.keys(plan.assignment).length) return false
   const feeds = Object.values(plan.supplies).some((source) => splitKey(idIn('output', source) ?? '')[0] === fitted.id)
   if (feeds) return false
   const own = needs.filter((need) => need.fitted.id === fitted.id && takesPlace(need.need))
-  return own.length > 0 && own.every(({ key }) => plan.assignment[key] === undefined)
+  return (
+    own.length > 0 &&
+    own.every(({ key }) => idIn('storage', plan.assignment[key]?.place) !== undefined || plan.assignment[key] === undefined)
+  )
 }

@@ -22,7 +22,7 @@ export { batteryUse, devicesAlive, nominalTolerance, onBattery, powerStates, pow
 export type { BatteryUse, PowerLeaf, PowerNode, PowerState, PowerTree } from './power'
 export { Circuit, groundOfBoard } from './circuit'
 export type { Feeds, Load } from './currents'
-export { pointOf } from './points'
+export { endAt, pointOf } from './points'
 export { massReport, wireMass } from './mass'
 export { isIdle } from './idle'
 export { videoChain } from './video'

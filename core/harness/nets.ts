@@ -103,9 +103,10 @@ class WireMaker {
     if (!placement) return
     for (const wired of wiresFor(this.resolved, fitted, placement)) {
       const id = wireId(fitted.fitted.id, wired.terminal)
-      const pad = 'pad' in wired ? this.resolved.pad(wired.pad) : this.pads.ofPin(wired.pin, id)
+      const pad = 'pin' in wired ? this.pads.ofPin(wired.pin, id) : undefined
+      const end = 'pin' in wired ? pad && this.padEnd(pad) : endAt(this.resolved, wired.point)
       const net = netName(fitted, wired.terminal)
-      if (pad) this.add(id, fitted.fitted, wired.terminal, this.padEnd(pad), 'signal', net, { need: fitted.key })
+      if (end) this.add(id, fitted.fitted, wired.terminal, end, 'signal', net, { need: fitted.key })
     }
   }
 

@@ -1,3 +1,3 @@
 export { achievableBaud, baudError, baudTolerance, characterBits, linkLoad, utilisation } from './format'
-export { carriesConfiguration, linesTaken, linkAt, ratesOf, serialLinks, terminalAt } from './values'
+export { carriesConfiguration, linesTaken, linkAt, opensConfiguration, ratesOf, serialLinks, terminalAt } from './values'
 export type { LinkValues, SerialLink } from './values'

@@ -12,6 +12,8 @@ export interface SerialLink extends Record<LinkSide, LinkValues> {
   placement: Placement
   /** The device's way of speaking that the link was placed with. */
   option: SerialOption
+  /** What the port is set to do: to take in, or to give out, what the board's protocol carries. */
+  function?: string
   /** Board-wide feature that the board's protocol wants, and whether it is on. */
   feature?: { name: string; on: boolean }
 }
@@ -32,6 +34,11 @@ export function agreedValues(resolved: ResolvedPlan, option: SerialOption, baud:
 export function ratesOf({ bauds, default: preferred }: SerialOption, port: Pick<SerialPort, 'minBaud' | 'maxBaud'>): Baud[] {
   const down = [...bauds].sort((one, other) => other - one)
   return [...new Set([preferred, ...down])].filter((baud) => baud >= port.minBaud && baud <= port.maxBaud)
+}
+
+/** Whether a configuration program can set up the board over a link, while disarmed. */
+export function opensConfiguration(resolved: ResolvedPlan, { need: { need }, board, placement }: SerialLink): boolean {
+  return need.configures && need.states !== 'armed' && placement.during !== 'armed' && carriesConfiguration(resolved, board)
 }
 
 /** Whether an end is set to the protocol by which the board is configured. */
@@ -70,7 +77,8 @@ export function linkAt(
   const option = options.find(({ protocol }) => protocol === placement.protocol) ?? options[0]!
   const agreed = agreedValues(resolved, option, placement.baud ?? ratesOf(option, port)[0] ?? option.default)
   const board: LinkValues = { ...agreed, protocol: placement.protocol ?? agreed.protocol, ...byHand?.board }
-  const wanted = resolved.protocols[board.protocol]?.feature
+  const protocol = resolved.protocols[board.protocol]
+  const { function: does, feature: wanted } = (need.need.lines === 'to-device' && protocol?.outward) || (protocol ?? {})
   return {
     need,
     port,
@@ -78,6 +86,7 @@ export function linkAt(
     option,
     board,
     device: { ...agreed, ...byHand?.device },
+    ...(does === undefined ? {} : { function: does }),
     ...(wanted === undefined ? {} : { feature: { name: wanted, on: resolved.plan.features[wanted] ?? true } }),
   }
 }

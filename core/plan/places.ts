@@ -11,6 +11,13 @@ const labels: Record<PlaceKind, (id: string, board: BoardDefinition | undefined,
   i2c: (id, board) => board?.i2c[id]?.label ?? id,
   can: (id, board) => board?.can[id]?.label ?? id,
   inputs: (id) => (id === 'single' ? 'the single-wire receiver input' : 'the receiver inputs'),
+  storage: (id) => (id === 'flash' ? 'the board’s flash' : 'the board’s memory card'),
+  device: (id, _board, plan) => {
+    const [device, pad] = splitKey(id)
+    const instance = plan.devices.find((fitted) => fitted.id === device)
+    const label = plan.definitions.devices[instance?.definition ?? '']?.pads[pad]?.label
+    return `${label ?? pad} of ${instance?.name ?? device}`
+  },
   output: (id, _board, plan) => {
     const [device, output] = splitKey(id)
     if (device === batteryId) return 'the battery'

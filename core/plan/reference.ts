@@ -1,12 +1,14 @@
 /**
  * Where a need can be met: a serial port, a pad, a bus, the receiver inputs; and
- * for supplies a rail of the board or an output of a device (`output:DEVICE/OUTPUT`).
+ * a pad of another
+ * part (`device:DEVICE/PAD`), the board's own memory for a log (`storage:flash`); and for supplies a rail
+ * of the board or an output of a device (`output:DEVICE/OUTPUT`).
  */
-export type PlaceKind = 'port' | 'pad' | 'i2c' | 'can' | 'inputs' | 'rail' | 'output'
+export type PlaceKind = 'port' | 'pad' | 'i2c' | 'can' | 'inputs' | 'storage' | 'device' | 'rail' | 'output'
 export type Place = `${PlaceKind}:${string}`
 
-/** What a finding can be about or a user can select, besides places. */
-type ThingKind = 'need' | 'device' | 'wire' | 'supply'
+/** What a finding can be about or a user can select, besides places; a device as `device:DEVICE`. */
+type ThingKind = 'need' | 'wire' | 'supply'
 export type SubjectKind = PlaceKind | ThingKind
 export type Subject = `${SubjectKind}:${string}`
 

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { definitionSchemas, pinUses } from '../catalogue'
-import { amps, baud, capacity, id, keyed, label, list, onBoard, prose, share, versions, volts } from './parts'
+import { amps, baud, capacity, id, keyed, label, list, measures, onBoard, prose, share, versions, volts } from './parts'
 import { limits } from './limits'
 
 const pinUse = Joi.string().valid(...Object.keys(pinUses))
@@ -16,11 +16,14 @@ const pin = Joi.object({
       channel: Joi.number().integer().min(0).max(64),
       dma: id,
       max: volts,
+      measures,
     }),
     20,
   ).default([]),
   default: Joi.object({ feature: id.required(), as: pinUse.required() }),
 })
+
+const padSide = Joi.number().min(0.1).max(50)
 
 const side = Joi.string().valid('top', 'bottom').default('top')
 
@@ -34,6 +37,8 @@ const pad = Joi.object({
   rail: id,
   connector: id,
   position: Joi.number().integer().min(1).max(60),
+  output: Joi.number().integer().min(1).max(64),
+  size: Joi.object({ width: padSide.required(), height: padSide.required() }),
 })
 
 const line = Joi.object({ pin: id.required(), inverter: Joi.string().valid('none', 'fixed', 'selectable').default('none') })
@@ -104,6 +109,8 @@ export const boardSchema = Joi.object({
     maxLinks: Joi.number().integer().min(1).max(20).default(3),
     usb: Joi.boolean().default(true),
   }).default({ protocol: 'msp', maxLinks: 3, usb: true }),
+  receivers: Joi.number().integer().min(1).max(4).default(1),
+  protocols: Joi.array().items(id).max(100),
   pads: keyed(pad, limits.pads),
   connectors: keyed(
     Joi.object({

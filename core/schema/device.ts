@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { definitionSchemas, deviceClasses, type Need } from '../catalogue'
 import { needShapes } from './needs'
-import { amps, capacity, characterFormat, colour, id, keyed, label, prose, share, versions, volts } from './parts'
+import { amps, capacity, characterFormat, colour, id, keyed, label, measures, prose, share, versions, volts } from './parts'
 import { limits } from './limits'
 
 const terminal = Joi.object({
@@ -37,6 +37,16 @@ const output = Joi.object({
   dropout: volts.default(0),
   filtered: Joi.boolean().default(false),
   main: Joi.boolean().default(false),
+})
+
+const pad = Joi.object({
+  label: label.required(),
+  terminal: id.required(),
+  as: Joi.string().valid('pulse', 'analog', 'switch', 'led-data', 'buzzer').required(),
+  group: id,
+  max: volts,
+  measures,
+  drive: amps.default(0.02),
 })
 
 const lead = Joi.object({
@@ -82,6 +92,7 @@ export const deviceSchema = Joi.object({
   terminals: keyed(terminal, 60),
   supplies: keyed(supply, 8),
   outputs: keyed(output, 12),
+  pads: keyed(pad, 40),
   connectors: keyed(Joi.object({ type: label.required(), pins: Joi.array().items(id).min(1).max(60).required(), lead }), 12),
   motors: Joi.object({
     count: Joi.number().integer().min(1).max(16).required(),
@@ -124,4 +135,6 @@ export const protocolSchema = Joi.object({
   inverted: Joi.boolean().default(false),
   halfDuplex: Joi.boolean().default(false),
   feature: label,
+  recorded: Joi.boolean().default(false),
+  outward: Joi.object({ function: label.required(), feature: label }),
 })

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import type { Need } from '../catalogue'
-import { amps, baud, characterFormat, id, label, list, volts } from './parts'
+import { amps, baud, characterFormat, id, label, list, measures, volts } from './parts'
 
 const standards = Joi.array().items(Joi.string().valid('PAL', 'NTSC')).min(1)
 const level = Joi.string().valid('high', 'low')
@@ -37,6 +37,8 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
     ).default([]),
     states: Joi.string().valid('disarmed', 'armed', 'both').default('both'),
     interruptible: Joi.boolean().default(true),
+    takesTurns: Joi.boolean().default(false),
+    configures: Joi.boolean().default(false),
   },
   switch: {
     terminal: id.required(),
@@ -56,7 +58,7 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
       max: 2000,
     }),
   },
-  analog: { terminal: id.required(), max: volts.required() },
+  analog: { terminal: id.required(), max: volts.required(), measures },
   i2c: {
     sda: id.required(),
     scl: id.required(),

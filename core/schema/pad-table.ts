@@ -1,5 +1,14 @@
 import Papa from 'papaparse'
-import { pinUses, type BoardDefinition, type Pad, type Pin, type PinFunction, type PinUse } from '../catalogue'
+import {
+  measures,
+  pinUses,
+  type BoardDefinition,
+  type Measure,
+  type Pad,
+  type Pin,
+  type PinFunction,
+  type PinUse,
+} from '../catalogue'
 import { InputError } from './error'
 import { idPattern } from './parts'
 
@@ -9,8 +18,9 @@ export const padColumns = ['pad', 'x', 'y', 'side', 'pin', 'functions'] as const
 type Row = Record<(typeof padColumns)[number], string>
 type Problem = InputError['problems'][number]
 
-/** `pulse:tim3/2@d1s4`, `analog<=3.3`, `receiver-channel/5`: use, owner, channel, DMA stream, highest input. */
-const functionPattern = /^([a-z0-9-]+?)(?::([A-Za-z0-9_-]+))?(?:\/(\d+))?(?:@([A-Za-z0-9_-]+))?(?:<=(\d+(?:\.\d+)?))?$/
+/** `pulse:tim3/2@d1s4`, `analog<=3.3`, `analog<=3.3=current`, `receiver-channel/5`: use, owner, channel, DMA stream, highest input, what it measures. */
+const functionPattern =
+  /^([a-z0-9-]+?)(?::([A-Za-z0-9_-]+))?(?:\/(\d+))?(?:@([A-Za-z0-9_-]+))?(?:<=(\d+(?:\.\d+)?))?(?:=([a-z-]+))?$/
 
 type PadPart = Omit<Pad, 'id'>
 type PinPart = Omit<Pin, 'id'>
@@ -97,9 +107,13 @@ class TableReader {
     if (!idPattern.test(pin)) return complain('pin', `"${pin}" is not a name`)
     const before = this.pins[pin] ?? this.board.pins[pin] ?? { level: 3.3, maxIn: 5.5, drive: 0.02, functions: [] }
     const functions = words.flatMap((word): PinFunction[] => {
-      const [, as, of, channel, dma, max] = functionPattern.exec(word) ?? []
+      const [, as, of, channel, dma, max, measured] = functionPattern.exec(word) ?? []
       if (as === undefined || !Object.hasOwn(pinUses, as)) {
         complain('functions', `"${word}" is not a function; there are ${Object.keys(pinUses).join(', ')}, supply:RAIL, ground`)
+        return []
+      }
+      if (measured !== undefined && !Object.hasOwn(measures, measured)) {
+        complain('functions', `"${measured}" is nothing that is measured; there are ${Object.keys(measures).join(', ')}`)
         return []
       }
       return [
@@ -109,6 +123,7 @@ class TableReader {
           ...(channel === undefined ? {} : { channel: Number(channel) }),
           ...(dma === undefined ? {} : { dma }),
           ...(max === undefined ? {} : { max: Number(max) }),
+          ...(measured === undefined ? {} : { measures: measured as Measure }),
         },
       ]
     })
@@ -177,13 +192,14 @@ export function padTableRows({ pads, pins }: Pick<BoardDefinition, 'pads' | 'pin
   }))
 }
 
-function functionText({ as, of, channel, dma, max }: PinFunction): string {
+function functionText({ as, of, channel, dma, max, measures: measured }: PinFunction): string {
   return [
     as,
     of === undefined ? '' : `:${of}`,
     channel === undefined ? '' : `/${channel}`,
     dma === undefined ? '' : `@${dma}`,
     max === undefined ? '' : `<=${max}`,
+    measured === undefined ? '' : `=${measured}`,
   ].join('')
 }
 

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { characterFormats } from '../catalogue'
+import { characterFormats, measures as measured } from '../catalogue'
 import { wireColours } from '../units'
 import { limits } from './limits'
 
@@ -45,6 +45,7 @@ export const onBoard = Joi.number()
   .max(limits.board + 50)
 export const colour = Joi.string().valid(...Object.keys(wireColours))
 export const characterFormat = Joi.string().valid(...characterFormats)
+export const measures = Joi.string().valid(...Object.keys(measured))
 export const list = (items: Joi.Schema, max = 200) => Joi.array().items(items).max(max)
 
 /** A map from ids to parts, at most `max` of them. */

@@ -111,7 +111,7 @@ function* lineFacts(resolved: ResolvedPlan, { fitted }: FittedNeed, { label, lin
   const terminalOf = (id: string) => fitted.device.terminals.find((terminal) => terminal.id === id)
   if (lines.some(({ pin }) => !resolved.padsOfPin(pin).length)) yield impossible('PAD-01', `${label} is not brought out to pads`)
   for (const { terminal, pin } of lines) {
-    yield* levelFacts(terminalOf(terminal), resolved.pin(pin), resolved.padsOfPin(pin)[0]?.label ?? pin)
+    yield* levelFacts(terminalOf(terminal), resolved.pin(pin), `pad ${resolved.padsOfPin(pin)[0]?.label ?? pin}`)
   }
 }
 

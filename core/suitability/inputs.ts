@@ -1,6 +1,7 @@
 import type { Pin, ReceiverNeed } from '../catalogue'
 import { referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
 import { costly, impossible, type Fact } from './fact'
+import { controlClaims } from './control'
 import { levelFacts } from './levels'
 import { featureClaims, featureFacts, pinClaims } from './pins'
 import type { Offer, Way } from './way'
@@ -47,12 +48,16 @@ export function inputWay(resolved: ResolvedPlan, fitted: InputNeed, placement: P
         levelFacts(
           fitted.fitted.device.terminals.find(({ id }) => id === terminal),
           resolved.pin(pin),
-          labelOf(resolved, pin),
+          `pad ${labelOf(resolved, pin)}`,
         ),
       ),
       ...featureFacts(board, [features[kind]]),
     ],
-    claims: [...lines.flatMap(({ pin }) => pinClaims(board, pin, 'pad')), ...featureClaims(board, [features[kind]])],
+    claims: [
+      ...lines.flatMap(({ pin }) => pinClaims(board, pin, 'pad')),
+      ...featureClaims(board, [features[kind]]),
+      ...controlClaims(fitted),
+    ],
   }
 }
 

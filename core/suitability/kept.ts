@@ -1,6 +1,7 @@
 import { needKind, type Board, type Need, type Supply } from '../catalogue'
-import type { ResolvedPlan } from '../plan'
+import type { FittedNeed, ResolvedPlan } from '../plan'
 import type { Offer } from './way'
+import { motorOrder } from './motor-order'
 import { sourcesOf } from './supplies'
 
 interface Kept {
@@ -8,23 +9,27 @@ interface Kept {
   offers: Offer[]
 }
 
-const ofNeeds = new WeakMap<Board, WeakMap<Need, Kept>>()
+const ofNeeds = new WeakMap<Board, WeakMap<Need, Map<string, Kept>>>()
 const ofSupplies = new WeakMap<Board, WeakMap<Supply, Map<string, Kept>>>()
 const aroundNeeds = new WeakMap<ResolvedPlan, string>()
 const aroundSupplies = new WeakMap<ResolvedPlan, string>()
 
 /**
  * What is offered to a need depends on the board, the need itself, and what stands around both:
- * the battery, the protocols, and the rates that the needs of all devices can run timers at. It
+ * the battery, the protocols, the rates that the needs of all devices can run timers at, the devices
+ * with pads of their own, and the links that may share a line or open the configuration. It
  * does not depend on locks, bans, assignment or wires, so that it serves through all of those edits.
  */
-export function keptForNeed(resolved: ResolvedPlan, need: Need, make: () => Offer[]): Offer[] {
-  const kept = inMap(ofNeeds, resolved.board, () => new WeakMap<Need, Kept>())
+export function keptForNeed(resolved: ResolvedPlan, { fitted, key, need }: FittedNeed, make: () => Offer[]): Offer[] {
+  const byNeed = inMap(ofNeeds, resolved.board, () => new WeakMap<Need, Map<string, Kept>>())
+  const kept = inMap(byNeed, need, () => new Map<string, Kept>())
   const around = inMap(aroundNeeds, resolved, () => surroundings(resolved))
-  const known = kept.get(need)
+  // Alike needs of alike devices are offered the same, but for the number of a motor and pads of their own device.
+  const own = `${motorOrder(resolved).get(key) ?? ''} ${fitted.device.pads.length ? fitted.id : ''}`
+  const known = kept.get(own)
   if (known?.around === around) return known.offers
   const offers = make()
-  kept.set(need, { around, offers })
+  kept.set(own, { around, offers })
   return offers
 }
 
@@ -47,15 +52,25 @@ function loadsOf({ supplies }: ResolvedPlan): unknown[] {
   return supplies.map(({ supply: { min, max, peak }, main }) => [min, max, peak, main])
 }
 
-function surroundings({ battery, needs, protocols }: ResolvedPlan): string {
+function surroundings({ battery, needs, devices, protocols }: ResolvedPlan): string {
   const rates = new Set(
     needs.map(({ need }) => {
       const timer = needKind(need).pad?.timer?.(need)
       return timer ? `${timer.protocol} ${timer.rate.default} ${timer.rate.min}` : ''
     }),
   )
-  const spoken = Object.values(protocols).map(({ id, format, inverted, halfDuplex }) => [id, format, inverted, halfDuplex])
-  return JSON.stringify([battery, [...rates], spoken])
+  const outlets = devices.flatMap(({ id, instance, device }) =>
+    device.pads.length ? [[id, instance.name, instance.definition, instance.variant]] : [],
+  )
+  const links = needs.flatMap(({ key, need }) => (need.kind === 'serial' && (need.configures || need.takesTurns) ? [key] : []))
+  const spoken = Object.values(protocols).map(({ id, format, inverted, halfDuplex, recorded }) => [
+    id,
+    format,
+    inverted,
+    halfDuplex,
+    recorded,
+  ])
+  return JSON.stringify([battery, [...rates], spoken, outlets, links])
 }
 
 interface Store<K, V> {

@@ -36,9 +36,9 @@ function overdrive(from: LevelEnd, to: LevelEnd): { from: LevelEnd; to: LevelEnd
 }
 
 /** Facts of a terminal wired to a pin. */
-export function levelFacts(terminal: Terminal | undefined, pin: Pin | undefined, pad: string): Fact[] {
+export function levelFacts(terminal: Terminal | undefined, pin: Pin | undefined, name: string): Fact[] {
   if (!terminal || !pin || !canOverdrive(terminal, pin)) return []
-  return overdrives(terminalLevels(terminal, terminal.label), pinLevels(pin, terminal, `pad ${pad}`)).map(({ text }) =>
+  return overdrives(terminalLevels(terminal, terminal.label), pinLevels(pin, terminal, name)).map(({ text }) =>
     impossible('LVL-01', text, 'stop'),
   )
 }

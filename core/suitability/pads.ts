@@ -1,136 +1,167 @@
 import {
+  measures,
   needKind,
   type Board,
   type Need,
-  type Pad,
   type PadDemand,
   type Pin,
   type PinFunction,
   type TimerDemand,
 } from '../catalogue'
-import { idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
+import { idIn, type FittedNeed, type Place, type Placement, type ResolvedPlan } from '../plan'
 import { formatAmps, formatVolts, type Hertz } from '../units'
 import { alike, alone, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import { levelFacts } from './levels'
+import { motorOrder, numbersOutputs } from './motor-order'
+import { outletAt, outletsOf, type Outlet } from './outlets'
 import { featureClaims, featureFacts, heldFacts, pinClaims } from './pins'
 import type { Offer, Way } from './way'
 
-const orders = new WeakMap<Board, Pad[]>()
+const roundTo = (times: number) => Math.round(times * 10) / 10
 
-/** Signal pads, those with the fewest other uses first, so that the versatile ones stay free. */
-function padsInOrder({ board, pin }: ResolvedPlan): Pad[] {
-  const known = orders.get(board)
-  if (known) return known
-  const uses = (pad: Pad) => pin(pad.pin!)!.functions.filter(({ as }) => as !== 'switch').length
-  const order = board.pads
-    .filter((pad) => pad.kind === 'signal' && pad.pin)
-    .map((pad) => ({ pad, count: uses(pad) }))
-    .sort((one, other) => one.count - other.count)
-    .map(({ pad }) => pad)
-  orders.set(board, order)
-  return order
-}
-
-/** What each signal pad of the board offers a need of one pad. */
+/** What each outlet of the plan offers a need of one pad. */
 export function padOffers(resolved: ResolvedPlan, fitted: FittedNeed): Offer[] {
   const rates = ratesFor(resolved, fitted.need)
-  return padsInOrder(resolved).map((pad) => ({
-    place: referTo('pad', pad.id),
-    ways: padWays(resolved, fitted, pad, rates),
-  }))
+  return outletsOf(resolved)
+    .filter(({ owner }) => owner?.id !== fitted.fitted.id)
+    .map((outlet) => ({ place: outlet.place, ways: padWays(resolved, fitted, outlet, rates) }))
 }
 
 /** The need at its pad: at the rate and by the timer it was placed with, or in every way where that is open. */
 export function padPlaced(resolved: ResolvedPlan, fitted: FittedNeed, placement: Placement): Way[] {
-  const pad = resolved.pad(idIn('pad', placement.place) ?? '')
-  if (!pad?.pin) {
-    const label = resolved.plan.definitions.boards[resolved.board.id]?.pads[idIn('pad', placement.place) ?? '']?.label
-    const text =
-      label === undefined
-        ? 'is put at a pad that is not on this board'
-        : `is put at pad ${label}, which brings out no pin on revision ${resolved.board.revision}`
-    return [{ placement, facts: [impossible('PAD-01', text)], claims: [] }]
-  }
+  const outlet = outletAt(resolved, placement.place)
+  if (!outlet) return [{ placement, facts: [impossible('PAD-01', absent(resolved, placement.place))], claims: [] }]
   const rates = placement.rate === undefined ? ratesFor(resolved, fitted.need) : [placement.rate]
-  const ways = padWays(resolved, fitted, pad, rates)
+  const ways = padWays(resolved, fitted, outlet, rates)
   const driven = ways.filter((way) => placement.timer === undefined || way.placement.timer === placement.timer)
   return driven.length ? driven : ways
 }
 
-/** Ways of a need at a pad: one for each function of the pin that serves, at each rate. */
-function padWays(resolved: ResolvedPlan, fitted: FittedNeed, pad: Pad, rates: Hertz[]): Way[] {
+/** Why there is no such place. */
+function absent(resolved: ResolvedPlan, place: Place): string {
+  const { plan, board } = resolved
+  const id = idIn('pad', place)
+  if (id === undefined) return 'is put at a pad of a part that is not in the fit-out, or has no such pad in this variant'
+  const label = plan.definitions.boards[board.id]?.pads[id]?.label
+  return label === undefined
+    ? 'is put at a pad that is not on this board'
+    : `is put at pad ${label}, which brings out no pin on revision ${board.revision}`
+}
+
+/** Ways of a need at an outlet: one for each function of the pin that serves, at each rate. */
+function padWays(resolved: ResolvedPlan, fitted: FittedNeed, outlet: Outlet, rates: Hertz[]): Way[] {
   const { need } = fitted
   const demand = needKind(need).pad!
-  const pin = resolved.pin(pad.pin!)!
-  const place = referTo('pad', pad.id)
+  const { pin, place, name, owner } = outlet
   const functions = pin.functions.filter(({ as }) => as === need.kind)
   if (!functions.length) {
-    return [{ placement: { place }, facts: [impossible('PAD-01', `pad ${pad.label} cannot ${demand.ability}`)], claims: [] }]
+    return [{ placement: { place }, facts: [impossible('PAD-01', `${name} cannot ${demand.ability}`)], claims: [] }]
   }
-  const features = featuresOf(need, demand, pin)
+  const features = owner ? [] : featuresOf(need, demand, pin)
   const held = [
-    ...switchFacts(resolved.board, pin, pad),
-    ...pinFacts(fitted, demand, pad, pin),
-    ...heldFacts(pin, demand.feature, `pad ${pad.label}`),
+    ...ownerFacts(fitted, demand, outlet),
+    ...switchFacts(resolved.board, outlet),
+    ...pinFacts(fitted, demand, outlet),
+    ...heldFacts(pin, demand.feature, name),
     ...featureFacts(resolved.board, features),
+    ...orderFacts(resolved, fitted, outlet),
   ]
   const claims = [...pinClaims(resolved.board, pin.id, 'pad'), ...featureClaims(resolved.board, features)]
   return functions.flatMap((serving): Way[] => {
     const facts = [
       ...held,
-      ...rangeFacts(need, demand, pad, pin, serving),
-      ...streamFacts(resolved.board, need, demand, pad, serving),
+      ...rangeFacts(need, demand, outlet, serving),
+      ...roleFacts(need, outlet, serving),
+      ...(owner ? [] : streamFacts(resolved.board, need, demand, outlet, serving)),
     ]
     const streams = demand.stream?.(need) && serving.dma ? [alone('PAD-04', `dma:${serving.dma}`)] : []
     const timer = demand.timer?.(need)
     if (!timer) return [{ placement: { place }, facts, claims: [...claims, ...streams] }]
     const byTimer = functions.length > 1 ? { timer: serving.of } : {}
-    return rates.map((rate) => ({
+    return ratesAt(outlet, timer, rates).map((rate) => ({
       placement: { place, ...(rate === timer.rate.default ? {} : { rate }), ...byTimer },
-      facts: [...facts, ...timerFacts(timer, rate)],
+      facts: [...facts, ...timerFacts(fitted, timer, rate), ...groupFacts(outlet, rate)],
       claims: [...claims, ...streams, timerClaim(serving, timer, rate)],
     }))
   })
 }
 
-function pinFacts({ need, fitted }: FittedNeed, demand: PadDemand<Need>, pad: Pad, pin: Pin): Fact[] {
+/** A part in between: one more that has to work. What it gives are servo pulses, no bursts. */
+function* ownerFacts({ fitted, need }: FittedNeed, { timer }: PadDemand<Need>, { owner, name }: Outlet): Iterable<Fact> {
+  if (!owner) return
+  if (owner.id === fitted.id) yield impossible('PAD-14', 'a part cannot serve itself')
+  if (timer?.(need).protocol === 'burst') yield impossible('PAD-03', `${name} gives servo pulses, no digital throttle`)
+  yield costly('PAD-14', `by way of ${owner.instance.name}, which has to work for it`, 1)
+}
+
+/** Motors on the outputs by whose numbers the firmware knows them need no mapping. */
+function orderFacts(resolved: ResolvedPlan, { key }: FittedNeed, { output, owner, name }: Outlet): Fact[] {
+  const motor = motorOrder(resolved).get(key)
+  if (motor === undefined || motor === output || owner || !numbersOutputs(resolved.board)) return []
+  const text =
+    output === undefined
+      ? `${name} is no numbered output: map it to motor ${motor}`
+      : `${name} is output ${output}: map it to motor ${motor}`
+  return [costly('PAD-13', text, output === undefined ? 2 : 1)]
+}
+
+/** An input that the firmware takes for something else until it is told. */
+function roleFacts(need: Need, { name }: Outlet, serving: PinFunction): Fact[] {
+  if (need.kind !== 'analog' || need.measures === undefined || serving.measures === need.measures) return []
+  if (serving.measures === undefined) return [costly('PAD-09', `set ${name} to read ${measures[need.measures]}`, 1)]
+  const text = `${name} is read as ${measures[serving.measures]} until it is set to ${measures[need.measures]}`
+  return [costly('PAD-09', text, 3, 'note')]
+}
+
+/** Rates to try at an outlet: those of its group where it has any. */
+function ratesAt({ rates: own }: Outlet, { rate: { min, max, default: preferred } }: TimerDemand, rates: Hertz[]): Hertz[] {
+  const within = own?.filter((rate) => rate >= min && rate <= max)
+  return within?.length ? within.sort((one, other) => Number(other === preferred) - Number(one === preferred)) : rates
+}
+
+function groupFacts({ rates, name }: Outlet, rate: Hertz): Fact[] {
+  if (!rates || rates.includes(rate)) return []
+  return [impossible('PAD-03', `${name} runs at ${rates.join(', ')} Hz, not at ${rate} Hz`)]
+}
+
+function pinFacts({ need, fitted }: FittedNeed, demand: PadDemand<Need>, { pin, name }: Outlet): Fact[] {
   const current = demand.current?.(need) ?? 0
   const [end] = needKind(need).terminals(need)
   const terminal = fitted.device.terminals.find(({ id }) => id === end?.terminal)
   return [
     ...(current > pin.drive
-      ? [impossible('PAD-06', `takes ${formatAmps(current)}; pad ${pad.label} drives ${formatAmps(pin.drive)}`, 'stop')]
+      ? [impossible('PAD-06', `takes ${formatAmps(current)}; ${name} drives ${formatAmps(pin.drive)}`, 'stop')]
       : []),
-    ...levelFacts(terminal, pin, pad.label),
+    ...levelFacts(terminal, pin, name),
   ]
 }
 
 /** A pin that switches a rail on and off serves nothing else. */
-function switchFacts({ rails }: Board, pin: Pin, pad: Pad): Fact[] {
+function switchFacts({ rails }: Board, { pin, name }: Outlet): Fact[] {
   const rail = rails.find(({ switchedBy }) => switchedBy === pin.id)
-  return rail ? [impossible('PAD-01', `pad ${pad.label} switches ${rail.label} on and off`)] : []
+  return rail ? [impossible('PAD-01', `${name} switches ${rail.label} on and off`)] : []
 }
 
 const withStreams = new WeakMap<Board, boolean>()
 
 /** Bursts and LED data are sent by DMA; of a board that tells of no stream at all it is not known. */
-function streamFacts(board: Board, need: Need, { stream }: PadDemand<Need>, pad: Pad, { dma }: PinFunction): Fact[] {
+function streamFacts(board: Board, need: Need, { stream }: PadDemand<Need>, { name }: Outlet, { dma }: PinFunction): Fact[] {
   if (dma !== undefined || !stream?.(need)) return []
   const told = withStreams.get(board) ?? board.pins.some(({ functions }) => functions.some((each) => each.dma !== undefined))
   withStreams.set(board, told)
   if (!told) return []
   const what = need.kind === 'led-data' ? 'LED data is' : 'digital throttle is'
-  return [impossible('PAD-04', `${what} sent by a DMA stream, and pad ${pad.label} has none`)]
+  return [impossible('PAD-04', `${what} sent by a DMA stream, and ${name} has none`)]
 }
 
 /** An input measures up to what its function says, otherwise up to the level of its pin. */
-function rangeFacts(need: Need, demand: PadDemand<Need>, pad: Pad, pin: Pin, serving: PinFunction): Fact[] {
+function rangeFacts(need: Need, demand: PadDemand<Need>, { pin, name }: Outlet, serving: PinFunction): Fact[] {
   const volts = demand.volts?.(need) ?? 0
   const limit = serving.max ?? pin.level
   if (volts <= limit) return []
   const destroys = volts > pin.maxIn
-  const text = `gives up to ${formatVolts(volts)}; pad ${pad.label} measures up to ${formatVolts(limit)}${destroys ? ` and bears ${formatVolts(pin.maxIn)}` : ''}`
+  const text = `gives up to ${formatVolts(volts)}; ${name} measures up to ${formatVolts(limit)}${destroys ? ` and bears ${formatVolts(pin.maxIn)}` : ''}`
   return [impossible('PAD-09', text, destroys ? 'stop' : 'fix')]
 }
 
@@ -171,10 +202,17 @@ export function timerSetting(protocol: TimerDemand['protocol'], rate: Hertz): st
   return `${protocolWords[protocol]} at ${rate >= 1000 ? `${rate / 1000} kHz` : `${rate} Hz`}`
 }
 
-function timerFacts({ protocol, rate: { min, max, default: preferred } }: TimerDemand, rate: Hertz): Fact[] {
+function timerFacts(
+  { fitted }: FittedNeed,
+  { protocol, rate: { min, max, default: preferred } }: TimerDemand,
+  rate: Hertz,
+): Fact[] {
   if (rate === preferred) return []
   if (rate < min || rate > max) return [impossible('PAD-03', `is to run at ${rate} Hz; it takes ${min} to ${max} Hz`)]
-  return [costly('PAD-03', `runs as ${timerSetting(protocol, rate)}, the rate of its timer, instead of ${preferred} Hz`, 2)]
+  const text = `runs as ${timerSetting(protocol, rate)}, the rate of its timer, instead of ${preferred} Hz`
+  // A motor that is told its throttle less often flies worse; a servo that is asked less often only follows later.
+  if (!fitted.device.motors || rate > preferred) return [costly('PAD-03', text, 2)]
+  return [costly('PAD-03', `${text}: the motor is told its throttle ${roundTo(preferred / rate)} times less often`, 12, 'weigh')]
 }
 
 function timerClaim({ of }: PinFunction, { protocol }: TimerDemand, rate: Hertz): Claim {

@@ -1,6 +1,7 @@
 import { pinUses, type Board, type Pin, type PinRole } from '../catalogue'
 import { alike, alone, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
+import { featureWords } from './feature-words'
 
 type Claimed = Map<string, Claim[]>
 const known = new WeakMap<Board, Claimed>()
@@ -47,7 +48,10 @@ export function featureFacts(board: Board, features: string[]): Fact[] {
   return board.exclusions
     .filter(({ features: [one, other] }) => features.includes(one) && features.includes(other))
     .map(({ features: [one, other], reason }) =>
-      impossible('PAD-02', `${one} and ${other} exclude each other on this board. ${reason}`),
+      impossible(
+        'PAD-02',
+        `${featureWords(board, one)} and ${featureWords(board, other)} exclude each other on this board. ${reason}`,
+      ),
     )
 }
 

@@ -1,12 +1,16 @@
 import { needKind, type Wiring } from '../catalogue'
 import {
+  padPoint,
+  placeLabel,
   partsOf,
+  terminalPoint,
   type FittedNeed,
   type FittedSupply,
   type Place,
   type PlaceKind,
   type Placement,
   type ResolvedPlan,
+  type WirePoint,
 } from '../plan'
 import { serialLinks, linesTaken, terminalAt } from '../links'
 import { busLines, busOffers, busWay, isBusNeed } from './buses'
@@ -14,13 +18,14 @@ import type { Claim } from './claim'
 import { impossible } from './fact'
 import { keptForNeed, keptForSupply } from './kept'
 import { inputLines, inputOffers, inputWay } from './inputs'
+import { outletAt } from './outlets'
 import { padOffers, padPlaced } from './pads'
 import { serialOffers, serialPlaced } from './serial'
 import { supplyOffers, supplyPlaced } from './supplies'
 import { costOf, type Offer, type Way } from './way'
 
-/** Where one wire of a placed need goes: to any pad of a pin, or to one pad. */
-export type WiredTo = { terminal: string } & ({ pin: string } | { pad: string })
+/** Where one wire of a placed need goes: to any pad of a pin, or to one point: a pad, or a terminal of another part. */
+export type WiredTo = { terminal: string } & ({ pin: string } | { point: WirePoint })
 
 /** How needs of one wiring are offered places, stand at one, and are wired. */
 interface WiringRules {
@@ -41,7 +46,7 @@ type Input = Parameters<typeof inputOffers>[1]
 
 const rules: Record<Wiring, WiringRules> = {
   port: {
-    at: ['port'],
+    at: ['port', 'storage'],
     offers: (resolved, fitted) => serialOffers(resolved, as<Serial>(fitted)),
     placed: (resolved, fitted, placement) => [serialPlaced(resolved, as<Serial>(fitted), placement)],
     wires: (resolved, fitted) => {
@@ -55,13 +60,16 @@ const rules: Record<Wiring, WiringRules> = {
     },
   },
   pad: {
-    at: ['pad'],
+    at: ['pad', 'device'],
     offers: padOffers,
     placed: padPlaced,
-    wires: (_resolved, { need }, { place }) =>
-      needKind(need)
+    wires: (resolved, { need }, { place }) => {
+      const { owner, pad } = outletAt(resolved, place) ?? {}
+      const point = owner && pad ? terminalPoint(owner.id, pad.terminal) : padPoint(partsOf(place).id)
+      return needKind(need)
         .terminals(need)
-        .map(({ terminal }) => ({ terminal, pad: partsOf(place).id })),
+        .map(({ terminal }) => ({ terminal, point }))
+    },
   },
   bus: {
     at: ['i2c', 'can'],
@@ -81,7 +89,7 @@ const rules: Record<Wiring, WiringRules> = {
 
 /** What each place of the board offers a need; nothing for needs that take no place of the board. */
 export function offersFor(resolved: ResolvedPlan, fitted: FittedNeed): Offer[] {
-  return keptForNeed(resolved, fitted.need, () => rules[needKind(fitted.need).wiring].offers(resolved, fitted))
+  return keptForNeed(resolved, fitted, () => rules[needKind(fitted.need).wiring].offers(resolved, fitted))
 }
 
 /** What each source of the plan offers a supply input. */
@@ -118,7 +126,7 @@ export function placedNeeds(resolved: ResolvedPlan): Placed[] {
     const fits = at.includes(partsOf(placement.place).kind)
     const strange: Way = {
       placement,
-      facts: [impossible('FIT-01', `is put at ${placement.place}, which is no place for it`)],
+      facts: [impossible('FIT-01', `is put at ${placeLabel(placement.place, resolved.plan)}, which is no place for it`)],
       claims: [],
     }
     const ways = fits ? placed(resolved, need, placement) : [strange]

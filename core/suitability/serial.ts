@@ -7,17 +7,20 @@ import {
   linesTaken,
   linkAt,
   linkLoad,
+  opensConfiguration,
   ratesOf,
   terminalAt,
   type LinkValues,
   type SerialLink,
 } from '../links'
-import { idIn, referTo, type Placement, type ResolvedPlan } from '../plan'
+import { idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
 import { formatBaud, formatShare, type Baud } from '../units'
 import { alike, alone, share, type Claim } from './claim'
 import { costly, impossible, remark, type Fact } from './fact'
+import { controlClaims } from './control'
 import { levelFacts } from './levels'
 import { featureClaims, featureFacts, heldFacts, pinClaims } from './pins'
+import { storageOffers, storageWay } from './storage'
 import type { Offer, Way } from './way'
 
 type Link = SerialLink['need']
@@ -31,14 +34,51 @@ const ownShare = 0.5
 
 /** What each serial port of the board offers a link: each way of speaking at the best rate for it, always or in one flight state. */
 export function serialOffers(resolved: ResolvedPlan, need: Link): Offer[] {
-  return resolved.board.ports
-    .filter((port) => port.kind !== 'usb')
-    .map((port) => ({
+  const ports = resolved.board.ports.filter((port) => port.kind !== 'usb')
+  return [
+    ...ports.map((port) => ({
       place: referTo('port', port.id),
       ways: need.need.options.flatMap((option) =>
-        statesOf(need, port).map((during) => bestWay(resolved, need, port, { protocol: option.protocol, during })),
+        statesOf(need, port).flatMap((during) =>
+          keepingAWayIn(resolved, port, bestWay(resolved, need, port, { protocol: option.protocol, during })),
+        ),
       ),
-    }))
+    })),
+    ...storageOffers(resolved, need),
+  ]
+}
+
+/** Needs of the plan that a configuration program can use. */
+function configuring({ needs, board }: ResolvedPlan): FittedNeed[] {
+  return needs.filter(
+    ({ need }) =>
+      need.kind === 'serial' &&
+      need.configures &&
+      need.states !== 'armed' &&
+      need.options.some(({ protocol }) => protocol === board.configuration.protocol),
+  )
+}
+
+/** Whether a port is the only way in from USB while disarmed. */
+function isOnlyWayIn({ board }: ResolvedPlan, port: SerialPort, { during }: Placement): boolean {
+  const bridges = board.ports.filter(({ usbShared }) => usbShared)
+  return !board.configuration.usb && bridges.length === 1 && bridges[0] === port && during !== 'armed'
+}
+
+/** A link that takes the way in from USB asks for one of the others to be there; one way for each of those. */
+function keepingAWayIn(resolved: ResolvedPlan, port: SerialPort, way: Way): Way[] {
+  if (!isOnlyWayIn(resolved, port, way.placement) || opens(way)) return [way]
+  const others = configuring(resolved)
+  if (!others.length) return [way]
+  return others.map(({ key }) => ({ ...way, claims: [...way.claims, alike('SER-16', wayIn(key), 'there')] }))
+}
+
+const wayIn = (key: string) => `way-in:${key}`
+const opens = ({ claims }: Way) => claims.some(({ kind, thing }) => kind === 'alike' && thing.startsWith('way-in:'))
+
+/** What a need claims that goes without a place: it is no way in for a configuration program. */
+export function unmetClaims(resolved: ResolvedPlan, { key }: FittedNeed): Claim[] {
+  return configuring(resolved).some((need) => need.key === key) ? [alike('SER-16', wayIn(key), 'missing')] : []
 }
 
 /** Flight states in which the link can have the port to itself. */
@@ -84,12 +124,15 @@ function otherFacts(resolved: ResolvedPlan, link: SerialLink): Fact[] {
     ...lineFacts(resolved, link),
     ...stateFacts(link),
     ...portFacts(link),
+    ...spokenFacts(resolved, link),
+    ...wayInFacts(resolved, link),
     ...featureFacts(resolved.board, featuresOf(link.port)),
   ]
 }
 
 /** A link whose port this board does not have. */
 export function serialPlaced(resolved: ResolvedPlan, need: Link, placement: Placement): Way {
+  if (idIn('storage', placement.place) !== undefined) return storageWay(resolved, need, placement)
   const id = idIn('port', placement.place)
   const port = resolved.port(id ?? '')
   if (port) return serialWay(resolved, linkAt(resolved, need, port, placement))
@@ -121,7 +164,7 @@ function* lineFacts(resolved: ResolvedPlan, { need, port, board, device }: Seria
     const pin = resolved.pin(end.pin)
     const id = terminalAt(need.need, line)
     const terminal = need.fitted.device.terminals.find((terminal) => terminal.id === id)
-    yield* levelFacts(terminal, pin, pad?.label ?? end.pin)
+    yield* levelFacts(terminal, pin, `pad ${pad?.label ?? end.pin}`)
     yield* heldFacts(pin, `port:${port.id}`, name)
   }
   if (port.tx && port.tx.pin === port.rx?.pin && linesTaken(need.need, board).length > 1) {
@@ -187,6 +230,25 @@ function* stateFacts({ need: { need }, port, placement: { during } }: SerialLink
   yield costly('SER-11', `${port.label} is shared by flight state: ${cut}`, 5)
 }
 
+/** A firmware that does not know a protocol cannot be set to it. */
+function spokenFacts({ board, protocols }: ResolvedPlan, { board: { protocol } }: SerialLink): Fact[] {
+  if (!board.protocols || board.protocols.includes(protocol)) return []
+  return [
+    impossible(
+      'SER-03',
+      `${board.name} does not speak ${protocols[protocol]?.name ?? protocol} under firmware ${board.firmware}`,
+    ),
+  ]
+}
+
+/** Taking the USB bridge where nothing else can configure the board shuts it for good. */
+function wayInFacts(resolved: ResolvedPlan, link: SerialLink): Fact[] {
+  const { port, placement } = link
+  if (!isOnlyWayIn(resolved, port, placement) || opensConfiguration(resolved, link) || configuring(resolved).length) return []
+  const text = `${port.label} is the USB bridge, and no other link could set up the board`
+  return [impossible('SER-16', text, 'stop')]
+}
+
 function* portFacts({ need: { need }, port }: SerialLink): Iterable<Fact> {
   if (port.usbShared) {
     const text = `${port.label} is wired to the USB bridge: the link works in flight and on the bench without USB, and is lost while USB is in use`
@@ -209,20 +271,44 @@ function shapeOf({ need: { need }, port, board, placement }: SerialLink): Shape 
   return port.splitUse && need.lines !== 'both' && !board.halfDuplex && need.interruptible ? 'split' : 'whole'
 }
 
+/** Needs that could be joined on one line. */
+function takersOfTurns({ needs }: ResolvedPlan): number {
+  return needs.filter(({ need }) => need.kind === 'serial' && need.takesTurns).length
+}
+
+/** Lines that may be had by several who have them in the same way; by nobody else. */
+function inTurns(claims: Claim[], as: string): Claim[] {
+  const shared = as.startsWith('turns ')
+  return claims.flatMap((claim): Claim[] => {
+    if (claim.kind !== 'alone') return [claim]
+    const joined = alike(claim.rule, `turns-${claim.thing}`, as)
+    return shared ? [joined] : [claim, joined]
+  })
+}
+
 function claimsOf(resolved: ResolvedPlan, link: SerialLink, features: string[]): Claim[] {
   const { board } = resolved
   const { port, placement } = link
+  const { need } = link.need
   const { during } = placement
   const lines = linesTaken(link.need.need, link.board)
   const shape = shapeOf(link)
   const slot = { whole: port.id, split: `${port.id}.${lines[0]}`, 'by state': `${port.id}@${during}` }[shape]
+  const turns = need.takesTurns && need.lines === 'from-device'
   const setting = `${link.board.baud} ${link.board.format}${link.board.inverted ? ' inverted' : ''}`
-  return [
+  const own = [
     alone('SER-13', `slot:${slot}`),
     ...lines.flatMap((line) => (port[line] ? pinClaims(board, port[line].pin, 'serial', during) : [])),
+  ]
+  return [
+    ...(takersOfTurns(resolved) > 1 ? inTurns(own, turns ? `turns ${link.board.protocol} ${setting}` : link.need.key) : own),
     ...(port.splitUse || port.stateShared ? [alike('SER-13', `shape:${port.id}`, shape)] : []),
     ...(shape === 'split' ? [alike('SER-13', `rate:${port.id}`, setting)] : []),
     ...featureClaims(board, features),
     ...(carriesConfiguration(resolved, link.board) ? [share('configuration', 1)] : []),
+    ...(configuring(resolved).some(({ key }) => key === link.need.key)
+      ? [alike('SER-16', wayIn(link.need.key), opensConfiguration(resolved, link) ? 'there' : 'missing')]
+      : []),
+    ...controlClaims(link.need),
   ]
 }

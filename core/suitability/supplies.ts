@@ -278,7 +278,12 @@ export function capacitiesOf(resolved: ResolvedPlan): Map<string, number> {
     .filter(({ owner }) => owner !== undefined && owner !== batteryId)
     .map(({ place, limit }) => [place, milliamps(limit)] as const)
   const { maxLinks, usb } = resolved.board.configuration
-  return new Map<string, number>([['configuration', maxLinks - (usb ? 1 : 0)], ...rails, ...outputs])
+  return new Map<string, number>([
+    ['configuration', maxLinks - (usb ? 1 : 0)],
+    ['receivers', resolved.board.receivers],
+    ...rails,
+    ...outputs,
+  ])
 }
 
 const milliamps = (amps: Amps) => Math.max(0, Math.floor(amps * 1000 + 1e-6))

@@ -51,7 +51,7 @@ test('an alternative is taken with one click', async ({ page }) => {
   await expect(first).toContainText('Distribution board BAT OUT → the battery')
   await first.getByRole('button', { name: 'Take this one' }).click()
   await expect(page.getByRole('button', { name: 'Clear 0 locks, 1 bans' })).toBeVisible()
-  await expect(page.getByTestId('proposal')).toContainText('risk 130')
+  await expect(page.getByTestId('proposal')).toContainText('drawbacks')
 })
 
 test('the fit-out is tried on every board and moved to one', async ({ page }) => {

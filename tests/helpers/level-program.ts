@@ -106,5 +106,6 @@ function waysOf(want: Want, { plan }: ResolvedPlan): Way[] {
     }))
   const unmet = at(want.priority === 'must' ? 1 : 1 + want.priority, 1)
   const counts = plus(plus(unmet, at(0, lock === undefined ? 0 : 1)), at(6, before === undefined ? 0 : 1))
-  return [...ways, { counts, alone: [], alike: [], share: [] }]
+  const alike = want.without.flatMap((claim) => (claim.kind === 'alike' ? [`${claim.thing}\n${claim.as}`] : []))
+  return [...ways, { counts, alone: [], alike, share: [] }]
 }

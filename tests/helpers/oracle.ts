@@ -11,6 +11,7 @@ function better(one: Level, other: Level): boolean {
 
 /** What rails and links may take; for boards that take nothing from their rails themselves. */
 function limitsOf({ board, devices }: ResolvedPlan): Map<string, number> {
+  const { receivers } = board
   const { maxLinks, usb } = board.configuration
   const rails = board.rails.map(({ id, limit, own }): [string, number] => {
     if (own) throw new Error(`rail ${id}: boards with currents of their own are not for this oracle`)
@@ -19,7 +20,7 @@ function limitsOf({ board, devices }: ResolvedPlan): Map<string, number> {
   const outputs = devices.flatMap(({ id, device }) =>
     device.outputs.map(({ id: output, limit }): [string, number] => [`output:${id}/${output}`, Math.floor(limit * 1000 + 1e-6)]),
   )
-  return new Map([['configuration', maxLinks - (usb ? 1 : 0)], ...rails, ...outputs])
+  return new Map([['configuration', maxLinks - (usb ? 1 : 0)], ['receivers', receivers], ...rails, ...outputs])
 }
 
 /**
@@ -39,7 +40,7 @@ export function bestByTrying(resolved: ResolvedPlan): Level {
     const lock = plan.locks[want.key]
     return lock ? lock === candidate.placement.place : !plan.bans[want.key]?.includes(candidate.placement.place)
   }
-  const fits = ({ claims }: Candidate) =>
+  const fits = ({ claims }: Pick<Candidate, 'claims'>) =>
     claims.every((claim) => {
       if (claim.kind === 'alone') return !units.has(claim.thing)
       if (claim.kind === 'alike') return !modes.has(claim.thing) || modes.get(claim.thing)!.value === claim.as
@@ -50,7 +51,7 @@ export function bestByTrying(resolved: ResolvedPlan): Level {
     return alike.every(({ thing, as }) => alike.every((other) => other.thing !== thing || other.as === as))
   }
 
-  const take = ({ claims }: Candidate, sign: 1 | -1) => {
+  const take = ({ claims }: Pick<Candidate, 'claims'>, sign: 1 | -1) => {
     for (const claim of claims) {
       if (claim.kind === 'share') loads.set(claim.thing, (loads.get(claim.thing) ?? 0) + sign * claim.amount)
       else if (claim.kind === 'alone') {
@@ -90,9 +91,13 @@ export function bestByTrying(resolved: ResolvedPlan): Level {
       )
       take(candidate, -1)
     }
+    const nothing = { claims: want.without }
+    if (!fits(nothing)) return
+    take(nothing, 1)
     const had = (want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place) !== undefined
     const unkept = raise(score, 0, plan.locks[want.key] === undefined ? 0 : 1)
     descend(at + 1, raise(raise(unkept, want.priority === 'must' ? 1 : 1 + want.priority, 1), 6, had ? 1 : 0))
+    take(nothing, -1)
   }
   descend(0, [0, 0, 0, 0, 0, 0, 0])
   return best

@@ -44,6 +44,9 @@ export interface TinyDevice extends Partial<Pick<DeviceInstance, 'priority' | 'l
   supplies?: Record<string, object>
   terminals?: Record<string, Partial<Terminal> & { label?: string }>
   outputs?: Record<string, object>
+  pads?: Record<string, object>
+  motors?: object
+  settings?: Record<string, object>
   connectors?: Record<string, { type: string; pins: string[] }>
   radios?: Record<string, object>
   variants?: Record<string, { name: string; differences: object }>
@@ -71,7 +74,8 @@ const protocols = {
   inverse: { format: '8E2', inverted: true },
   onewire: { halfDuplex: true },
   config: {},
-  gated: { feature: 'Gate' },
+  gated: { feature: 'Gate', outward: { function: 'values out', feature: 'Gate out' } },
+  record: { recorded: true },
 }
 
 function protocolsHeld(): Record<string, ProtocolDefinition> {
@@ -177,6 +181,9 @@ export function tinyDevice(id: string, said: TinyDevice): DeviceDefinition {
     terminals: merged({ ...power, ...terminalsFor(needs) }, said.terminals),
     supplies: { ...(said.supply === false ? {} : { main }), ...said.supplies },
     outputs: said.outputs ?? {},
+    pads: said.pads ?? {},
+    settings: said.settings ?? {},
+    ...(said.motors ? { motors: said.motors } : {}),
     connectors: said.connectors ?? {},
     radios: said.radios ?? {},
     ...(said.variants ? { variants: said.variants } : {}),

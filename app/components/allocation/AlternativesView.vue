@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Alternative, Score } from '#core/allocation'
+import { degreeOf, drawbacksOf, type Alternative, type Score } from '#core/allocation'
 import { splitKey } from '#core/plan'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
@@ -30,11 +30,7 @@ watch(
 const name = (key: string) => names.device(splitKey(key)[0])
 const best = computed(() => analysis.value.proposal)
 const wishes = (score: Score) => score.unmetWishes.reduce((sum, count) => sum + count, 0)
-const costs = computed(() =>
-  Object.entries(best.value.reasons).flatMap(([key, reasons]) =>
-    reasons.filter(({ risk }) => risk > 0).map((reason) => ({ key, reason })),
-  ),
-)
+const costs = computed(() => drawbacksOf(best.value))
 
 function take({ ruledOut }: Alternative, at: number) {
   build.edit({
@@ -52,13 +48,11 @@ function take({ ruledOut }: Alternative, at: number) {
       <dl>
         <dt>Without a place</dt>
         <dd>{{ best.score.unmetMusts }} must, {{ wishes(best.score) }} wishes</dd>
-        <dt>Risk</dt>
-        <dd class="mono">{{ best.score.risk }}</dd>
       </dl>
       <h3>What it costs</h3>
       <ul>
         <li v-for="{ key, reason } in costs" :key="key + reason.text">
-          {{ name(key) }}: {{ reason.text }} <span class="mono quiet">{{ reason.rule }}, risk {{ reason.risk }}</span>
+          {{ name(key) }}: {{ reason.text }} <span class="mono quiet">{{ reason.rule }}, {{ degreeOf(reason.risk).word }}</span>
         </li>
         <li v-if="!costs.length">Nothing.</li>
       </ul>
@@ -73,11 +67,6 @@ function take({ ruledOut }: Alternative, at: number) {
       <dl>
         <dt>Without a place</dt>
         <dd>{{ alternative.score.unmetMusts }} must, {{ wishes(alternative.score) }} wishes</dd>
-        <dt>Risk</dt>
-        <dd class="mono">
-          {{ alternative.score.risk }} ({{ alternative.score.risk >= best.score.risk ? '+' : '−'
-          }}{{ Math.abs(alternative.score.risk - best.score.risk) }})
-        </dd>
       </dl>
       <h3>Keeps off</h3>
       <p>{{ names.needOfDevice(alternative.ruledOut.key) }}, {{ names.place(alternative.ruledOut.place) }}</p>
@@ -97,7 +86,7 @@ function take({ ruledOut }: Alternative, at: number) {
         <h3>Costs more</h3>
         <ul>
           <li v-for="{ key, reason } in alternative.gives" :key="key + reason.text">
-            {{ name(key) }}: {{ reason.text }} <span class="mono quiet">risk {{ reason.risk }}</span>
+            {{ name(key) }}: {{ reason.text }} <span class="quiet">{{ degreeOf(reason.risk).word }}</span>
           </li>
         </ul>
       </template>
@@ -105,7 +94,7 @@ function take({ ruledOut }: Alternative, at: number) {
         <h3>Saves</h3>
         <ul>
           <li v-for="{ key, reason } in alternative.saves" :key="key + reason.text">
-            {{ name(key) }}: {{ reason.text }} <span class="mono quiet">risk {{ reason.risk }}</span>
+            {{ name(key) }}: {{ reason.text }} <span class="quiet">{{ degreeOf(reason.risk).word }}</span>
           </li>
         </ul>
       </template>

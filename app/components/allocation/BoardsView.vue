@@ -58,7 +58,7 @@ const headers = [
   { title: 'Board', key: 'name', value: (fit: BoardFit) => `${fit.name} ${fit.revision}` },
   { title: 'Fit', key: 'verdict', sortRaw: (a: BoardFit, b: BoardFit) => order(a) - order(b) },
   { title: 'Without', key: 'unmet', align: 'end' as const, value: (fit: BoardFit) => fit.unmet.length },
-  { title: 'Risk', key: 'risk', align: 'end' as const, value: (fit: BoardFit) => fit.score.risk },
+  { title: 'Drawbacks', key: 'drawbacks', align: 'end' as const },
   { title: 'Spare ports', key: 'sparePorts', align: 'end' as const },
   { title: 'Spare current', key: 'spareCurrent', align: 'end' as const },
   { title: 'Mass', key: 'mass', align: 'end' as const },

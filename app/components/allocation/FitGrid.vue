@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiCancel, mdiLock } from '@mdi/js'
-import type { Forced } from '#core/allocation'
+import { degreeOf, type Forced } from '#core/allocation'
 import { needKinds } from '#core/catalogue'
 import type { FitCell, FitRow } from '#core/engine'
 import type { Place } from '#core/plan'
@@ -152,7 +152,7 @@ function move(event: KeyboardEvent, by: [number, number]) {
               <v-icon v-if="isBanned(row, cell)" :icon="mdiCancel" size="14" />
               <v-icon v-else-if="isLocked(row, cell)" :icon="mdiLock" size="14" />
               <span v-else-if="verdictOf(row, cell) === 'cannot'" aria-hidden="true">×</span>
-              <span v-else aria-hidden="true" class="mono">{{ cell.verdict === 'cost' ? cell.risk : '·' }}</span>
+              <span v-else aria-hidden="true" class="mono">{{ cell.verdict === 'cost' ? degreeOf(cell.risk).mark : '·' }}</span>
               <sup v-if="movers(row, cell)" class="movers mono" aria-hidden="true">{{ movers(row, cell) }}</sup>
             </button>
           </td>
@@ -161,7 +161,7 @@ function move(event: KeyboardEvent, by: [number, number]) {
     </table>
     <p class="legend quiet">
       <span class="cell fits here">·</span> is here <span class="cell fits">·</span> fits
-      <span class="cell cost mono">6</span> fits at a cost <span class="cell cannot">×</span> cannot
+      <span class="cell cost mono">−</span> fits at a cost (−− marked, −−− serious) <span class="cell cannot">×</span> cannot
       <span class="cell fits">·<sup class="movers mono">2</sup></span> would move that many others. Click or Enter locks, right
       click or B bans, arrows move.
     </p>
@@ -174,7 +174,8 @@ function move(event: KeyboardEvent, by: [number, number]) {
         <p v-if="consequence">{{ consequence }}</p>
         <ul>
           <li v-for="reason in focused.cell.reasons" :key="reason.text">
-            <span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}
+            <span class="mono">{{ reason.rule }}</span> {{ reason.text
+            }}{{ reason.risk ? ` (${degreeOf(reason.risk).word} drawback)` : '' }}
           </li>
           <li v-if="!focused.cell.reasons.length">Nothing speaks against it.</li>
         </ul>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { gapOf } from '#core/allocation'
+import { drawbackCount, drawbacksOf, gapOf } from '#core/allocation'
 import { useAnalysis } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
@@ -16,12 +16,18 @@ const words = computed(() => {
   const locks = score.unkeptLocks ? ` · ${score.unkeptLocks} lock${score.unkeptLocks > 1 ? 's' : ''} cannot be kept` : ''
   const looking = build.working ? 'best so far, still looking' : 'best found in the time'
   const proof = proven ? 'proven best' : `${looking}: ${gapOf(analysis.value.proposal)}`
-  return { placed: placed + locks, proof, risk: score.risk }
+  const drawbacks = drawbacksOf(analysis.value.proposal)
+  return {
+    placed: placed + locks,
+    proof,
+    drawbacks: drawbackCount(drawbacks.length),
+    which: drawbacks.map(({ reason }) => reason.text).join('\n'),
+  }
 })
 </script>
 
 <template>
   <span role="status" data-testid="proposal"
-    >{{ words.placed }} · <b>{{ words.proof }}</b> · risk <span class="mono">{{ words.risk }}</span></span
+    >{{ words.placed }} · <b>{{ words.proof }}</b> · <span :title="words.which">{{ words.drawbacks }}</span></span
   >
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiStop } from '@mdi/js'
-import type { Addition } from '#core/allocation'
+import { degreeOf, type Addition } from '#core/allocation'
 import { deviceClasses, protocolsOf, type DeviceDefinition } from '#core/catalogue'
 import { freshDeviceId } from '#core/plan'
 import { useQuestions } from '~/composables/useQuestions'
@@ -48,7 +48,9 @@ const verdict = (id: string) => {
   const addition = found.value[id]
   if (!addition) return { word: '…', kind: '' }
   if (!addition.fits) return { word: 'does not fit', kind: 'cannot' }
-  return addition.risk > 0 ? { word: `at a cost, risk +${addition.risk}`, kind: 'cost' } : { word: 'fits', kind: 'fits' }
+  return addition.risk > 0
+    ? { word: `fits, ${degreeOf(addition.risk).word} drawback`, kind: 'cost' }
+    : { word: 'fits', kind: 'fits' }
 }
 function add(definition: DeviceDefinition) {
   build.edit({

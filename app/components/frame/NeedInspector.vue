@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { degreeOf } from '#core/allocation'
 import { useNames } from '~/composables/useNames'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -27,7 +28,8 @@ function setLock() {
   <LinkPair v-if="link" :need :link />
   <ul v-if="reasons.length" class="reasons">
     <li v-for="reason in reasons" :key="reason.text">
-      <span class="mono">{{ reason.rule }}</span> {{ reason.text }}{{ reason.risk ? ` (risk ${reason.risk})` : '' }}
+      <span class="mono">{{ reason.rule }}</span> {{ reason.text
+      }}{{ reason.risk ? ` (${degreeOf(reason.risk).word} drawback)` : '' }}
     </li>
   </ul>
   <p v-else-if="placement" class="quiet">Nothing speaks against this place.</p>

@@ -11,6 +11,7 @@ import { groundLoop } from './ground/ground-loop'
 import { signalLead } from './ground/signal-lead'
 import { lineLoad } from './load/line-load'
 import { softwarePort } from './load/software-port'
+import { ownMemory } from './load/own-memory'
 import { inputTolerance } from './level/input-tolerance'
 import { outputHigh } from './level/output-high'
 import { heldSignal } from './level/held-signal'
@@ -30,6 +31,10 @@ import { analogLevel } from './pads/analog-level'
 import { receiverType } from './pads/receiver-type'
 import { firmwareWiring } from './pads/firmware-wiring'
 import { wireServes } from './pads/wire-serves'
+import { motorOrderRule } from './pads/motor-order'
+import { partServes } from './pads/part-serves'
+import { oneReceiver } from './pads/one-receiver'
+import { currentSeen } from './pads/current-seen'
 import { supplyRange } from './power/supply-range'
 import { railLimit } from './power/rail-limit'
 import { dropOut } from './power/drop-out'
@@ -87,6 +92,7 @@ export const rules: readonly Rule[] = [
   signalLead,
   lineLoad,
   softwarePort,
+  ownMemory,
   inputTolerance,
   outputHigh,
   heldSignal,
@@ -106,6 +112,10 @@ export const rules: readonly Rule[] = [
   receiverType,
   firmwareWiring,
   wireServes,
+  motorOrderRule,
+  partServes,
+  oneReceiver,
+  currentSeen,
   supplyRange,
   railLimit,
   dropOut,

@@ -52,7 +52,7 @@ describe('FIT-01', () => {
   })
   it('speaks of a need at a place that cannot be one for it', () => {
     expect(factsOf(build({ more: { at: { ...started, 'gnss/fix': 'i2c:b' } } }), 'FIT-01')).toEqual([
-      'Gnss (Fix): is put at i2c:b, which is no place for it',
+      'Gnss (Fix): is put at b, which is no place for it',
     ])
   })
 })

@@ -1,6 +1,7 @@
 import { verdictsFor, type Candidate, type Verdict } from '../../../allocation'
 import { takesPlace } from '../../../catalogue'
 import { placeLabel, type FittedNeed } from '../../../plan'
+import { featureWords } from '../../../suitability'
 import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
 import { doWithout, padName, placeReports } from '../../reports'
 
@@ -61,6 +62,8 @@ function inTheWay(context: CheckContext, candidates: Candidate[]): string {
           (taken.kind === 'alone' || claim.kind === 'alone' || taken.as !== claim.as),
       ),
     )
+    if (holder && claim.kind === 'alike' && claim.thing.startsWith('exclusion:'))
+      return `cannot be there with ${needName(holder.need)}: this board has ${thingWords(context, claim.thing)}, not both`
     if (holder) return `wants ${thingWords(context, claim.thing)}, which ${needName(holder.need)} has`
   }
   return 'would ask more of the board than it has'
@@ -68,15 +71,19 @@ function inTheWay(context: CheckContext, candidates: Candidate[]): string {
 
 /** A thing that needs take, in words. */
 function thingWords({ resolved }: CheckContext, thing: string): string {
-  const [kind, rest = ''] = [thing.slice(0, thing.indexOf(':')), thing.slice(thing.indexOf(':') + 1)]
+  const [kind, rest] = [thing.slice(0, thing.indexOf(':')).replace('turns-', ''), thing.slice(thing.indexOf(':') + 1)]
   const { board } = resolved
   if (kind === 'pin' || kind === 'role') return `pad ${padName(resolved, rest.replace(/@.*$/, ''))}`
   if (kind === 'timer') return `${board.timers.find(({ id }) => id === rest)?.label ?? rest} at another setting`
   if (kind === 'dma') return `DMA stream ${rest}`
-  if (kind === 'exclusion') return (board.exclusions[Number(rest)]?.features ?? []).join(' without ')
+  if (kind === 'exclusion') {
+    return (board.exclusions[Number(rest)]?.features ?? []).map((feature) => featureWords(board, feature)).join(' or ')
+  }
   if (kind === 'slot' || kind === 'shape' || kind === 'rate') return 'the port in another way'
   if (kind === 'i2c') return `address ${rest.slice(rest.indexOf('@') + 1)} of its bus`
-  return 'something'
+  if (kind === 'way-in') return 'the last way to set up the board'
+  if (kind === 'storage') return 'the board’s memory'
+  return 'a part of the board'
 }
 
 function refusalsInShort(verdicts: Verdict[]): string {

@@ -31,7 +31,7 @@ describe('PAD-02', () => {
   it('speaks of a need that uses both by itself', () => {
     const plan = build(['software-serial', 'port:p1'])
     expect(factsOf(plan, 'PAD-02')).toEqual([
-      'Gnss (Fix): software-serial and port:p1 exclude each other on this board. One timer for both.',
+      'Gnss (Fix): software serial ports and Port 1 exclude each other on this board. One timer for both.',
     ])
   })
 })

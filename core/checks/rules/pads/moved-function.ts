@@ -1,14 +1,15 @@
 import { needKind } from '../../../catalogue'
-import { referTo } from '../../../plan'
+import { readPoint, referTo } from '../../../plan'
 import { otherHolder, wiresFor, type Placed } from '../../../suitability'
 import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
 import { padName } from '../../reports'
 
 /** Pins that a placed need is wired to. */
 function pinsOf({ resolved }: CheckContext, { need, placement }: Placed): string[] {
-  return wiresFor(resolved, need, placement).flatMap((wired) =>
-    'pin' in wired ? wired.pin : (resolved.pad(wired.pad)?.pin ?? []),
-  )
+  return wiresFor(resolved, need, placement).flatMap((wired) => {
+    const at = 'pin' in wired ? undefined : readPoint(wired.point)
+    return 'pin' in wired ? wired.pin : at && 'pad' in at ? (resolved.pad(at.pad)?.pin ?? []) : []
+  })
 }
 
 /** Where the feature that held a pin is now. */

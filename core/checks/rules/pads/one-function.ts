@@ -1,19 +1,20 @@
 import { idIn, placeLabel } from '../../../plan'
-import type { Placed } from '../../../suitability'
+import { outletAt, type Placed } from '../../../suitability'
 import { needName, type CheckContext, type Report, type Rule } from '../../context'
 import { clashReports, padName, placeReports } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   yield* placeReports(context, 'PAD-01')
   const who = ({ need, placement: { place } }: Placed) =>
-    idIn('pad', place) === undefined
+    idIn('pad', place) === undefined && idIn('device', place) === undefined
       ? `${needName(need)} as a line of ${placeLabel(place, context.resolved.plan)}`
       : needName(need)
   yield* clashReports(context, 'PAD-01', ({ one, other, thing }) => {
     // Two links on one port are told of as such.
     if (one.placement.place === other.placement.place && idIn('port', one.placement.place) !== undefined) return undefined
     const pin = thing.slice(thing.indexOf(':') + 1).replace(/@.*$/, '')
-    return `pad ${padName(context.resolved, pin)} is to serve ${who(one)} and ${who(other)}`
+    const name = outletAt(context.resolved, one.placement.place)?.name ?? `pad ${padName(context.resolved, pin)}`
+    return `${name} is to serve ${who(one)} and ${who(other)}`
   })
 }
 

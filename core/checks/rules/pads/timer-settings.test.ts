@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { factsOf } from '../../../../tests/helpers/findings'
+import { factsOf, findingsOf } from '../../../../tests/helpers/findings'
 import { tiny, type TinyNeed } from '../../../../tests/helpers/tiny'
 import type { PinFunction } from '../../../catalogue'
 
@@ -25,6 +25,22 @@ describe('PAD-03', () => {
   })
   it('lets two run at a rate that both bear', () => {
     expect(facts(pulse(50, 100, 50), pulse(80, 333, 333))).toEqual([])
+  })
+  it('tells what it costs a motor to run at a servo’s rate', () => {
+    const plan = tiny({
+      pads: { A: functions('t1'), B: functions('t1') },
+      devices: {
+        servo: { needs: { x: pulse(40, 60, 50) } },
+        esc: { motors: { count: 1, continuous: 10, peak: 12 }, needs: { y: pulse(50, 490, 400) } },
+      },
+      at: { 'servo/x': 'pad:A', 'esc/y': { place: 'pad:B', rate: 50 } },
+    })
+    expect(findingsOf(plan, 'PAD-03')).toMatchObject([
+      {
+        severity: 'weigh',
+        fact: 'Esc (Y): runs as PWM at 50 Hz, the rate of its timer, instead of 400 Hz: the motor is told its throttle 8 times less often',
+      },
+    ])
   })
   it('speaks of unlike rates', () => {
     expect(facts(pulse(50, 50), pulse(400, 400))).toEqual([

@@ -1,7 +1,16 @@
-import { placeLabel } from '../../../plan'
+import { placeLabel, splitKey } from '../../../plan'
 import type { Placed } from '../../../suitability'
 import { needName, type CheckContext, type Report, type Rule } from '../../context'
 import { clashReports, placeReports } from '../../reports'
+
+/** A timer of the board, or the setting of a part that holds the rate of some of its outputs. */
+function timerName({ resolved }: CheckContext, id: string): string {
+  const [device, group] = splitKey(id)
+  const part = resolved.device(device)
+  const setting = part?.device.settings.find((each) => each.id === group)
+  if (part && setting) return `${setting.label} of ${part.instance.name}`
+  return resolved.board.timers.find((timer) => timer.id === id)?.label ?? id
+}
 
 function* check(context: CheckContext): Iterable<Report> {
   yield* placeReports(context, 'PAD-03')
@@ -10,8 +19,7 @@ function* check(context: CheckContext): Iterable<Report> {
   const who = (placed: Placed, thing: string) =>
     `${placeLabel(placed.placement.place, context.resolved.plan)} for ${needName(placed.need)}, ${setting(placed, thing)}`
   yield* clashReports(context, 'PAD-03', ({ one, other, thing }) => {
-    const timer = context.resolved.board.timers.find(({ id }) => thing === `timer:${id}`)
-    return `${timer?.label ?? thing} drives ${who(one, thing)}, and ${who(other, thing)}`
+    return `${timerName(context, thing.slice('timer:'.length))} drives ${who(one, thing)}, and ${who(other, thing)}`
   })
 }
 

@@ -1,12 +1,40 @@
 import { describe, expect, it } from 'vitest'
 import { edited, factsOf, findingsOf, settledBy } from '../../../../tests/helpers/findings'
 import { serial, tiny } from '../../../../tests/helpers/tiny'
+import { allocate } from '../../../allocation'
+import { serialLinks } from '../../../links'
+import { resolvePlan } from '../../../plan'
 
 const plan = tiny({ ports: { p1: {}, p2: {} }, devices: { gnss: { needs: { fix: serial() } } }, at: { 'gnss/fix': 'port:p1' } })
 
 describe('SER-03', () => {
   it('is silent when the port does what its device speaks', () => {
     expect(factsOf(plan, 'SER-03')).toEqual([])
+  })
+  it('refuses what the firmware does not speak, and speaks otherwise to a device that can', () => {
+    const [talk] = serial().options as object[]
+    const [config] = serial({ protocol: 'config' }).options as object[]
+    const two = tiny({
+      ports: { p1: {} },
+      board: { protocols: ['config'] },
+      devices: { gnss: { needs: { fix: { ...serial(), options: [talk, config] } } } },
+    })
+    expect(allocate(resolvePlan(two)).assignment['gnss/fix']).toMatchObject({ place: 'port:p1', protocol: 'config' })
+    const byHand = { ...two, assignment: { 'gnss/fix': { place: 'port:p1' as const, protocol: 'talk' } } }
+    expect(factsOf(byHand, 'SER-03')).toEqual(['Gnss (Fix): Board does not speak Talk under firmware current'])
+  })
+  it('knows what a protocol is for by the way it goes', () => {
+    const way = (lines: 'to-device' | 'from-device') => {
+      const one = tiny({
+        ports: { p1: {} },
+        devices: { part: { needs: { link: serial({ protocol: 'gated', lines }) } } },
+        at: { 'part/link': 'port:p1' },
+      })
+      const [link] = serialLinks(resolvePlan(one))
+      return [link!.function, link!.feature?.name]
+    }
+    expect(way('from-device')).toEqual(['gated', 'Gate'])
+    expect(way('to-device')).toEqual(['values out', 'Gate out'])
   })
   it('speaks when the port is set to another function', () => {
     const other = edited(plan, { type: 'link.set', need: 'gnss/fix', end: 'board', set: { protocol: 'config' } })

@@ -1,10 +1,11 @@
 import { referTo } from '../../../plan'
 import type { SerialLink } from '../../../links'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { endWords } from '../../reports'
+import { endWords, placeReports } from '../../reports'
 import { straysOf } from '../../strays'
 
 function* check(context: CheckContext): Iterable<Report> {
+  yield* placeReports(context, 'SER-03')
   const { protocols } = context.resolved
   for (const link of context.links) {
     const name = (id: string) => protocols[id]?.name ?? id

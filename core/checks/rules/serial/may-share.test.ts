@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { factsOf } from '../../../../tests/helpers/findings'
 import { serial, tiny, type TinyPort } from '../../../../tests/helpers/tiny'
-import type { Placement } from '../../../plan'
+import { allocate } from '../../../allocation'
+import { resolvePlan, type Placement } from '../../../plan'
 
 type Said = Parameters<typeof serial>[0]
 const both = (port: TinyPort, one: Said, other: Said, during: [Placement['during']?, Placement['during']?] = []) =>
@@ -45,6 +46,23 @@ describe('SER-13', () => {
     expect(both({ splitUse: true }, talker, { ...listener, interruptible: false })).toEqual([
       'Logger (Log) and Esc (Telemetry) are both on Port 1: Esc (Telemetry) must have it alone',
     ])
+  })
+  it('is silent about parts that take turns on one line, and the search joins them', () => {
+    const turns = { ...listener, takesTurns: true }
+    expect(both({}, turns, turns)).toEqual([])
+    expect(both({}, turns, { ...turns, bauds: [9600] })).toEqual([
+      'Logger (Log) and Esc (Telemetry) are both on Port 1: only parts that take turns may talk on one line, at one rate',
+    ])
+    expect(both({}, turns, listener)).toHaveLength(1)
+    const esc = { needs: { telemetry: serial(turns) } }
+    const plan = tiny({
+      ports: { p1: {} },
+      devices: { one: esc, two: esc, gnss: { priority: 1, needs: { fix: serial(listener) } } },
+    })
+    const { assignment, unmet, reasons } = allocate(resolvePlan(plan))
+    expect(unmet).toEqual(['gnss/fix'])
+    expect(assignment['two/telemetry']!.place).toBe('port:p1')
+    expect(reasons['one/telemetry']!.map(({ text }) => text)).toContain('joined with Two on one line: they talk in turn')
   })
   it('speaks of a port by flight state for one and always for the other', () => {
     const port = { stateShared: true, splitUse: true }

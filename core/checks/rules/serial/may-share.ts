@@ -7,6 +7,9 @@ function obstacle(one: SerialLink, other: SerialLink): string {
   if (Boolean(one.placement.during) !== Boolean(other.placement.during)) return 'one has it by flight state, the other always'
   const theirs = linesTaken(other.need.need, other.board)
   const lines = linesTaken(one.need.need, one.board).filter((line) => theirs.includes(line))
+  const turns = [one, other].some(({ need }) => need.need.takesTurns)
+  if (lines.length && turns && one.board.protocol === other.board.protocol)
+    return 'only parts that take turns may talk on one line, at one rate'
   if (lines.length) return `both want its ${lines.map((line) => line.toUpperCase()).join(' and ')}`
   return one.port.splitUse ? 'they need unlike rates or formats' : 'the board cannot split it'
 }

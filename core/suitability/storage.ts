@@ -1,0 +1,57 @@
+import type { SerialNeed } from '../catalogue'
+import { idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
+import { alone } from './claim'
+import { costly, impossible, type Fact } from './fact'
+import type { Offer, Way } from './way'
+
+type Link = FittedNeed & { need: SerialNeed }
+
+/** Memories of a board, in the order in which they are offered. */
+const memories = ['card', 'flash'] as const
+
+/** A record that goes to a device over a link can be kept in the board's own memory instead, as far as it has any. */
+export function storageOffers(resolved: ResolvedPlan, fitted: Link): Offer[] {
+  const { storage } = resolved.board
+  if (!recorded(resolved, fitted)) return []
+  return memories
+    .filter((memory) => (memory === 'card' ? storage.card : storage.flash > 0))
+    .map((memory) => {
+      const place = referTo('storage', memory)
+      return { place, ways: [storageWay(resolved, fitted, { place })] }
+    })
+}
+
+function recorded({ protocols }: ResolvedPlan, { need }: Link): boolean {
+  return need.options.some(({ protocol }) => protocols[protocol]?.recorded)
+}
+
+/** A record in the board's own memory. */
+export function storageWay(resolved: ResolvedPlan, fitted: Link, placement: Placement): Way {
+  const memory = idIn('storage', placement.place)
+  return {
+    placement,
+    facts: [...memoryFacts(resolved, fitted, memory)],
+    claims: [alone('LOD-08', `storage:${memory}`)],
+  }
+}
+
+function* memoryFacts(resolved: ResolvedPlan, fitted: Link, memory: string | undefined): Iterable<Fact> {
+  const { board } = resolved
+  if (!recorded(resolved, fitted)) yield impossible('LOD-08', 'is no record that the board could keep itself')
+  else if (memory === 'card') {
+    if (!board.storage.card) yield impossible('LOD-08', `${board.name} has no memory card`)
+    else yield costly('LOD-08', 'kept on the board’s memory card; the device itself stays off', 10, 'note')
+  } else if (!board.storage.flash) yield impossible('LOD-08', `${board.name} has no flash for logs`)
+  else {
+    const { megabytes, minutes } = flashFor(resolved, fitted)
+    const lasts = minutes === undefined ? '' : `, full after ${minutes} min at this rate`
+    yield costly('LOD-08', `kept in the board’s flash: ${megabytes} MB${lasts}; the device itself stays off`, 14, 'weigh')
+  }
+}
+
+/** How long the flash lasts: its size by the bytes a second of the messages to the device. */
+function flashFor({ board }: ResolvedPlan, { need }: Link): { megabytes: number; minutes?: number } {
+  const bytes = need.messages.reduce((sum, { direction, bytes, rate }) => sum + (direction === 'to-device' ? bytes * rate : 0), 0)
+  const megabytes = Math.round(board.storage.flash / 104_857.6) / 10
+  return bytes > 0 ? { megabytes, minutes: Math.floor(board.storage.flash / bytes / 60) } : { megabytes }
+}
