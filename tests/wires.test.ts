@@ -49,10 +49,19 @@ describe('the wires as they are', () => {
 
   it('wires moved or left off at random: the rules tell of a fault of each kind if and only if the copper has it', () => {
     const seen = new Set<Fault>()
-    const change = fc.record({ plan: fc.nat(2), wire: fc.nat(), end: fc.nat(), off: fc.boolean() })
+    const change = fc.record({
+      plan: fc.nat(2),
+      wire: fc.nat(),
+      end: fc.nat(),
+      kind: fc.constantFrom('off', 'moved', 'moved', 'more'),
+    })
     fc.assert(
-      fc.property(fc.array(change, { minLength: 1, maxLength: 3 }), (changes) => {
-        const plan = plans[changes[0]!.plan]!
+      fc.property(fc.array(change, { minLength: 1, maxLength: 4 }), (changes) => {
+        const plan = edited(
+          plans[changes[0]!.plan]!,
+          { type: 'joint.add', joint: 'joint-1', kind: 'splice', name: 'Splice 1' },
+          { type: 'joint.add', joint: 'joint-2', kind: 'pin-rail', name: 'Pin rail 2' },
+        )
         const resolved = resolvePlan(plan)
         const wires = wiresOf(resolved)
         const ends: WirePoint[] = [
@@ -61,10 +70,18 @@ describe('the wires as they are', () => {
             device.terminals.map((terminal): WirePoint => `terminal:${id}/${terminal.id}`),
           ),
         ]
-        const edits = changes.map(({ wire, end, off }) => {
+        const edits = changes.map(({ wire, end, kind }, at): Edit => {
           const { id, from } = wires[wire % wires.length]!
           const other = ends.filter((point) => point !== `terminal:${from.device}/${from.point}`)
-          return off ? leave(id) : set(id, other[end % other.length]!)
+          if (kind === 'more') {
+            const joints = other.filter((point) => point.startsWith('terminal:joint'))
+            const from = joints[wire % joints.length]!
+            const far = other.filter((point) => point !== from)
+            return { type: 'wire.add', wire: `extra.${at + 1}`, from, to: far[end % far.length]! }
+          }
+          // A joint is met often enough that wires come together in it.
+          const near = end % 3 === 0 ? other.filter((point) => point.startsWith('terminal:joint')) : other
+          return kind === 'off' ? leave(id) : set(id, near[end % near.length]!)
         })
         for (const fault of compare(plan, edited(plan, ...edits), JSON.stringify(edits))) seen.add(fault)
       }),

@@ -7,7 +7,7 @@ export function useNames() {
   const device = (id: string) => {
     if (id === batteryId) return 'Battery'
     if (id === boardId && build.plan) return build.plan.definitions.boards[build.plan.board.definition]?.name ?? id
-    return build.plan?.devices.find((fitted) => fitted.id === id)?.name ?? id
+    return build.plan?.devices.find((fitted) => fitted.id === id)?.name ?? build.plan?.joints[id]?.name ?? id
   }
   const need = (key: string) => {
     const resolved = build.plan && resolvePlan(build.plan)

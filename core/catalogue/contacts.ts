@@ -20,6 +20,10 @@ const known: [pattern: RegExp, limit: ContactLimit][] = [
   [/^3\.5 mm bullet\b/, { amps: 40, wires: 1 }],
   // Its cups are soldered, and hold a thin lead beside the thick one.
   [/^battery plug\b/, { amps: 90, wires: 2 }],
+  // Joints of the harness: a splice bears what its wires do.
+  [/^Splice\b/, { amps: Infinity, wires: 4 }],
+  [/^Pin rail\b/, { amps: 3, wires: 10 }],
+  [/^Y-lead\b/, { amps: 3, wires: 3 }],
 ]
 
 /** What a contact of a connector bears, if the kind is known. */

@@ -127,6 +127,27 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
     plain(typical * names.length, 3),
     plain(peak * names.length, 3),
   ])
+  const antennas = resolved.devices.flatMap(({ instance, device }) =>
+    device.radios.flatMap(({ antenna, megahertz, label }) =>
+      antenna === undefined
+        ? []
+        : [
+            [
+              1,
+              `antenna ${megahertz} MHz, ${plain(antenna, 1)} mm`,
+              device.maker,
+              instance.name,
+              `${label}; comes with the part`,
+              '',
+              '',
+              '',
+            ],
+          ],
+    ),
+  )
+  const joints = resolved.parts
+    .filter(({ id }) => plan.joints[id])
+    .map(({ instance, device }) => [1, device.name, '', instance.name, 'joins wires', plain(device.mass, 1), '', ''])
   const gauges = cutList(wires).rows.map(([gauge, colour, name, , length]) => [
     plain(Number(length) / 1000, 2),
     `wire AWG ${gauge} ${colour}`,
@@ -147,12 +168,14 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
         `battery ${plan.battery.cells} cells ${plan.battery.chemistry} ${plan.battery.capacity} mAh`,
         '',
         'Battery',
-        'mass estimated from its energy',
+        'with its own lead and plug; mass estimated from its energy',
         plain(batteryMass(plan.battery), 0),
         '',
         '',
       ],
       ...parts,
+      ...antennas,
+      ...joints,
       ...gauges,
     ],
   }

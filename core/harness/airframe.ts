@@ -1,5 +1,5 @@
 import type { DeviceClass, Pad } from '../catalogue'
-import type { Plan, ResolvedPlan, Spot } from '../plan'
+import { jointPoint, readPoint, type Plan, type ResolvedPlan, type Spot } from '../plan'
 import type { Millimetres } from '../units'
 import type { WireEnd } from './wires'
 
@@ -81,6 +81,7 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   if (id === 'board') return { x: 0, y: 0 }
   const wing = craft.outline === 'wing'
   if (id === 'battery') return { x: 0, y: Math.round((wing ? 0.07 : -0.235) * craft.size) }
+  if (resolved.plan.joints[id]) return jointSpot(resolved, id)
   const fitted = resolved.device(id)
   if (!fitted) return { x: 0, y: 0 }
   const same = resolved.devices.filter(({ device }) => device.class === fitted.device.class)
@@ -102,6 +103,24 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   const narrow = wing ? 0.28 : 1
   const sided = fitted.device.class === 'servo' ? side * (x - step) : narrow * (x + side * step)
   return { x: Math.round(sided * craft.size), y: Math.round(y * craft.size) }
+}
+
+/** A joint lies between the parts whose wires meet there, and the board. */
+function jointSpot(resolved: ResolvedPlan, id: string): Spot {
+  const { extras, wires, joints } = resolved.plan
+  const ends = [
+    ...Object.entries(wires).flatMap(([wire, { end }]) => (end === jointPoint(id) ? wire.slice(0, wire.indexOf('.')) : [])),
+    ...Object.values(extras).flatMap(({ from, to }) => {
+      if (from !== jointPoint(id) && to !== jointPoint(id)) return []
+      const far = readPoint(from === jointPoint(id) ? to : from)
+      return 'device' in far ? far.device : 'board'
+    }),
+  ]
+  const spots = ends
+    .filter((part) => !joints[part] && (part === 'board' || resolved.device(part)))
+    .map((part) => spotOf(resolved, part))
+  const mean = (axis: 'x' | 'y') => Math.round(spots.reduce((sum, spot) => sum + spot[axis], 0) / Math.max(1, spots.length))
+  return { x: mean('x'), y: mean('y') }
 }
 
 /** Straight distance of two parts in mm. */

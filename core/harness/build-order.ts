@@ -68,6 +68,15 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
     ...others.map(({ id, instance }) =>
       step(id, instance.name, 'Measure from each supply wire to ground before plugging it in: no short, and the right voltage.'),
     ),
+    ...resolved.parts
+      .filter(({ id }) => resolved.plan.joints[id])
+      .map(({ id, instance }) =>
+        step(
+          id,
+          instance.name,
+          'Slide the heat-shrink on first. Measure through from each wire to the next before it is shrunk.',
+        ),
+      ),
     last,
   ].filter((step) => step === bare || (step === last && fitted.length > 0) || step.wires.length)
 }

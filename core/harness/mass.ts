@@ -20,11 +20,15 @@ export interface MassReport {
 
 /** Mass of board, battery, devices and wires, and their balance point; the airframe itself is not counted. */
 export function massReport(resolved: ResolvedPlan, wires: Wire[]): MassReport {
-  const { board, plan, devices } = resolved
+  const { board, plan, devices, parts: all } = resolved
   const parts = [
     { id: 'board', name: board.name, mass: board.mass },
     { id: 'battery', name: 'Battery', mass: batteryMass(plan.battery) },
-    ...devices.map(({ id, instance, device }) => ({ id, name: instance.name, mass: device.mass })),
+    ...[...devices, ...all.filter(({ id }) => plan.joints[id])].map(({ id, instance, device }) => ({
+      id,
+      name: instance.name,
+      mass: device.mass,
+    })),
   ].map((part) => ({ ...part, spot: spotOf(resolved, part.id) }))
   const copper = wires.filter((wire) => !wire.omitted).reduce((sum, wire) => sum + wireMass(wire), 0)
   const solid = parts.reduce((sum, part) => sum + part.mass, 0)

@@ -28,6 +28,7 @@ export function wiresOf(resolved: ResolvedPlan): Wire[] {
   maker.board()
   maker.video()
   for (const fitted of resolved.devices) maker.device(fitted)
+  maker.extras()
   return maker.finished()
 }
 
@@ -40,6 +41,8 @@ class WireMaker {
   private readonly wires: Wire[] = []
   private readonly pads: PadBook
   private readonly currents: Map<string, Load>
+  /** What flows through wires of supplies and their grounds. */
+  private readonly loads = new Map<string, Load>()
 
   constructor(private readonly resolved: ResolvedPlan) {
     this.pads = new PadBook(resolved)
@@ -60,9 +63,11 @@ class WireMaker {
         source,
         gauge,
         main: true,
+        load: this.currents.get(key),
       })
       const ground = this.groundPad(pad, back)
-      if (ground) this.add(back, owner, output.ground, ground, 'ground', 'GND', { gauge, main: true })
+      if (ground)
+        this.add(back, owner, output.ground, ground, 'ground', 'GND', { gauge, main: true, load: this.currents.get(key) })
     }
   }
 
@@ -84,10 +89,55 @@ class WireMaker {
     }
   }
 
+  /** Wires of the user's own, last in the list. */
+  extras(): void {
+    const { extras, wires } = this.resolved.plan
+    for (const [id, extra] of Object.entries(extras)) {
+      const [one, other] = [endAt(this.resolved, extra.from), endAt(this.resolved, wires[id]?.end ?? extra.to)]
+      if (!one || !other) continue
+      const [from, to] = one.device === undefined ? [other, one] : [one, other]
+      const owner = this.resolved.device(from.device ?? '')
+      if (!owner) continue
+      const kind = this.kindAt(from) ?? this.kindAt(to) ?? 'signal'
+      const main = kind !== 'signal' && this.meeting(from, to).some((wire) => wire.main)
+      this.add(id, owner, from.point, to, kind, kind === 'ground' ? 'GND' : owner.instance.name, {
+        main,
+        gauge: this.gaugeOfExtra(from, to, main),
+      })
+    }
+  }
+
+  /** What a point is for: of a joint, what the first wire is that ends there. */
+  private kindAt({ device, point }: WireEnd): WireKind | undefined {
+    if (device === undefined) return this.resolved.pad(point)?.kind
+    if (this.resolved.plan.joints[device]) {
+      return this.wires.find(({ from, to }) => [from, to].some((end) => end.device === device))?.kind
+    }
+    return this.resolved.device(device)?.device.terminals.find(({ id }) => id === point)?.role
+  }
+
+  /** Wires at the joints that a wire ends at. */
+  private meeting(...ends: WireEnd[]): Wire[] {
+    const joints = ends.flatMap(({ device }) => (device !== undefined && this.resolved.plan.joints[device] ? device : []))
+    return this.wires.filter(({ from, to }) => [from, to].some(({ device }) => device !== undefined && joints.includes(device)))
+  }
+
+  /** The gauge for the sum of what the wires carry that meet where it ends. */
+  private gaugeOfExtra(from: WireEnd, to: WireEnd, main: boolean): number {
+    const loads = this.meeting(from, to).map(({ id }) => this.loads.get(id) ?? unloaded)
+    const sum = (key: keyof Load) => loads.reduce((all, load) => all + load[key], 0)
+    return main ? mainGaugeFor(sum('typical'), sum('peak')) : gaugeFor(sum('peak'))
+  }
+
   finished(): Wire[] {
     const order = new Map(this.resolved.devices.map((fitted, at) => [fitted.id, at]))
-    // What feeds the board comes last, so that the other wires keep the numbers that papers out there have.
-    const rank = ({ id, from }: Wire) => (id.startsWith(`${boardId}.`) ? Infinity : (order.get(from.device!) ?? Infinity))
+    // What feeds the board, and wires of the user's own, come last, so that the other wires keep the numbers that papers out there have.
+    const rank = ({ id, from }: Wire) =>
+      this.resolved.plan.extras[id]
+        ? order.size + 1
+        : id.startsWith(`${boardId}.`)
+          ? order.size
+          : (order.get(from.device!) ?? order.size)
     const kinds: WireKind[] = ['signal', 'video', 'supply', 'ground']
     return this.wires
       .sort((a, b) => (rank(a) === rank(b) ? 0 : rank(a) - rank(b)) || kinds.indexOf(a.kind) - kinds.indexOf(b.kind))
@@ -120,6 +170,7 @@ class WireMaker {
           source,
           gauge: this.gaugeOf(input),
           main: input.main,
+          load: this.currents.get(input.key),
         })
     }
   }
@@ -166,6 +217,7 @@ class WireMaker {
         this.add(wireId(fitted.id, terminal.id), fitted, terminal.id, end, 'ground', 'GND', {
           gauge,
           main: inputs.some(({ main }) => main),
+          load: inputs.map(({ key }) => this.currents.get(key)).find((load) => load !== undefined),
         })
     }
   }
@@ -207,9 +259,10 @@ class WireMaker {
     to: WireEnd,
     kind: WireKind,
     net: string,
-    extra: Partial<Pick<Wire, 'need' | 'source' | 'gauge' | 'main'>>,
+    extra: Partial<Pick<Wire, 'need' | 'source' | 'gauge' | 'main'>> & { load?: Load },
   ): void {
     if (this.wires.some((wire) => wire.id === id)) return
+    if (extra.load) this.loads.set(id, extra.load)
     const override: WireOverride = this.resolved.plan.wires[id] ?? {}
     const from = deviceEnd(fitted, terminal)
     const end = endAt(this.resolved, override.end) ?? to

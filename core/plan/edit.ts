@@ -4,6 +4,7 @@ import { boardEdits, type BoardEdits } from './edits/board'
 import { craftEdits, type CraftEdits } from './edits/craft'
 import { deviceEdits, type DeviceEdits } from './edits/devices'
 import type { EditGroup, EditKind, Speech } from './edits/kind'
+import { jointEdits, type JointEdits } from './edits/joints'
 import { layoutEdits, type LayoutEdits } from './edits/layout'
 import { linkEdits, type LinkEdits } from './edits/links'
 import { wireEdits, type WireEdits } from './edits/wires'
@@ -21,7 +22,15 @@ interface WholeEdits {
   several: { label: string; edits: Edit[] }
 }
 
-type Payloads = CraftEdits & BoardEdits & DeviceEdits & AllocationEdits & LinkEdits & WireEdits & LayoutEdits & WholeEdits
+type Payloads = CraftEdits &
+  BoardEdits &
+  DeviceEdits &
+  AllocationEdits &
+  LinkEdits &
+  WireEdits &
+  JointEdits &
+  LayoutEdits &
+  WholeEdits
 
 /** Every change to a plan is one of these values. As JSON it means the same. */
 export type Edit = { [T in keyof Payloads]: { type: T } & Payloads[T] }[keyof Payloads]
@@ -34,6 +43,7 @@ export const editKinds: EditGroup<Payloads> = {
   ...allocationEdits,
   ...linkEdits,
   ...wireEdits,
+  ...jointEdits,
   ...layoutEdits,
   'sections.restore': {
     apply: (plan, { sections }) => void Object.assign(plan, sections),

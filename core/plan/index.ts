@@ -1,6 +1,8 @@
 export { planSchema } from './plan'
 export type {
   DeviceInstance,
+  ExtraWire,
+  Joint,
   LinkSettings,
   LinkSide,
   LockHold,
@@ -25,6 +27,8 @@ export { mayDo, roles, type Role } from './roles'
 export { sameValue } from './same'
 export { resolvePlan } from './resolved'
 export type { FittedNeed, FittedSupply, ResolvedPlan } from './resolved'
+export { freshExtra, freshJoint, jointKinds, jointPoint } from './joints'
+export type { JointKind } from './joints'
 export { batteryGround, batteryId, batteryPlace, boardGround, boardId } from './parts'
 export { padPoint, readPoint, terminalPoint } from './wire-points'
 export type { FittedDevice } from './parts'

@@ -26,6 +26,9 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     links: {},
     features: {},
     wires: {},
+    joints: {},
+    extras: {},
+    cables: {},
     spots: {},
     layout: {},
     built: {},
@@ -34,7 +37,7 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
 
 /** An id not yet used in the plan, made from a definition's id: `gnss`, `gnss-2`, … */
 export function freshDeviceId(plan: Plan, base: string): string {
-  const taken = new Set([boardId, batteryId, ...plan.devices.map((device) => device.id)])
+  const taken = new Set([boardId, batteryId, ...Object.keys(plan.joints), ...plan.devices.map((device) => device.id)])
   if (!taken.has(base)) return base
   let number = 2
   while (taken.has(`${base}-${number}`)) number += 1

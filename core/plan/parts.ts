@@ -23,7 +23,8 @@ export const batteryGround = terminalPoint(batteryId, 'minus')
 
 const nothing = { terminals: [], supplies: [], outputs: [], pads: [], connectors: [], needs: [], settings: [], radios: [] }
 
-function part(id: string, name: string, device: Partial<Device>): FittedDevice {
+/** A part of every plan, or of the harness, that is no device of the fit-out. */
+export function part(id: string, name: string, device: Partial<Device>): FittedDevice {
   return {
     id,
     instance: { id, definition: id, variant: '', name, priority: 'must', leftOut: [] },

@@ -1,9 +1,10 @@
 import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition } from '../catalogue'
 import type { Amps, Baud, Chemistry, Hertz, Millimetres, WireColour } from '../units'
+import type { JointKind } from './joints'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 4
+export const planSchema = 5
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -65,6 +66,18 @@ export interface WireOverride {
   locked?: LockHold[]
 }
 
+/** Where wires are joined away from pads and parts: the harness holds it as a part. */
+export interface Joint {
+  kind: JointKind
+  name: string
+}
+
+/** A wire of the user's own, over those that the plan asks for. */
+export interface ExtraWire {
+  from: WirePoint
+  to: WirePoint
+}
+
 /** A point on the airframe seen from above: x to the right, y to the front, from the middle of the craft. */
 export interface Spot {
   x: Millimetres
@@ -112,6 +125,11 @@ export interface Plan {
   /** Board-wide features switched by hand, by name; the others are on where a link wants them. */
   features: Record<string, boolean>
   wires: Record<string, WireOverride>
+  /** Splices, pin rails and Y-leads, by ids that no device has. */
+  joints: Record<string, Joint>
+  extras: Record<string, ExtraWire>
+  /** Cables that are made up by their table, not bought ready and straight: `DEVICE/CONNECTOR` of the board. */
+  cables: Record<string, 'made-up'>
   /** Where devices sit on the airframe, as far as set by hand; `board` and `battery` too. */
   spots: Record<string, Spot>
   /** Where boxes of the harness drawing were dragged to. */

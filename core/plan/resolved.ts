@@ -11,6 +11,7 @@ import {
   type Supply,
 } from '../catalogue'
 import { batteryRange, type Volts } from '../units'
+import { jointPart } from './joints'
 import { motorCurrents, type MotorCurrents } from './motors'
 import { batteryPart, boardId, boardPart, type FittedDevice } from './parts'
 import type { Plan } from './plan'
@@ -39,14 +40,14 @@ export interface ResolvedPlan {
   board: Board
   battery: { min: Volts; max: Volts }
   devices: FittedDevice[]
-  /** The devices and the battery. */
+  /** The devices, the battery, and the joints of the harness. */
   parts: FittedDevice[]
   motors: MotorCurrents
   needs: FittedNeed[]
   /** Supply inputs of the board and of all devices. */
   supplies: FittedSupply[]
   protocols: Record<string, ProtocolDefinition>
-  /** A device of the fit-out, or the battery. */
+  /** A device of the fit-out, the battery, or a joint. */
   device: (id: string) => FittedDevice | undefined
   need: (key: NeedKey) => FittedNeed | undefined
   port: (id: string) => SerialPort | undefined
@@ -89,7 +90,7 @@ function resolve(plan: Plan): ResolvedPlan {
     plan,
     devices.reduce((sum, { device }) => sum + device.mass, board.mass),
   )
-  const parts = [...devices, batteryPart(plan)]
+  const parts = [...devices, batteryPart(plan), ...Object.entries(plan.joints).map(([id, joint]) => jointPart(id, joint))]
   const supplies = [boardPart(board), ...devices].flatMap((fitted) =>
     fitted.device.supplies.map((supply, at): FittedSupply => ({
       key: keyOf(fitted.id, supply.id),

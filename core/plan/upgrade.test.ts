@@ -62,7 +62,7 @@ describe('upgradePlan', () => {
   })
 
   it('refuses what is newer or has no version', () => {
-    expect(() => upgradePlan({ schema: 5 })).toThrow('this plan has schema version 5, this program reads up to 4')
+    expect(() => upgradePlan({ schema: 6 })).toThrow('this plan has schema version 6, this program reads up to 5')
     expect(() => upgradePlan({ schema: 'x' })).toThrow('"x" is not a schema version')
     expect(() => upgradePlan({})).toThrow('is not a schema version')
   })

@@ -9,6 +9,7 @@ import {
   craft,
   deviceId,
   deviceInstance,
+  extraName,
   key,
   linkSettingParts,
   place,
@@ -18,6 +19,7 @@ import {
   spot,
   wireName,
   wireOverrideParts,
+  wirePoint,
 } from './plan'
 
 const shapes: Shapes = {
@@ -29,6 +31,8 @@ const shapes: Shapes = {
   key,
   place,
   wire: wireName,
+  extra: extraName,
+  point: wirePoint,
   spot,
   craft,
   battery,

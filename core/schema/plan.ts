@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { batteryId, boardId, placeKinds, planSchema } from '../plan'
+import { batteryId, boardId, jointKinds, placeKinds, planSchema } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
@@ -67,7 +67,7 @@ export const assignment = Joi.object().pattern(
 export const places = Joi.object().pattern(keyPattern, place)
 
 /** A pad of the board or a terminal of a part. */
-const wirePoint = Joi.string().pattern(
+export const wirePoint = Joi.string().pattern(
   /^(pad:[a-zA-Z0-9_-]{1,60}|terminal:[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60})$/,
   'pad:PAD or terminal:DEVICE/TERMINAL',
 )
@@ -89,6 +89,10 @@ const wireOverride = Joi.object(wireOverrideParts)
 /** Names of wires: device, terminal and what the wire is for. */
 const wirePattern = /^[a-zA-Z0-9_./:-]{1,160}$/
 export const wireName = Joi.string().pattern(wirePattern, 'wire').custom(free)
+
+/** Names of wires of the user's own. */
+const extraPattern = /^extra\.\d{1,6}$/
+export const extraName = Joi.string().pattern(extraPattern, 'extra.NUMBER')
 
 /** A point on the airframe or on the drawing. */
 export const spot = Joi.object({
@@ -121,6 +125,15 @@ export const planParts = {
     .required(),
   features: Joi.object().pattern(label, Joi.boolean()).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
+  joints: Joi.object()
+    .pattern(idPattern, Joi.object({ kind: Joi.valid(...Object.keys(jointKinds)).required(), name: label.required() }))
+    .max(limits.devices)
+    .required(),
+  extras: Joi.object()
+    .pattern(extraPattern, Joi.object({ from: wirePoint.required(), to: wirePoint.required() }))
+    .max(400)
+    .required(),
+  cables: Joi.object().pattern(keyPattern, Joi.valid('made-up')).required(),
   spots: Joi.object().pattern(idPattern, spot).required(),
   layout: Joi.object().pattern(idPattern, spot).required(),
   built: Joi.object().pattern(wirePattern, Joi.valid(true)).required(),

@@ -98,11 +98,12 @@ export function faultsOf(plan: Plan, resolved: ResolvedPlan, wires: Wire[], inte
   }
   const live = liveNets(electrics)
   const groundNets = new Set([net('GND'), net('battery minus')])
-  const natureOf = (point: string): 'ground' | 'supply' | 'signal' => {
+  const natureOf = (point: string): 'ground' | 'supply' | 'signal' | 'joint' => {
     if (point === 'GND' || point === 'battery minus') return 'ground'
     if (point.startsWith('RAIL ') || point === 'battery plus') return 'supply'
     if (point.startsWith('PIN ')) return 'signal'
     const [device, terminal] = point.split(' ')
+    if (plan.joints[device!]) return 'joint'
     const { role } = resolved.device(device!)!.device.terminals.find(({ id }) => id === terminal)!
     return role === 'video' ? 'signal' : role
   }

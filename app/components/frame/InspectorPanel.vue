@@ -7,7 +7,9 @@ import { useBuild } from '~/stores/build'
 const selection = useSelection()
 const build = useBuild()
 const parts = computed(() => (selection.selected ? partsOf(selection.selected) : { kind: undefined, id: '' }))
-const device = computed(() => build.plan?.devices.find(({ id }) => id === parts.value.id))
+/** A pad of a device is shown with the device. */
+const owner = computed(() => parts.value.id.split('/')[0]!)
+const device = computed(() => build.plan?.devices.find(({ id }) => id === owner.value))
 const wire = computed(() => build.analysis?.wires.find(({ id }) => id === parts.value.id))
 </script>
 
@@ -15,6 +17,11 @@ const wire = computed(() => build.analysis?.wires.find(({ id }) => id === parts.
   <section class="inspector no-print" aria-label="Inspector" data-testid="inspector">
     <v-btn class="close" :icon="mdiClose" size="x-small" aria-label="Select nothing" @click="selection.clear()" />
     <DeviceInspector v-if="parts.kind === 'device' && device" :key="device.id" :instance="device" />
+    <JointInspector
+      v-else-if="parts.kind === 'device' && build.plan?.joints[parts.id]"
+      :id="parts.id"
+      :key="`joint ${parts.id}`"
+    />
     <NeedInspector v-else-if="parts.kind === 'need'" :key="parts.id" :need="parts.id" />
     <PortInspector v-else-if="parts.kind === 'port'" :key="parts.id" :port-id="parts.id" />
     <WireInspector v-else-if="parts.kind === 'wire' && wire" :key="wire.id" :wire />

@@ -1,34 +1,25 @@
 <script setup lang="ts">
 import { mdiLock, mdiLockOpenVariantOutline } from '@mdi/js'
-import { padPoint, terminalPoint, type WireOverride } from '#core/plan'
+import type { WireOverride } from '#core/plan'
 import { lockWire, pointOf, unlockWire, type Wire } from '#core/harness'
 import { useNames } from '~/composables/useNames'
-import { usePlan, useResolved } from '~/composables/usePlan'
+import { usePlan } from '~/composables/usePlan'
+import { usePoints } from '~/composables/usePoints'
 import { useBuild } from '~/stores/build'
+import { useSelection } from '~/stores/selection'
 
 const { wire } = defineProps<{ wire: Wire }>()
 const build = useBuild()
 const plan = usePlan()
-const resolved = useResolved()
+const selection = useSelection()
 const names = useNames()
 /** Every point a wire can end at, those of its own kind first; what comes of the others the findings say. */
+const points = usePoints()
 const ends = computed(() => {
-  const own = wire.kind === 'video' ? 'signal' : wire.kind
-  const pads = resolved.value.board.pads.map((pad) => ({
-    value: padPoint(pad.id),
-    title: `board ${pad.label === pad.id ? pad.label : `${pad.label} (${pad.id})`}`,
-    own: pad.kind === own,
-  }))
-  const terminals = resolved.value.parts.flatMap(({ id, instance, device }) =>
-    device.terminals.map((terminal) => ({
-      value: terminalPoint(id, terminal.id),
-      title: `${instance.name} ${terminal.label}`,
-      own: terminal.role === wire.kind,
-    })),
-  )
-  return [...pads, ...terminals]
+  const own = wire.kind === 'video' ? ['signal', 'video', 'joint'] : [wire.kind, 'joint']
+  return points.value
     .filter(({ value }) => value !== pointOf(wire.from))
-    .sort((one, other) => Number(other.own) - Number(one.own))
+    .sort((one, other) => Number(own.includes(other.nature)) - Number(own.includes(one.nature)))
 })
 const byHand = computed(() => plan.value.wires[wire.id])
 
@@ -47,6 +38,12 @@ function setNote(event: Event) {
   const note = (event.target as HTMLInputElement).value.trim()
   if (note) set({ note })
   else build.edit({ type: 'wire.set', wire: wire.id, unset: ['note'] })
+}
+
+const extra = computed(() => plan.value.extras[wire.id] !== undefined)
+function remove() {
+  build.edit({ type: 'wire.remove', wire: wire.id })
+  selection.clear()
 }
 
 function setLock() {
@@ -101,5 +98,6 @@ function setLock() {
     <v-btn v-if="byHand && !wire.locked" color="primary" @click="build.edit({ type: 'wire.clear', wire: wire.id })"
       >As worked out</v-btn
     >
+    <v-btn v-if="extra" @click="remove">Take this wire away</v-btn>
   </div>
 </template>

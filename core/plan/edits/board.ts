@@ -93,6 +93,10 @@ function forgetPlaces(plan: Draft<Plan>): void {
     delete override.locked
     if (!Object.keys(override).length) delete plan.wires[wire]
   }
+  for (const [wire, { from, to }] of Object.entries(plan.extras)) {
+    if ([from, to].some((end) => 'pad' in readPoint(end))) delete plan.extras[wire]
+  }
+  plan.cables = {}
   const stays = ([, place]: [string, Place]) => idIn('output', place) !== undefined
   plan.supplies = Object.fromEntries(Object.entries(plan.supplies).filter(stays))
   plan.locks = Object.fromEntries(Object.entries(plan.locks).filter(stays))

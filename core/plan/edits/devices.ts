@@ -2,8 +2,9 @@ import type { Draft } from 'immer'
 import type { DeviceDefinition, ProtocolDefinition } from '../../catalogue'
 import { batteryId, boardId } from '../parts'
 import type { DeviceInstance, Plan, Priority } from '../plan'
-import { idIn, splitKey } from '../reference'
+import { idIn, splitKey, type Place } from '../reference'
 import { readPoint } from '../wire-points'
+import { forgetExtrasOf } from './joints'
 import { change, deviceOf, EditError, requireKey, type EditGroup } from './kind'
 
 export interface DeviceEdits {
@@ -21,7 +22,8 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       if (plan.devices.some(({ id }) => id === device.id)) {
         throw new EditError(`devices.${device.id}`, 'a device with this id is in the fit-out already')
       }
-      if (device.id === boardId || device.id === batteryId) throw new EditError(`devices.${device.id}`, 'this id is taken')
+      if (device.id === boardId || device.id === batteryId || plan.joints[device.id])
+        throw new EditError(`devices.${device.id}`, 'this id is taken')
       if (device.definition !== definition.id) {
         throw new EditError(`devices.${device.id}`, `says definition "${device.definition}" but brings "${definition.id}"`)
       }
@@ -72,15 +74,14 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
 }
 
 function forgetDevice(plan: Draft<Plan>, device: string): void {
+  forgetExtrasOf(plan, device)
   for (const map of [plan.assignment, plan.supplies, plan.locks, plan.bans, plan.links] as Record<string, unknown>[]) {
     for (const key of Object.keys(map)) if (splitKey(key)[0] === device) delete map[key]
   }
-  for (const map of [plan.supplies, plan.locks]) {
-    for (const key of Object.keys(map)) {
-      const output = idIn('output', map[key])
-      if (output !== undefined && splitKey(output)[0] === device) delete map[key]
-    }
-  }
+  const ofDevice = (place: Place | undefined) =>
+    [idIn('output', place), idIn('device', place)].some((id) => id !== undefined && splitKey(id)[0] === device)
+  for (const map of [plan.supplies, plan.locks]) for (const key of Object.keys(map)) if (ofDevice(map[key])) delete map[key]
+  for (const [key, { place }] of Object.entries(plan.assignment)) if (ofDevice(place)) delete plan.assignment[key]
   for (const map of [plan.wires, plan.built] as Record<string, unknown>[]) {
     for (const wire of Object.keys(map)) if (wire.startsWith(`${device}.`)) delete map[wire]
   }

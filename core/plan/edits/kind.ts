@@ -34,6 +34,10 @@ export interface Shapes {
   key: Joi.StringSchema
   place: Joi.StringSchema
   wire: Joi.StringSchema
+  /** Name of a wire of the user's own. */
+  extra: Joi.StringSchema
+  /** A pad of the board or a terminal of a part. */
+  point: Joi.StringSchema
   spot: Joi.ObjectSchema
   craft: Joi.ObjectSchema
   battery: Joi.ObjectSchema

@@ -5,6 +5,7 @@ export interface WireEdits {
   'wire.set': { wire: string } & Change<WireOverride>
   'wire.clear': { wire: string }
   'wire.tick': { wire: string; made: boolean }
+  'cable.make': { cable: string; madeUp: boolean }
 }
 
 /** What is set by hand of a wire, and whether it is made. */
@@ -18,6 +19,15 @@ export const wireEdits: EditGroup<WireEdits> = {
     apply: (plan, { wire }) => void delete plan.wires[wire],
     words: ({ wire }) => `Leave wire ${wire} as worked out`,
     shape: ({ wire }) => ({ wire: wire.required() }),
+  },
+  'cable.make': {
+    apply: (plan, { cable, madeUp }) => {
+      if (madeUp) plan.cables[cable] = 'made-up'
+      else delete plan.cables[cable]
+    },
+    words: ({ cable, madeUp }, speech) =>
+      madeUp ? `Make up the cable of ${speech.owner(cable)} by its table` : `Take a ready-made cable for ${speech.owner(cable)}`,
+    shape: ({ joi, key }) => ({ cable: key.required(), madeUp: joi.boolean().required() }),
   },
   'wire.tick': {
     apply: (plan, { wire, made }) => {

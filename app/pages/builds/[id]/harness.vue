@@ -50,6 +50,7 @@ const print = () => window.print()
       <span class="quiet">{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX.</span>
       <v-spacer />
       <template v-if="wires.length">
+        <AddToHarness />
         <v-btn class="no-print" variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">Wire list CSV</v-btn>
         <v-btn class="no-print" variant="outlined" :prepend-icon="mdiSvg" :disabled="!drawing" @click="save('svg')"
           >Drawing SVG</v-btn

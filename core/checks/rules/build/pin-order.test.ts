@@ -35,7 +35,7 @@ describe('MEC-03', () => {
     const [found] = cable(['rx', 'tx', 'vcc'], 'JST-GH ×3', {
       P: { pad: { kind: 'supply', rail: 'v5', connector: 'j1', position: 1, label: '5V' } },
     })
-    expect(found).toMatchObject({ severity: 'fix' })
+    expect(found).toMatchObject({ severity: 'stop', fixes: [{ label: 'Make the cable up by this table' }] })
     expect(found!.fact).toMatch(/a straight cable will not do, it puts 5V on RX$/)
   })
   it('lists the contacts that cross', () => {

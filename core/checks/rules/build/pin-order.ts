@@ -1,5 +1,5 @@
 import { cablesOf, type Cable } from '../../../harness'
-import { referTo } from '../../../plan'
+import { keyOf, referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
 
 function* check(context: CheckContext): Iterable<Report> {
@@ -8,17 +8,22 @@ function* check(context: CheckContext): Iterable<Report> {
     const crossed = cable.contacts.filter(({ device, board }) => device !== board)
     const unlike = kindOf(cable.deviceConnector) !== kindOf(cable.boardType)
     if (!crossed.length && !unlike) continue
+    const key = keyOf(cable.device, cable.connector)
+    const madeUp = resolved.plan.cables[key] === 'made-up'
     const table = (unlike ? cable.contacts : crossed)
       .map(({ device, board, label }) => `${device} → ${board} (${label})`)
       .join(', ')
-    const plugs = unlike
-      ? `${cable.deviceConnector} at one end, ${cable.boardType} at the other: a made-up cable is needed`
-      : 'a straight cable will not do'
-    const harm = unlike ? [] : straightHarm(context, cable)
+    const plugs = madeUp
+      ? 'made up by this table, no ready-made cable'
+      : unlike
+        ? `${cable.deviceConnector} at one end, ${cable.boardType} at the other: a made-up cable is needed`
+        : 'a straight cable will not do'
+    const harm = unlike || madeUp ? [] : straightHarm(context, cable)
     yield {
-      severity: harm.length || crossed.some(({ kind }) => kind === 'supply') ? 'fix' : 'weigh',
+      severity: madeUp ? 'note' : harm.length ? 'stop' : crossed.some(({ kind }) => kind === 'supply') ? 'fix' : 'weigh',
       subjects: [referTo('device', cable.device), ...cable.contacts.map(({ wire }) => referTo('wire', wire))],
       fact: `${name(cable.device)} ${cable.deviceConnector} to ${cable.boardConnector}: contacts ${table}; ${plugs}${harm.length ? `, it puts ${harm.join(' and ')}` : ''}`,
+      fixes: madeUp ? [] : [{ label: 'Make the cable up by this table', edit: { type: 'cable.make', cable: key, madeUp: true } }],
     }
   }
 }

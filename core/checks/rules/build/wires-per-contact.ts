@@ -1,9 +1,46 @@
 import { pointOf, type Wire, type WireEnd } from '../../../harness'
+import { freshExtra, freshJoint, jointKinds, jointPoint, type Edit } from '../../../plan'
+import { wireDiameter } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
+import type { Fix } from '../../finding'
 import { aboutWire, contactAt, endWords } from '../../reports'
 
 /** Wires that a solder pad of the usual 1.5 × 2 mm holds well. */
 const onPad = 2
+
+/**
+ * Wires that a pad of known size holds: their conductors, tinned to 1.2 times their diameter, lie side
+ * by side on its longer side.
+ */
+function holds({ resolved }: CheckContext, { point }: WireEnd, wires: Wire[]): number {
+  const size = resolved.pad(point)?.size
+  if (!size) return onPad
+  const thick = wires.map(({ gauge }) => 1.2 * wireDiameter(gauge)).sort((one, other) => one - other)
+  let room = Math.max(size.width, size.height)
+  return thick.filter((width) => (room -= width) >= 0).length
+}
+
+/** Ways of joining wires beside the point at which they meet, and of leading one on to it. */
+function joinFixes({ resolved }: CheckContext, end: WireEnd, there: Wire[], most: number): Fix[] {
+  const point = pointOf(end)
+  const { plan, parts } = resolved
+  const movable = there.filter(({ id, to, from }) => !plan.extras[id] && pointOf(to) === point && pointOf(from) !== point)
+  if (there.length - movable.length + 1 > most || (end.device !== undefined && plan.joints[end.device])) return []
+  const kinds = (['splice', 'pin-rail'] as const).filter((kind) => movable.length + 1 <= jointKinds[kind].wires)
+  return kinds.slice(0, 1).map((kind) => {
+    const { joint, name } = freshJoint(
+      parts.map(({ id }) => id),
+      kind,
+    )
+    const label = `Join ${movable.map(({ number }) => number).join(', ')} in a ${jointKinds[kind].label.toLowerCase()}, and lead one wire on`
+    const edits: Edit[] = [
+      { type: 'joint.add', joint, kind, name },
+      ...movable.map(({ id }): Edit => ({ type: 'wire.set', wire: id, set: { end: jointPoint(joint) } })),
+      { type: 'wire.add', wire: freshExtra(plan.extras), from: jointPoint(joint), to: point },
+    ]
+    return { label, edit: { type: 'several', label, edits } }
+  })
+}
 
 function* check(context: CheckContext): Iterable<Report> {
   const { wires } = context
@@ -19,13 +56,14 @@ function* check(context: CheckContext): Iterable<Report> {
   for (const { end, wires: there } of ends.values()) {
     const contact = contactAt(context, end)
     const onBoard = end.device === undefined && !context.resolved.pad(end.point)?.connector
-    const most = contact?.wires ?? (onBoard ? onPad : Infinity)
+    const most = contact?.wires ?? (onBoard ? holds(context, end, there) : Infinity)
     if (there.length <= most) continue
     const where = `${endWords(context, end)}${contact ? ` (${contact.type})` : ''}`
     yield {
       severity: contact ? 'fix' : 'weigh',
       subjects: [...new Set(there.flatMap(aboutWire))],
-      fact: `${there.length} wires meet at ${where}, which holds ${most === 1 ? 'one' : most}: ${there.map(({ number }) => number).join(', ')}; join them in a splice, a pin rail or a distribution board`,
+      fact: `${there.length} wires meet at ${where}, which holds ${most === 1 ? 'one' : most === 0 ? 'none so thick' : most}: ${there.map(({ number }) => number).join(', ')}`,
+      fixes: joinFixes(context, end, there, most),
     }
   }
 }

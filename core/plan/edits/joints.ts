@@ -1,0 +1,92 @@
+import type { Draft } from 'immer'
+import { batteryId, boardId } from '../parts'
+import { jointKinds, jointPoint, type JointKind } from '../joints'
+import type { Plan, WirePoint } from '../plan'
+import { readPoint } from '../wire-points'
+import { change, EditError, type EditGroup } from './kind'
+
+export interface JointEdits {
+  'joint.add': { joint: string; kind: JointKind; name: string }
+  'joint.rename': { joint: string; name: string }
+  'joint.remove': { joint: string }
+  'wire.add': { wire: string; from: WirePoint; to: WirePoint }
+  'wire.remove': { wire: string }
+}
+
+/** Splices, pin rails and Y-leads, and wires of the user's own. */
+export const jointEdits: EditGroup<JointEdits> = {
+  'joint.add': {
+    apply: (plan, { joint, kind, name }) => {
+      const taken = [boardId, batteryId, ...Object.keys(plan.joints), ...plan.devices.map(({ id }) => id)]
+      if (taken.includes(joint)) throw new EditError(`joints.${joint}`, 'this id is taken')
+      plan.joints[joint] = { kind, name }
+    },
+    words: ({ name }) => `Add ${name}`,
+    shape: ({ joi, part, name }) => ({
+      joint: part.required(),
+      kind: joi.valid(...Object.keys(jointKinds)).required(),
+      name: name.required(),
+    }),
+  },
+  'joint.rename': {
+    apply: (plan, { joint, name }) => void (jointOf(plan, joint).name = name),
+    words: ({ name }) => `Call a joint ${name}`,
+    shape: ({ part, name }) => ({ joint: part.required(), name: name.required() }),
+  },
+  'joint.remove': {
+    apply: (plan, { joint }) => {
+      jointOf(plan, joint)
+      delete plan.joints[joint]
+      delete plan.spots[joint]
+      delete plan.layout[joint]
+      const point = jointPoint(joint)
+      for (const [wire, { from, to }] of Object.entries(plan.extras)) {
+        if (from === point || to === point) forgetExtra(plan, wire)
+      }
+      for (const [wire, { end }] of Object.entries(plan.wires)) if (end === point) change(plan.wires, wire, { unset: ['end'] })
+    },
+    words: () => 'Take a joint away; its wires go where they belong',
+    shape: ({ part }) => ({ joint: part.required() }),
+  },
+  'wire.add': {
+    apply: (plan, { wire, from, to }) => {
+      if (plan.extras[wire]) throw new EditError(`extras.${wire}`, 'there is such a wire already')
+      if (from === to) throw new EditError(`extras.${wire}`, 'a wire has two ends')
+      if ('pad' in readPoint(from) && 'pad' in readPoint(to)) {
+        throw new EditError(`extras.${wire}`, 'one end at least is at a part, not at a pad of the board')
+      }
+      plan.extras[wire] = { from, to }
+    },
+    words: () => 'Add a wire',
+    shape: ({ extra, point }) => ({ wire: extra.required(), from: point.required(), to: point.required() }),
+  },
+  'wire.remove': {
+    apply: (plan, { wire }) => {
+      if (!plan.extras[wire]) throw new EditError(`extras.${wire}`, 'no such wire was added')
+      forgetExtra(plan, wire)
+    },
+    words: () => 'Take a wire away that was added',
+    shape: ({ extra }) => ({ wire: extra.required() }),
+  },
+}
+
+function jointOf(plan: Draft<Plan>, joint: string) {
+  const found = plan.joints[joint]
+  if (!found) throw new EditError(`joints.${joint}`, 'no such joint')
+  return found
+}
+
+function forgetExtra(plan: Draft<Plan>, wire: string): void {
+  delete plan.extras[wire]
+  delete plan.wires[wire]
+  delete plan.built[wire]
+}
+
+/** Wires of the user's own that end at a device go with it. */
+export function forgetExtrasOf(plan: Draft<Plan>, device: string): void {
+  const at = (point: WirePoint) => {
+    const end = readPoint(point)
+    return 'device' in end && end.device === device
+  }
+  for (const [wire, { from, to }] of Object.entries(plan.extras)) if (at(from) || at(to)) forgetExtra(plan, wire)
+}
