@@ -17,6 +17,7 @@ import {
   type Score,
   type SearchLimits,
 } from '#core/allocation'
+import { soundWays } from '#core/engine'
 import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { shippedLibrary } from './files'
@@ -47,7 +48,7 @@ export async function allocateCommand(file: string, options: { json?: boolean; a
   const boards = Object.values(shippedLibrary().boards)
   const conflicts = base.unmet.map((key) => {
     const conflict = conflictOf(problem, base, key, limits)
-    return { ...conflict, waysOut: waysOut(problem, base, conflict, boards, limits) }
+    return { ...conflict, waysOut: soundWays(plan, waysOut(problem, base, conflict, boards, limits), limits) }
   })
   process.exitCode = base.score.unmetMusts ? 1 : 0
   if (options.json) {

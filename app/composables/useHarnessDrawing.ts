@@ -15,6 +15,8 @@ export function useHarnessDrawing() {
   const drawing = shallowRef<HarnessDrawing>()
   /** A better arrangement is being looked for; the last drawing stays meanwhile. */
   const improving = ref(false)
+  /** How far that has come, from 0 to 1. */
+  const progress = ref(0)
   let asked = 0
   /** What stays the same while a device is dragged. */
   let sheet: { of: Analysis; layers: Layers; drawn: Sheet } | undefined
@@ -28,8 +30,11 @@ export function useHarnessDrawing() {
       if (!answer || question !== asked) return
       drawing.value = answer
       improving.value = true
-      await questions.improve((better) => {
-        if (question === asked) drawing.value = better
+      progress.value = 0
+      await questions.improve(({ share, drawing: better }) => {
+        if (question !== asked) return
+        progress.value = share
+        if (better) drawing.value = better
       })
       if (question === asked) improving.value = false
     },
@@ -49,5 +54,5 @@ export function useHarnessDrawing() {
     drawing.value = sheet.drawn.draw(drawing.value.arrangement, { ...plan.value.layout, [device]: at })
   }
 
-  return { layers, drawing, improving, drag }
+  return { layers, drawing, improving, progress, drag }
 }

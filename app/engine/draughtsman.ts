@@ -4,6 +4,12 @@ import { resolvePlan, type Plan } from '#core/plan'
 /** Milliseconds of work between two pauses in which messages come in. */
 const slice = 30
 
+/** How far looking for a better arrangement has come, from 0 to 1, and what it has come to in the end. */
+export interface Improvement {
+  share: number
+  drawing?: HarnessDrawing
+}
+
 /** Draws a harness at once in the arrangement there was, then looks for a better one in small steps. */
 export class Draughtsman {
   private sheet?: Sheet
@@ -19,8 +25,8 @@ export class Draughtsman {
     return this.sheet.draw(this.shown)
   }
 
-  /** Ends early when another drawing is asked for; tells the better drawing once it is found, and nothing when there is none. */
-  async improve(tell: (drawing: HarnessDrawing) => void | Promise<void>, breathe: () => Promise<void>): Promise<void> {
+  /** Ends early when another drawing is asked for; tells how far it has come, and the better drawing once it is found, if there is one. */
+  async improve(tell: (step: Improvement) => void | Promise<void>, breathe: () => Promise<void>): Promise<void> {
     const { sheet, shown, turn } = this
     if (!sheet || !shown) return
     const search = sheet.arranging(shown)
@@ -30,10 +36,11 @@ export class Draughtsman {
       if (done) {
         if (sheet.costOf(value) >= sheet.costOf(shown)) return
         this.shown = value
-        await tell(sheet.draw(value))
+        await tell({ share: 1, drawing: sheet.draw(value) })
         return
       }
       if (Date.now() - since < slice) continue
+      await tell({ share: value.share })
       await breathe()
       if (turn !== this.turn) return
       since = Date.now()

@@ -21,10 +21,10 @@ import {
   type WayOut,
 } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
-import { settle, type Analysis } from '#core/engine'
+import { settle, soundWays, type Analysis } from '#core/engine'
 import type { Arrangement, HarnessDrawing, Layers } from '#core/harness'
 import { resolvePlan, type Place, type Plan } from '#core/plan'
-import { Draughtsman } from './draughtsman'
+import { Draughtsman, type Improvement } from './draughtsman'
 import { GridSender, PlanReceiver, type GridParcel, type PlanParcel } from './parcel'
 
 /** A plan's analysis, with the assignment it was made for. */
@@ -132,7 +132,7 @@ export function createEngine() {
     },
 
     /** Betters the last drawing until nothing betters it, or another one is asked for. */
-    async improve(tell: Tell<HarnessDrawing>): Promise<void> {
+    async improve(tell: Tell<Improvement>): Promise<void> {
       await draughtsman.improve(tell, breathe)
     },
 
@@ -178,7 +178,10 @@ export function createEngine() {
       const allowance = limits(patience.deadlocks)
       return base.unmet.map((key) => {
         const conflict = conflictOf(problem, base, key, allowance)
-        return { conflict, ways: waysOut(problem, base, conflict, boards, allowance) }
+        return {
+          conflict,
+          ways: soundWays(problem.resolved.plan, waysOut(problem, base, conflict, boards, allowance), allowance),
+        }
       })
     },
 

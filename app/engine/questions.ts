@@ -4,6 +4,7 @@ import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#cor
 import type { Arrangement, HarnessDrawing, Layers } from '#core/harness'
 import type { Place, Plan } from '#core/plan'
 import { EngineEnded, type EngineClient, type EngineEnd } from './client'
+import type { Improvement } from './draughtsman'
 import type { Deadlock, Explained } from './engine'
 import { plain } from './parcel'
 
@@ -24,8 +25,8 @@ export class Questions {
     return this.ask((engine) => engine.remote.draw(engine.pack(plan), plain(layers), from && plain(from)))
   }
 
-  /** Tells of a better drawing than the last one, once there is one; ends early when another is asked for. */
-  improve(tell: (drawing: HarnessDrawing) => void): Promise<void> {
+  /** Tells how far it has come, and of a better drawing than the last one, once there is one; ends early when another is asked for. */
+  improve(tell: (step: Improvement) => void): Promise<void> {
     return this.ask((engine) => engine.remote.improve(proxy(tell)))
   }
 

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
 import { wiresOf, type Wire } from '../harness'
-import { resolvePlan, type Edit } from '../plan'
+import { applyEdit, resolvePlan, type Edit } from '../plan'
 import { billOfMaterials, connectorTable, cutList, endName, tableCsv, wireLabels } from './index'
 
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
@@ -65,12 +65,21 @@ describe('bill of materials', () => {
   it.each(names)('counts every part of %s with its mass', (name) => {
     const { resolved, wires } = laidOut(name)
     const { rows } = billOfMaterials(resolved, wires)
-    const parts = rows.filter((row) => !String(row[1]).startsWith('wire') && !String(row[1]).startsWith('battery'))
+    const parts = rows.filter((row) => !String(row[1]).startsWith('wire') && !/^(battery|antenna)/.test(String(row[1])))
     expect(parts.reduce((sum, row) => sum + Number(row[0]), 0)).toBe(resolved.devices.length + 1)
     const mass = parts.reduce((sum, row) => sum + Number(row[5]), 0)
     expect(mass).toBeCloseTo(resolved.board.mass + resolved.devices.reduce((sum, { device }) => sum + device.mass, 0), 0)
     const metres = rows.filter((row) => String(row[1]).startsWith('wire')).reduce((sum, row) => sum + Number(row[0]), 0)
     expect(metres).toBeCloseTo(wires.reduce((sum, wire) => sum + toCut(wire), 0) / 1000, 1)
+  })
+  it('lists antennas with the parts that they come with, and joints of the harness', () => {
+    const { resolved, wires } = laidOut('spillway-hex')
+    const joined = resolvePlan(
+      applyEdit(resolved.plan, { type: 'joint.add', joint: 'joint-1', kind: 'splice', name: 'Splice 1' }),
+    )
+    const rows = billOfMaterials(joined, wires).rows.map((row) => [row[1], row[3]])
+    expect(rows).toContainEqual(['antenna 868 MHz, 86.3 mm', 'Control receiver'])
+    expect(rows).toContainEqual(['Splice', 'Splice 1'])
   })
   it('puts like parts on one line with all their names', () => {
     const { resolved, wires } = laidOut('spillway-hex')

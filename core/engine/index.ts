@@ -1,4 +1,5 @@
 export { adopt, analyse, begun, settle } from './analyse'
 export type { Analysis } from './analyse'
+export { soundWays } from './sound-ways'
 export { briefOf, type Brief } from './brief'
 export type { FitCell, FitRow, PortLane, PowerRow, PowerSummary, RailLoad } from './summary'

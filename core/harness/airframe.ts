@@ -1,5 +1,5 @@
 import type { DeviceClass, Pad } from '../catalogue'
-import { jointPoint, readPoint, type Plan, type ResolvedPlan, type Spot } from '../plan'
+import { batteryId, boardId, jointPoint, readPoint, type Plan, type ResolvedPlan, type Spot } from '../plan'
 import type { Millimetres } from '../units'
 import type { WireEnd } from './wires'
 
@@ -78,9 +78,9 @@ const usual: Record<DeviceClass, [x: number, y: number]> = {
 export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   const { craft, spots } = resolved.plan
   if (spots[id]) return spots[id]
-  if (id === 'board') return { x: 0, y: 0 }
+  if (id === boardId) return { x: 0, y: 0 }
   const wing = craft.outline === 'wing'
-  if (id === 'battery') return { x: 0, y: Math.round((wing ? 0.07 : -0.235) * craft.size) }
+  if (id === batteryId) return { x: 0, y: Math.round((wing ? 0.07 : -0.235) * craft.size) }
   if (resolved.plan.joints[id]) return jointSpot(resolved, id)
   const fitted = resolved.device(id)
   if (!fitted) return { x: 0, y: 0 }
@@ -123,10 +123,45 @@ function jointSpot(resolved: ResolvedPlan, id: string): Spot {
   return { x: mean('x'), y: mean('y') }
 }
 
-/** Straight distance of two parts in mm. */
+/** Usual heights of the underside over the board's, in mm: GNSS on its mast, antennas above, ESCs in the stack below. */
+const usualHeight: Partial<Record<DeviceClass, Millimetres>> = {
+  gnss: 70,
+  traffic: 20,
+  receiver: 10,
+  telemetry: 15,
+  esc: -10,
+  power: -18,
+  gimbal: -60,
+  lights: -20,
+  light: -25,
+  servo: -5,
+}
+/** The battery of a multicopter is strapped over the stack. */
+const batteryHeight = { multicopter: 28, wing: -20 }
+
+/** Height of a part's underside over the board's: as set by hand, or where such a part usually is. */
+export function heightOf(resolved: ResolvedPlan, id: string): Millimetres {
+  const { craft, spots, joints } = resolved.plan
+  const given = spots[id]?.z
+  if (given !== undefined) return given
+  if (id === boardId || joints[id]) return 0
+  if (id === batteryId) return craft.outline === 'wing' ? batteryHeight.wing : batteryHeight.multicopter
+  const fitted = resolved.device(id)
+  const single = fitted?.device.class === 'esc' && fitted.device.motors?.count === 1
+  return single ? 0 : (usualHeight[fitted?.device.class ?? 'tool'] ?? 5)
+}
+
+/** Straight distance of two parts in mm, seen from above. */
 export function distanceOf(resolved: ResolvedPlan, one: string, other: string): Millimetres {
   const [a, b] = [spotOf(resolved, one), spotOf(resolved, other)]
   return Math.hypot(a.x - b.x, a.y - b.y)
+}
+
+/** What lies so far right and ahead of a part's middle, when the part is turned to the right. */
+function turned(turn: Spot['turn'], right: Millimetres, front: Millimetres): [Millimetres, Millimetres] {
+  if (turn === 90) return [front, -right]
+  if (turn === 180) return [-right, -front]
+  return turn === 270 ? [-front, right] : [right, front]
 }
 
 /** Where a wire's end is: a pad at its place on the board, or the middle of a device. */
@@ -135,13 +170,16 @@ function endSpot(resolved: ResolvedPlan, end: WireEnd): Spot {
   const board = spotOf(resolved, 'board')
   const pad: Pad | undefined = resolved.pad(end.point)
   const { width, height } = resolved.board.outline
-  return pad ? { x: board.x + pad.x - width / 2, y: board.y + height / 2 - pad.y } : board
+  if (!pad) return board
+  const [right, front] = turned(board.turn, pad.x - width / 2, height / 2 - pad.y)
+  return { x: board.x + right, y: board.y + front }
 }
 
-/** Way of a wire along the frame, which runs in two directions at right angles, in mm. */
+/** Way of a wire along the frame, which runs in three directions at right angles, in mm. */
 export function routeLength(resolved: ResolvedPlan, from: WireEnd, to: WireEnd): Millimetres {
   const [a, b] = [endSpot(resolved, from), endSpot(resolved, to)]
-  return Math.abs(a.x - b.x) + Math.abs(a.y - b.y)
+  const height = (end: WireEnd) => heightOf(resolved, end.device ?? boardId)
+  return Math.abs(a.x - b.x) + Math.abs(a.y - b.y) + Math.abs(height(from) - height(to))
 }
 
 /** Wire left over at each end for stripping and a second try. */

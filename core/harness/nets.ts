@@ -1,4 +1,4 @@
-import type { Device, Pad, PowerOutput, Terminal } from '../catalogue'
+import type { Pad, PowerOutput, Terminal } from '../catalogue'
 import {
   boardGround,
   boardId,
@@ -13,8 +13,8 @@ import {
   type WireOverride,
 } from '../plan'
 import { wiresFor } from '../suitability'
-import type { WireColour } from '../units'
 import { cutLength, routeLength } from './airframe'
+import { colourFor, colourRole } from './colours'
 import { currentsOf, type Load } from './currents'
 import { isIdle } from './idle'
 import { PadBook } from './pads'
@@ -267,6 +267,7 @@ class WireMaker {
     const from = deviceEnd(fitted, terminal)
     const end = endAt(this.resolved, override.end) ?? to
     const needed = cutLength(routeLength(this.resolved, from, end))
+    const need = extra.need === undefined ? undefined : this.resolved.need(extra.need)
     const { lead } = fitted.device.connectors.find(({ pins }) => pins.includes(terminal)) ?? {}
     this.wires.push({
       id,
@@ -276,7 +277,17 @@ class WireMaker {
       main: extra.main ?? false,
       from,
       to: end,
-      colour: override.colour ?? colourOf(fitted.device, terminal, kind),
+      colour:
+        override.colour ??
+        colourFor(
+          this.resolved,
+          kind,
+          colourRole(this.resolved, kind, { device: fitted, terminal, need, source: extra.source }),
+          {
+            given: fitted.device.terminals.find(({ id }) => id === terminal)?.colour,
+            lead: lead !== undefined,
+          },
+        ),
       gauge: override.gauge ?? lead?.gauge ?? extra.gauge ?? 28,
       length: override.length ?? Math.max(needed, lead?.length ?? 0),
       measured: override.length !== undefined,
@@ -293,11 +304,4 @@ class WireMaker {
 function netName({ fitted }: FittedNeed, terminal: string): string {
   const label = fitted.device.terminals.find(({ id }) => id === terminal)?.label ?? terminal
   return `${fitted.instance.name} ${label}`
-}
-
-const colourByKind: Record<WireKind, WireColour> = { signal: 'WH', supply: 'RD', ground: 'BK', video: 'YE' }
-
-function colourOf(device: Device, terminal: string, kind: WireKind): WireColour {
-  const known: Terminal | undefined = device.terminals.find(({ id }) => id === terminal)
-  return known?.colour ?? colourByKind[kind]
 }

@@ -1,4 +1,4 @@
-export { planSchema } from './plan'
+export { planSchema, turns } from './plan'
 export type {
   DeviceInstance,
   ExtraWire,
@@ -10,6 +10,7 @@ export type {
   Plan,
   Priority,
   Spot,
+  Turn,
   WireOverride,
   WirePoint,
 } from './plan'
@@ -29,6 +30,8 @@ export { resolvePlan } from './resolved'
 export type { FittedNeed, FittedSupply, ResolvedPlan } from './resolved'
 export { freshExtra, freshJoint, jointKinds, jointPoint } from './joints'
 export type { JointKind } from './joints'
+export { colourRoles } from './colour-roles'
+export type { ColourRole } from './colour-roles'
 export { batteryGround, batteryId, batteryPlace, boardGround, boardId } from './parts'
 export { padPoint, readPoint, terminalPoint } from './wire-points'
 export type { FittedDevice } from './parts'

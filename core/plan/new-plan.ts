@@ -29,6 +29,7 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     joints: {},
     extras: {},
     cables: {},
+    colours: {},
     spots: {},
     layout: {},
     built: {},

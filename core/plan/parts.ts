@@ -1,5 +1,5 @@
 import type { Board, Device, PowerOutput, Supply } from '../catalogue'
-import { batteryLimit, batteryMass } from '../units'
+import { batteryLimit, batteryMass, batterySize } from '../units'
 import type { DeviceInstance, Plan } from './plan'
 import { keyOf, referTo, type Place } from './reference'
 import { terminalPoint } from './wire-points'
@@ -60,7 +60,7 @@ export function batteryPart({ battery }: Plan): FittedDevice {
   return part(batteryId, 'Battery', {
     name: `${battery.cells} cells, ${battery.capacity} mAh`,
     mass: batteryMass(battery),
-    size: { width: 40, height: 110 },
+    size: batterySize(battery),
     terminals: [
       { id: 'plus', label: '+', role: 'supply', direction: 'out', colour: 'RD' },
       { id: 'minus', label: '−', role: 'ground', direction: 'passive', colour: 'BK' },

@@ -1,5 +1,6 @@
 import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition } from '../catalogue'
 import type { Amps, Baud, Chemistry, Hertz, Millimetres, WireColour } from '../units'
+import type { ColourRole } from './colour-roles'
 import type { JointKind } from './joints'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
@@ -82,7 +83,14 @@ export interface ExtraWire {
 export interface Spot {
   x: Millimetres
   y: Millimetres
+  /** Height of its underside above the board's; where such a part usually is when missing. */
+  z?: Millimetres
+  /** Degrees that it is turned to the right from where its upper edge looks to the front. */
+  turn?: Turn
 }
+
+export const turns = [0, 90, 180, 270] as const
+export type Turn = (typeof turns)[number]
 
 export interface Plan {
   format: 'ypodoma-plan'
@@ -128,6 +136,8 @@ export interface Plan {
   /** Splices, pin rails and Y-leads, by ids that no device has. */
   joints: Record<string, Joint>
   extras: Record<string, ExtraWire>
+  /** Colours by what wires are for, where the workshop has its own; leads that parts come with keep theirs. */
+  colours: Partial<Record<ColourRole, WireColour>>
   /** Cables that are made up by their table, not bought ready and straight: `DEVICE/CONNECTOR` of the board. */
   cables: Record<string, 'made-up'>
   /** Where devices sit on the airframe, as far as set by hand; `board` and `battery` too. */

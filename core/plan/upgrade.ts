@@ -12,7 +12,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   1: (document) => ({ placement: {}, layout: {}, built: {}, ...document, schema: 2 }),
   2: settingsByLink,
   3: wiresEndAnywhere,
-  4: (document) => ({ joints: {}, extras: {}, cables: {}, ...document, schema: 5 }),
+  4: (document) => ({ joints: {}, extras: {}, cables: {}, colours: {}, ...document, schema: 5 }),
 }
 
 /**

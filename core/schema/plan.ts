@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { batteryId, boardId, jointKinds, placeKinds, planSchema } from '../plan'
+import { batteryId, boardId, colourRoles, jointKinds, placeKinds, planSchema, turns } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
@@ -90,15 +90,20 @@ const wireOverride = Joi.object(wireOverrideParts)
 const wirePattern = /^[a-zA-Z0-9_./:-]{1,160}$/
 export const wireName = Joi.string().pattern(wirePattern, 'wire').custom(free)
 
+/** Colours of wires by what they are for. */
+export const colours = Joi.object(Object.fromEntries(Object.keys(colourRoles).map((role) => [role, colour])))
+
 /** Names of wires of the user's own. */
 const extraPattern = /^extra\.\d{1,6}$/
 export const extraName = Joi.string().pattern(extraPattern, 'extra.NUMBER')
 
-/** A point on the airframe or on the drawing. */
-export const spot = Joi.object({
-  x: Joi.number().min(-10_000).max(10_000).required(),
-  y: Joi.number().min(-10_000).max(10_000).required(),
-})
+const onSheet = Joi.number().min(-10_000).max(10_000)
+
+/** A point on the drawing. */
+export const point = Joi.object({ x: onSheet.required(), y: onSheet.required() })
+
+/** A place on the airframe. */
+export const spot = point.keys({ z: Joi.number().min(-2000).max(2000), turn: Joi.valid(...turns) })
 
 /** What a plan document holds, part by part. */
 export const planParts = {
@@ -133,9 +138,10 @@ export const planParts = {
     .pattern(extraPattern, Joi.object({ from: wirePoint.required(), to: wirePoint.required() }))
     .max(400)
     .required(),
+  colours: colours.required(),
   cables: Joi.object().pattern(keyPattern, Joi.valid('made-up')).required(),
   spots: Joi.object().pattern(idPattern, spot).required(),
-  layout: Joi.object().pattern(idPattern, spot).required(),
+  layout: Joi.object().pattern(idPattern, point).required(),
   built: Joi.object().pattern(wirePattern, Joi.valid(true)).required(),
 }
 

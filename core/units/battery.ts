@@ -1,4 +1,4 @@
-import type { Amps, Grams, Volts } from './quantity'
+import type { Amps, Grams, Millimetres, Volts } from './quantity'
 
 /** Cell voltages by chemistry, empty, in the middle of a discharge and full, at rest; and the energy per mass of packs with leads and wrap, in Wh/kg: common figures of cells sold for aircraft. */
 export const cellVoltage = {
@@ -22,6 +22,17 @@ const nominal = 3.7
 /** Mass of a battery from its energy, in grams: cells × 3.7 V × Ah / (Wh/kg). An estimate. */
 export function batteryMass({ cells, chemistry, capacity }: { cells: number; chemistry: Chemistry; capacity: number }): Grams {
   return ((cells * nominal * capacity) / 1000 / cellVoltage[chemistry].density) * 1000
+}
+
+/** Grams of a pack in a cubic millimetre, wrap and leads counted: 1.9 g/cm³, a common figure. */
+const packDensity = 0.0019
+/** A pack is so many times as long, and as thick, as it is wide. */
+export const packShape = { length: 2.2, thickness: 0.85 } as const
+
+/** Width and length of a battery from its mass, in whole millimetres; an estimate. */
+export function batterySize(battery: Parameters<typeof batteryMass>[0]): { width: Millimetres; height: Millimetres } {
+  const width = Math.cbrt(batteryMass(battery) / packDensity / (packShape.length * packShape.thickness))
+  return { width: Math.max(1, Math.round(width)), height: Math.max(1, Math.round(width * packShape.length)) }
 }
 
 /** C rating taken for a battery of which none is given: a low one, as of packs made to last. */

@@ -2,6 +2,6 @@ export { formatAmps, formatBaud, formatShare, formatVolts, grouped, parseQuantit
 export type { Amps, Baud, Grams, Hertz, Millimetres, Volts } from './quantity'
 export { copperMassPerMetre, leadDrop, wireColours, wireDiameter, wireResistancePerMetre } from './wire'
 export type { WireColour } from './wire'
-export { assumedRating, batteryLimit, batteryMass, batteryRange, cellVoltage } from './battery'
+export { assumedRating, batteryLimit, batteryMass, batteryRange, batterySize, cellVoltage, packShape } from './battery'
 export type { Chemistry } from './battery'
 export { quarterWave } from './radio'

@@ -152,13 +152,19 @@ describe('an engine on a thread of its own', () => {
     const cost = ({ wires }: HarnessDrawing) => drawingFigures({ wires }).crossings
     const first = (await questions.draw(hex, defaultLayers))!
     let better: HarnessDrawing | undefined
-    await questions.improve((drawing) => (better = drawing))
+    const shares: number[] = []
+    await questions.improve(({ share, drawing }) => {
+      shares.push(share)
+      better = drawing ?? better
+    })
+    expect(shares).toEqual([...shares].sort((one, other) => one - other))
+    expect(shares.at(-1)).toBe(1)
     expect(cost(better!)).toBeLessThan(cost(first))
     expect(cost(better!)).toBeLessThanOrEqual(cost(drawHarness(resolvePlan(hex), wiresOf(resolvePlan(hex)), defaultLayers)))
     const again = (await questions.draw({ ...hex, note: 'x' }, defaultLayers, better!.arrangement))!
     expect(again.wires).toEqual(better!.wires)
     let told = 0
-    const overtaken = questions.improve(() => (told += 1))
+    const overtaken = questions.improve(({ drawing }) => (told += drawing ? 1 : 0))
     await questions.draw({ ...hex, note: 'y' }, defaultLayers, better!.arrangement)
     await overtaken
     expect(told).toBe(0)

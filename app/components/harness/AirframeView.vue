@@ -1,15 +1,17 @@
 <script setup lang="ts">
-import { massReport, outlineOf, spotOf, wiresOf } from '#core/harness'
-import { resolvePlan, type Plan, type Spot } from '#core/plan'
-import { plain } from '#core/units'
+import { mdiRotateRight } from '@mdi/js'
+import { Circuit, heightOf, massReport, powerTree, runsOf, spotOf, wiresOf, type Run } from '#core/harness'
+import { batteryId, boardId, partsOf, resolvePlan, turns, type Plan, type Spot } from '#core/plan'
+import { formatAmps, plain } from '#core/units'
+import { useNames } from '~/composables/useNames'
 import { usePlan } from '~/composables/usePlan'
-import { useSvgDrag } from '~/composables/useSvgDrag'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const build = useBuild()
 const plan = usePlan()
 const selection = useSelection()
+const names = useNames()
 const craft = computed(() => plan.value.craft)
 const dragged = ref<{ id: string; spot: Spot }>()
 /** The plan with what is in hand where it is held. */
@@ -17,52 +19,66 @@ const shown = computed<Plan>(() =>
   dragged.value ? { ...plan.value, spots: { ...plan.value.spots, [dragged.value.id]: dragged.value.spot } } : plan.value,
 )
 const resolved = computed(() => resolvePlan(shown.value))
-const report = computed(() => massReport(resolved.value, wiresOf(resolved.value)))
-const half = computed(() => craft.value.size * 0.6)
-const ways = computed(() => outlineOf(craft.value).map((line) => line.map(({ x, y }) => `${x},${-y}`).join(' ')))
-/** Text and marks keep their size whatever the craft's. */
-const unit = computed(() => craft.value.size / 340)
-const parts = computed(() =>
-  report.value.parts.map((part) => {
-    const device = resolved.value.device(part.id)?.device
-    const outline = resolved.value.board.outline
-    const size = part.id === 'board' ? outline : part.id === 'battery' ? { width: 40, height: 110 } : device!.size
-    return { ...part, width: Math.max(size.width, 14 * unit.value), height: Math.max(size.height, 10 * unit.value) }
-  }),
-)
-/** Names that do not fit into their box stand under it. */
-function labelY({ name, width, height, spot }: (typeof parts.value)[number]): number {
-  const inside = name.length * 3.9 * unit.value < width
-  return -spot.y + (inside ? 2.5 * unit.value : height / 2 + 7 * unit.value)
-}
+const wires = computed(() => wiresOf(resolved.value))
+const report = computed(() => massReport(resolved.value, wires.value))
+const flows = computed(() => {
+  const steady = resolvePlan(plan.value)
+  const own = wiresOf(steady)
+  return powerTree(steady, own, new Circuit(steady, own)).flows
+})
+const runs = computed(() => runsOf(resolved.value, wires.value, flows.value))
+const pointedEnds = ref<string>()
+const pointed = computed<Run | undefined>({
+  get: () => runs.value.find(({ ends }) => ends.join() === pointedEnds.value),
+  set: (run) => (pointedEnds.value = run?.ends.join()),
+})
 const totals = computed(() => {
-  const lengths = wiresOf(resolved.value).filter((wire) => !wire.omitted)
+  const lengths = wires.value.filter((wire) => !wire.omitted)
   return { count: lengths.length, metres: lengths.reduce((sum, wire) => sum + wire.length, 0) / 1000 }
 })
+/** What the radio rules say, and where main current comes near a compass. */
+const advice = computed(() => [
+  ...(build.analysis?.findings ?? []).filter(({ rule }) => rule.startsWith('RFI')).map(({ fact }) => fact),
+  ...runs.value.flatMap((run) =>
+    run.fields.map(
+      ({ part, distance, microtesla }) =>
+        `The wires ${words(run)} pass ${plain(distance, 0)} mm from ${names.device(part)} and turn its compass by ${plain(microtesla, 1)} µT at ${formatAmps(run.typical)}: twist plus and minus, or lead them elsewhere`,
+    ),
+  ),
+])
+const words = ({ ends: [one, other] }: Run) => `between ${names.device(one)} and ${names.device(other)}`
 
-/** On the screen y points down, on the craft to the front. */
-const { hold, pull, letGo } = useSvgDrag<string>({
-  place: (id) => {
-    const spot = spotOf(resolved.value, id)
-    dragged.value = { id, spot }
-    return { x: spot.x, y: -spot.y }
-  },
-  follow: (id, { x, y }) => (dragged.value = { id, spot: { x: Math.round(x), y: Math.round(-y) } }),
-  drop: (id) => {
-    const { spot } = dragged.value!
-    dragged.value = undefined
-    const before = spotOf(resolved.value, id)
-    if (spot.x !== before.x || spot.y !== before.y) build.edit({ type: 'spot.set', part: id, spot })
-    else if (id !== 'board' && id !== 'battery') selection.select(`device:${id}`)
-  },
+function drop(id: string) {
+  const spot = dragged.value?.spot
+  dragged.value = undefined
+  const before = spotOf(resolvePlan(plan.value), id)
+  if (spot && (spot.x !== before.x || spot.y !== before.y || (spot.z ?? before.z) !== before.z)) {
+    build.edit({ type: 'spot.set', part: id, spot })
+  } else selection.select(`device:${id}`)
+}
+const place = (id: string, spot: Spot) => build.edit({ type: 'spot.set', part: id, spot })
+function nudge(id: string, side: 'top' | 'right', [across, up]: [number, number]) {
+  const spot = spotOf(resolved.value, id)
+  if (side === 'top') place(id, { ...spot, x: spot.x + across, y: spot.y + up })
+  else place(id, { ...spot, y: spot.y + across, z: heightOf(resolved.value, id) + up })
+}
+
+/** The part that is selected, to be turned and raised. */
+const chosen = computed(() => {
+  const { kind, id } = selection.selected ? partsOf(selection.selected) : { kind: '', id: '' }
+  const known = id === boardId || id === batteryId || resolved.value.device(id) !== undefined
+  return kind === 'device' && known ? { id, spot: spotOf(resolved.value, id), height: heightOf(resolved.value, id) } : undefined
 })
-function nudge(event: KeyboardEvent, id: string) {
-  const steps: Record<string, [number, number]> = { ArrowLeft: [-5, 0], ArrowRight: [5, 0], ArrowUp: [0, 5], ArrowDown: [0, -5] }
-  const step = steps[event.key]
-  if (!step) return
-  event.preventDefault()
-  const { x, y } = spotOf(resolved.value, id)
-  build.edit({ type: 'spot.set', part: id, spot: { x: x + step[0], y: y + step[1] } })
+function turn() {
+  const { id, spot } = chosen.value!
+  const next = turns[(turns.indexOf(spot.turn ?? 0) + 1) % turns.length]!
+  place(id, { ...spot, turn: next })
+}
+function raise(event: Event) {
+  const field = event.target as HTMLInputElement
+  const z = field.valueAsNumber
+  if (Number.isFinite(z) && Math.abs(z) <= 2000) place(chosen.value!.id, { ...chosen.value!.spot, z: Math.round(z) })
+  else field.value = String(chosen.value!.height)
 }
 const setCraft = (part: Partial<Plan['craft']>) => build.edit({ type: 'craft.set', craft: { ...craft.value, ...part } })
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
@@ -107,10 +123,42 @@ function setLimit(event: Event) {
           {{ plain(Math.abs(report.balance.x), 0) }} mm {{ report.balance.x < 0 ? 'left' : 'right' }}
         </dd>
       </dl>
-      <p class="quiet">
-        Drag a part, or focus it and use the arrows. Wires run along the frame; their lengths follow. The airframe’s own mass is
-        not counted; the battery’s is estimated from its energy.
-      </p>
+      <fieldset v-if="chosen" class="chosen">
+        <legend>{{ names.device(chosen.id) }}</legend>
+        <v-text-field
+          :model-value="chosen.height"
+          type="number"
+          min="-2000"
+          max="2000"
+          label="Underside above the board’s"
+          suffix="mm"
+          @change="raise"
+        />
+        <v-btn :prepend-icon="mdiRotateRight" @click="turn">Turn, {{ chosen.spot.turn ?? 0 }}°</v-btn>
+      </fieldset>
+      <section class="told" role="status">
+        <template v-if="pointed">
+          <b>{{ words(pointed) }}</b>
+          <p>
+            {{ pointed.wires.length }} {{ pointed.wires.length === 1 ? 'wire' : 'wires' }},
+            <span class="mono">{{ plain(pointed.width, 1) }} mm</span> thick, up to
+            <span class="mono">{{ plain(pointed.length, 0) }} mm</span> long<template v-if="pointed.peak"
+              >; <span class="mono">{{ formatAmps(pointed.typical) }}</span>, at peak
+              <span class="mono">{{ formatAmps(pointed.peak) }}</span></template
+            >
+          </p>
+        </template>
+        <span v-else class="quiet"
+          >Point at a bundle to read its thickness, length and current. Drag a part, or focus it and use the arrows; select it to
+          turn or raise it.</span
+        >
+      </section>
+      <section v-if="advice.length" class="told">
+        <h3>Twist and keep apart</h3>
+        <ul>
+          <li v-for="text in advice" :key="text">{{ text }}</li>
+        </ul>
+      </section>
       <v-btn
         v-if="Object.keys(plan.spots).length"
         @click="
@@ -123,45 +171,33 @@ function setLimit(event: Event) {
         >All where they usually sit</v-btn
       >
     </aside>
-    <svg
-      :viewBox="`${-half} ${-half} ${2 * half} ${2 * half}`"
-      class="plan"
-      role="group"
-      aria-label="Airframe from above, front at the top"
-    >
-      <polyline v-for="(way, at) in ways" :key="at" :points="way" class="frame" :stroke-width="unit * 1.5" />
-      <text :x="0" :y="-half + 12 * unit" text-anchor="middle" :font-size="9 * unit">front</text>
-      <g
-        v-for="part in parts"
-        :key="part.id"
-        class="part"
-        :class="{ lit: selection.lit.has(`device:${part.id}`) }"
-        tabindex="0"
-        role="button"
-        :aria-label="`${part.name}, ${part.spot.x} mm right, ${part.spot.y} mm ahead`"
-        :data-part="part.id"
-        @pointerdown="hold($event, part.id)"
-        @pointermove="pull"
-        @pointerup="letGo"
-        @pointercancel="letGo"
-        @keydown="nudge($event, part.id)"
+    <div class="sheets">
+      <FrameSheet
+        v-model:pointed="pointed"
+        :resolved
+        :runs
+        side="top"
+        @drag="(id, spot) => (dragged = { id, spot })"
+        @drop="drop"
+        @nudge="(id, by) => nudge(id, 'top', by)"
       >
-        <rect
-          :x="part.spot.x - part.width / 2"
-          :y="-part.spot.y - part.height / 2"
-          :width="part.width"
-          :height="part.height"
-          :rx="2 * unit"
-          :stroke-width="unit"
-        />
-        <text :x="part.spot.x" :y="labelY(part)" text-anchor="middle" :font-size="7.2 * unit">{{ part.name }}</text>
-      </g>
-      <g class="balance" :transform="`translate(${report.balance.x},${-report.balance.y})`">
-        <title>Balance point</title>
-        <circle :r="5 * unit" :stroke-width="1.4 * unit" />
-        <path :d="`M${-8 * unit} 0H${8 * unit}M0 ${-8 * unit}V${8 * unit}`" :stroke-width="1.4 * unit" />
-      </g>
-    </svg>
+        <template #default="{ unit }">
+          <g class="balance" :transform="`translate(${report.balance.x},${-report.balance.y})`">
+            <title>Balance point</title>
+            <circle :r="5 * unit" :stroke-width="1.4 * unit" />
+            <path :d="`M${-8 * unit} 0H${8 * unit}M0 ${-8 * unit}V${8 * unit}`" :stroke-width="1.4 * unit" />
+          </g>
+        </template>
+      </FrameSheet>
+      <FrameSheet
+        :resolved
+        :runs="[]"
+        side="right"
+        @drag="(id, spot) => (dragged = { id, spot })"
+        @drop="drop"
+        @nudge="(id, by) => nudge(id, 'right', by)"
+      />
+    </div>
   </section>
 </template>
 
@@ -174,6 +210,8 @@ function setLimit(event: Event) {
 }
 aside {
   display: flex;
+  overflow: auto;
+  height: calc(100vh - 172px);
   flex-direction: column;
   gap: var(--space-4);
   padding: var(--space-5) var(--space-6);
@@ -191,36 +229,25 @@ dl {
 dd {
   margin: 0;
 }
-.plan {
-  width: 100%;
+.sheets {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) 26%;
   height: calc(100vh - 172px);
-  touch-action: none;
-  user-select: none;
 }
-.frame {
-  fill: none;
-  stroke: rgb(var(--v-theme-note));
+.sheets > * + * {
+  border-top: var(--edge);
 }
-text {
-  fill: rgb(var(--v-theme-on-surface));
-  paint-order: stroke;
-  stroke: rgb(var(--v-theme-background));
-  stroke-width: 0.4px;
+.chosen {
+  display: grid;
+  gap: var(--space-3);
+  border: var(--edge);
+  padding: var(--space-3);
 }
-.part {
-  cursor: move;
+.told ul {
+  padding-left: var(--space-5);
 }
-.part rect {
-  fill: color-mix(in srgb, rgb(var(--v-theme-surface)) 82%, transparent);
-  stroke: rgb(var(--v-theme-on-surface));
-}
-.part.lit rect,
-.part:focus-visible rect {
-  stroke: rgb(var(--v-theme-secondary));
-  stroke-width: 2.5px;
-}
-.part:focus-visible {
-  outline: none !important;
+h3 {
+  font-size: var(--text-small);
 }
 .balance circle,
 .balance path {

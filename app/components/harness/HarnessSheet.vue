@@ -8,7 +8,7 @@ import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
-const { drawing, improving } = defineProps<{ drawing: HarnessDrawing; improving: boolean }>()
+const { drawing, improving, progress } = defineProps<{ drawing: HarnessDrawing; improving: boolean; progress: number }>()
 const layers = defineModel<Layers>('layers', { required: true })
 const emit = defineEmits<{ drag: [device: string, at: { x: number; y: number }] }>()
 const build = useBuild()
@@ -91,6 +91,13 @@ function allBack() {
         >
       </span>
       <span class="quiet looking" role="status">{{ improving ? 'Looking for fewer crossings' : '' }}</span>
+      <v-progress-linear
+        v-if="improving"
+        :model-value="progress * 100"
+        class="progress"
+        color="primary"
+        aria-label="Progress of the layout"
+      />
       <v-btn v-if="moved" @click="allBack">Arrange anew</v-btn>
       <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Closer" @click="zoom(1.25)" />
       <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Farther" @click="zoom(0.8)" />
@@ -211,6 +218,10 @@ function allBack() {
 </template>
 
 <style scoped>
+.progress {
+  width: 90px;
+  flex: none;
+}
 .sheet {
   display: flex;
   flex-direction: column;

@@ -15,6 +15,11 @@ export interface Look {
   round: Map<string, Brim>
 }
 
+/** The best so far of a search, and how much of it is done, from 0 to 1. */
+export interface Found extends Look {
+  share: number
+}
+
 /**
  * An arrangement of low cost, by iterated local search: from each start devices
  * are moved within their column or across while that helps, those first whose
@@ -30,21 +35,21 @@ export function* searchArrangement(
   look: (arrangement: Arrangement) => Look,
   groups: string[][],
   tries: number,
-): Generator<Look, Arrangement> {
+): Generator<Found, Arrangement> {
   const descent = new Descent(look, tries)
   const movesOf = (from: Look) => moves(from, groups)
   let best: Look | undefined
   for (const start of starts) {
     const found = yield* descent.run(look(start), movesOf, tries / 4)
     best = best ? cheaper(best, found) : found
-    yield best
+    yield descent.found(best)
   }
   const random = xoroshiro128plus(1)
   for (let idle = 0; idle < mostIdle && descent.left > tries / 4 && best!.rows.size > 1;) {
     const found: Look = yield* descent.run(look(shaken(best!.arrangement, random)), movesOf, tries / 4)
     idle = found.cost < best!.cost ? 0 : idle + 1
     best = cheaper(best!, found)
-    yield best
+    yield descent.found(best)
   }
   return (yield* descent.run(best!, refinements, 0)).arrangement
 }
@@ -66,19 +71,27 @@ const stride = 60
 const cheaper = (one: Look, other: Look): Look => (other.cost < one.cost ? other : one)
 
 class Descent {
+  public left: number
+
   constructor(
     private readonly look: (arrangement: Arrangement) => Look,
-    public left: number,
-  ) {}
+    private readonly tries: number,
+  ) {
+    this.left = tries
+  }
+
+  found(best: Look): Found {
+    return { ...best, share: Math.min(1, 1 - this.left / this.tries) }
+  }
 
   /** Takes the first step that helps, again and again, until none does or only so many tries are left. */
-  *run(start: Look, steps: (from: Look) => Iterable<Arrangement>, until: number): Generator<Look, Look> {
+  *run(start: Look, steps: (from: Look) => Iterable<Arrangement>, until: number): Generator<Found, Look> {
     let best = start
     for (let better = true; better && this.left > until;) {
       better = false
       for (const next of steps(best)) {
         if (this.left-- <= until) break
-        if (this.left % stride === 0) yield best
+        if (this.left % stride === 0) yield this.found(best)
         const now = this.look(next)
         if (now.cost >= best.cost) continue
         best = now

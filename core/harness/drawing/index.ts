@@ -1,7 +1,7 @@
 import type { Plan, ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
 import { alignColumn, heightOfBend, placesOf, type Places } from './align'
-import { findArrangement, searchArrangement, type Look } from './arrangement'
+import { findArrangement, searchArrangement, type Found, type Look } from './arrangement'
 import { boardShape } from './board'
 import { blocksOf, columnHeight, drawBox, groupsOf, placeColumns, sortRows, type Block, type Row } from './blocks'
 import { findEscapes } from './escapes'
@@ -88,7 +88,7 @@ export class Sheet {
    * The same in small steps, each of which gives the best so far.
    * @param last an arrangement to start from as well
    */
-  arranging(last?: Arrangement): Generator<Look, Arrangement> {
+  arranging(last?: Arrangement): Generator<Found, Arrangement> {
     return searchArrangement(...this.searchFrom(last))
   }
 

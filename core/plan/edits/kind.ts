@@ -39,6 +39,10 @@ export interface Shapes {
   /** A pad of the board or a terminal of a part. */
   point: Joi.StringSchema
   spot: Joi.ObjectSchema
+  /** Colours of wires by what they are for. */
+  colours: Joi.ObjectSchema
+  /** A point on the drawing. */
+  onSheet: Joi.ObjectSchema
   craft: Joi.ObjectSchema
   battery: Joi.ObjectSchema
   deviceInstance: Joi.ObjectSchema

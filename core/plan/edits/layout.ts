@@ -11,7 +11,7 @@ export interface LayoutEdits {
 export const layoutEdits: EditGroup<LayoutEdits> = {
   'spot.set': {
     apply: (plan, { part, spot }) => {
-      if (part !== boardId && part !== batteryId) deviceOf(plan, part)
+      if (part !== boardId && part !== batteryId && !plan.joints[part]) deviceOf(plan, part)
       if (spot) plan.spots[part] = spot
       else delete plan.spots[part]
     },
@@ -21,12 +21,12 @@ export const layoutEdits: EditGroup<LayoutEdits> = {
   },
   'box.move': {
     apply: (plan, { box, at }) => {
-      if (box !== boardId && box !== batteryId) deviceOf(plan, box)
+      if (box !== boardId && box !== batteryId && !plan.joints[box]) deviceOf(plan, box)
       if (at) plan.layout[box] = at
       else delete plan.layout[box]
     },
     words: ({ box, at }, speech) =>
       at ? `Move ${speech.device(box)} on the drawing` : `Let ${speech.device(box)} find its place on the drawing`,
-    shape: ({ part, spot }) => ({ box: part.required(), at: spot.allow(null).required() }),
+    shape: ({ part, onSheet }) => ({ box: part.required(), at: onSheet.allow(null).required() }),
   },
 }

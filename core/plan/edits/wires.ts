@@ -1,3 +1,5 @@
+import type { WireColour } from '../../units'
+import type { ColourRole } from '../colour-roles'
 import type { WireOverride } from '../plan'
 import { change, changeShape, type Change, type EditGroup } from './kind'
 
@@ -6,6 +8,8 @@ export interface WireEdits {
   'wire.clear': { wire: string }
   'wire.tick': { wire: string; made: boolean }
   'cable.make': { cable: string; madeUp: boolean }
+  /** The whole scheme: roles that it leaves out have the product's colour. */
+  'colours.set': { colours: Partial<Record<ColourRole, WireColour>> }
 }
 
 /** What is set by hand of a wire, and whether it is made. */
@@ -28,6 +32,11 @@ export const wireEdits: EditGroup<WireEdits> = {
     words: ({ cable, madeUp }, speech) =>
       madeUp ? `Make up the cable of ${speech.owner(cable)} by its table` : `Take a ready-made cable for ${speech.owner(cable)}`,
     shape: ({ joi, key }) => ({ cable: key.required(), madeUp: joi.boolean().required() }),
+  },
+  'colours.set': {
+    apply: (plan, { colours }) => void (plan.colours = colours),
+    words: () => 'Change the colours of wires',
+    shape: ({ colours }) => ({ colours: colours.required() }),
   },
   'wire.tick': {
     apply: (plan, { wire, made }) => {

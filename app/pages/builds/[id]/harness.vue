@@ -17,7 +17,7 @@ const notices = useNotices()
 const view = ref<keyof typeof views>('drawing')
 const name = computed(() => plan.value.name)
 const wires = computed(() => build.analysis?.wires ?? [])
-const { layers, drawing, improving, drag } = useHarnessDrawing()
+const { layers, drawing, improving, progress, drag } = useHarnessDrawing()
 
 function saveCsv() {
   download(`${name.value} wires.csv`, 'text/csv', wireListCsv(resolvePlan(plan.value), wires.value))
@@ -51,6 +51,7 @@ const print = () => window.print()
       <v-spacer />
       <template v-if="wires.length">
         <AddToHarness />
+        <WireColours />
         <v-btn class="no-print" variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">Wire list CSV</v-btn>
         <v-btn class="no-print" variant="outlined" :prepend-icon="mdiSvg" :disabled="!drawing" @click="save('svg')"
           >Drawing SVG</v-btn
@@ -83,7 +84,7 @@ const print = () => window.print()
         </button>
       </nav>
       <template v-if="view === 'drawing'">
-        <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving @drag="drag" />
+        <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving :progress @drag="drag" />
         <p v-else class="pa-6 quiet">Drawing it.</p>
         <WireTable :wires />
       </template>

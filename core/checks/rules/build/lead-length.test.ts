@@ -20,10 +20,10 @@ describe('MEC-02', () => {
     expect(findingsOf(link(40, true), 'MEC-02')).toEqual([])
   })
   it('compares with the way along the frame, and cuts it right', () => {
-    // RX1 is at (4, 1) of a board of 40 × 40 in the middle: 16 mm to the left, 19 mm to the front.
+    // RX1 is at (4, 1) of a board of 40 × 40 in the middle: 16 mm to the left, 19 mm to the front; a sensor sits 5 mm higher.
     const plan = link(40)
     const [found] = findingsOf(plan, 'MEC-02')
-    expect(found!.fact).toBe('W2 is 40 mm; its way along the frame is 197 mm')
+    expect(found!.fact).toBe('W2 is 40 mm; its way along the frame is 202 mm')
     expect(settledBy(plan, found!)).toBe(true)
   })
 })

@@ -1,0 +1,26 @@
+/** What a wire is for, as a workshop chooses colours by: an id, and its words. */
+export const colourRoles = {
+  'supply-battery': 'Battery voltage',
+  'supply-regulated': 'Regulated supply',
+  ground: 'Ground',
+  'serial-to-part': 'Serial, board TX to the part',
+  'serial-to-board': 'Serial, part TX to the board',
+  'motor-1': 'Motor 1',
+  'motor-2': 'Motor 2',
+  'motor-3': 'Motor 3',
+  'motor-4': 'Motor 4',
+  'motor-5': 'Motor 5',
+  'motor-6': 'Motor 6',
+  'motor-7': 'Motor 7',
+  'motor-8': 'Motor 8',
+  servo: 'Servo and other pulses',
+  'led-data': 'LED data',
+  line: 'Switched line, buzzer',
+  analog: 'Analog value',
+  'bus-data': 'Bus data (SDA, high)',
+  'bus-clock': 'Bus clock (SCL, low)',
+  receiver: 'Receiver channels',
+  'picture-from-camera': 'Picture from a camera',
+  'picture-onward': 'Picture onward',
+} as const
+export type ColourRole = keyof typeof colourRoles
