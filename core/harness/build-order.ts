@@ -1,4 +1,5 @@
 import { batteryId, boardId, idIn, splitKey, type ResolvedPlan } from '../plan'
+import { mappingWords, outputMapping } from '../suitability'
 import type { Wire, WireKind } from './wires'
 
 /** A step of making the harness: what to look at first, and the wires that may then be soldered. */
@@ -51,10 +52,12 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
   const step = (id: string, name: string, check: string): BuildStep => ({ id, title: name, check, wires: ofDevice(id) })
   const sends = resolved.devices.filter(({ device }) => device.radios.some((radio) => radio.sends))
   const antennas = sends.length ? ` Antennas on ${sends.map(({ instance }) => instance.name).join(', ')}.` : ''
+  const mapped = outputMapping(resolved)
+  const mapping = mapped.length ? ` Before the motors spin: ${mapped.map(mappingWords).join('; ')}.` : ''
   const last: BuildStep = {
     id: 'power-up',
     title: 'First power-up',
-    check: `Propellers off.${antennas} Measure from battery plus to minus: no short. Then ${min} to ${max} V from a bench supply limited to 1 A, or the battery by a fuse-limited lead; touch each regulator and ESC: none gets hot. Only then the battery itself.`,
+    check: `Propellers off.${antennas} Measure from battery plus to minus: no short. Then ${min} to ${max} V from a bench supply limited to 1 A, or the battery by a fuse-limited lead; touch each regulator and ESC: none gets hot. Only then the battery itself.${mapping}`,
     wires: [],
   }
   const measured = ({ label, volts }: (typeof makers)[number]['device']['outputs'][number]) =>

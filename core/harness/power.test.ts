@@ -1,10 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
+import { edited } from '../../tests/helpers/findings'
 import { nodalVolts } from '../../tests/helpers/nodal'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
-import { batteryPlace, boardId, resolvePlan, type Plan } from '../plan'
+import { batteryPlace, boardId, resolvePlan, type Edit, type Plan } from '../plan'
 import { ampacity, cutLength, devicesAlive, gaugeFor, onBattery, powerTree, routeLength, wireMass, wiresOf } from './index'
 
 function treeOf(plan: Plan) {
@@ -13,7 +14,54 @@ function treeOf(plan: Plan) {
   return { resolved, wires, tree: powerTree(resolved, wires) }
 }
 
+/** Two parts fed through splices with long thin tails to the board, plus and minus. */
+function spliced(plan: Plan, parts: [string, string][], rail: string): Plan {
+  const { board } = resolvePlan(plan)
+  const pad = (kind: string) => board.pads.find((each) => each.kind === kind && (kind === 'ground' || each.rail === rail))!.id
+  return [['joint-1', 0, pad('supply')] as const, ['joint-2', 1, pad('ground')] as const].reduce(
+    (made, [joint, terminal, to]) =>
+      edited(
+        made,
+        { type: 'joint.add', joint, kind: 'splice', name: joint },
+        ...parts.map((part): Edit => ({
+          type: 'wire.set',
+          wire: `${part[0]}.${terminal ? 'gnd' : part[1]}`,
+          set: { end: `terminal:${joint}/c` },
+        })),
+        { type: 'wire.add', wire: `extra.${terminal + 1}`, from: `terminal:${joint}/c`, to: `pad:${to}` },
+        { type: 'wire.set', wire: `extra.${terminal + 1}`, set: { length: 900, gauge: 28 } },
+      ),
+    plan,
+  )
+}
+
 describe('powerTree', () => {
+  it('gives parts behind splices the volts that a nodal solution gives them', () => {
+    const { resolved, wires, tree } = treeOf(
+      spliced(
+        allocated('spillway-hex'),
+        [
+          ['gnss', 'vcc'],
+          ['logger', 'vcc'],
+        ],
+        'v5',
+      ),
+    )
+    expect(wires.filter(({ to }) => to.device?.startsWith('joint'))).toHaveLength(4)
+    const nodal = nodalVolts(resolved, wires, 'max', 'peak')
+    const direct = treeOf(allocated('spillway-hex')).tree
+    for (const key of ['gnss/main', 'logger/main']) {
+      const [leaf, before] = [tree, direct].map(({ leaves }) => leaves.find(({ supply }) => supply.key === key)!)
+      expect(Math.abs(leaf!.full - nodal.get(key)!) / leaf!.full).toBeLessThan(0.001)
+      expect(leaf!.full).toBeLessThan(before!.full - 0.005)
+    }
+    const tail = tree.flows.get('extra.1')!
+    const both = tree.leaves.filter(({ supply }) => ['gnss/main', 'logger/main'].includes(supply.key))
+    expect(tail.peak).toBeCloseTo(
+      both.reduce((sum, { peak }) => sum + peak, 0),
+      6,
+    )
+  })
   it.each(['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)(
     'gives each part the volts that a nodal solution of the whole craft gives it, hovering and at full throttle: %s',
     (name) => {

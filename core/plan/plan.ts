@@ -1,7 +1,7 @@
 import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition } from '../catalogue'
 import type { Amps, Baud, Chemistry, Hertz, Millimetres, WireColour } from '../units'
 import type { ColourRole } from './colour-roles'
-import type { JointKind } from './joints'
+import type { JointKind } from './joint-kinds'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */

@@ -13,7 +13,7 @@ import { formatAmps, formatVolts, type Hertz } from '../units'
 import { alike, alone, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import { levelFacts } from './levels'
-import { motorOrder, numbersOutputs } from './motor-order'
+import { mappingWords, motorOrder, numbersOutputs } from './motor-order'
 import { outletAt, outletsOf, type Outlet } from './outlets'
 import { featureClaims, featureFacts, heldFacts, pinClaims } from './pins'
 import type { Offer, Way } from './way'
@@ -99,11 +99,7 @@ function* ownerFacts({ fitted, need }: FittedNeed, { timer }: PadDemand<Need>, {
 function orderFacts(resolved: ResolvedPlan, { key }: FittedNeed, { output, owner, name }: Outlet): Fact[] {
   const motor = motorOrder(resolved).get(key)
   if (motor === undefined || motor === output || owner || !numbersOutputs(resolved.board)) return []
-  const text =
-    output === undefined
-      ? `${name} is no numbered output: map it to motor ${motor}`
-      : `${name} is output ${output}: map it to motor ${motor}`
-  return [costly('PAD-13', text, output === undefined ? 2 : 1)]
+  return [costly('PAD-13', mappingWords({ output, name, motor }), output === undefined ? 2 : 1)]
 }
 
 /** An input that the firmware takes for something else until it is told. */

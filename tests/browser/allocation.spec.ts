@@ -48,10 +48,27 @@ test('an alternative is taken with one click', async ({ page }) => {
   await page.goto(`${address}/builds/${id}/allocation`)
   await view(page, 'Alternatives')
   const first = page.getByTestId('alternatives').locator('article').nth(1)
-  await expect(first).toContainText('Distribution board BAT OUT → the battery')
+  await expect(first).toContainText('ESC four-in-one: pad CUR → pad AIR')
   await first.getByRole('button', { name: 'Take this one' }).click()
   await expect(page.getByRole('button', { name: 'Clear 0 locks, 1 bans' })).toBeVisible()
   await expect(page.getByTestId('proposal')).toContainText('drawbacks')
+})
+
+test('a servo is locked to an output of the converter, and the wire goes there', async ({ page }) => {
+  const id = await freshBuild(page, 'fellside-mapper', 'Converter', true)
+  await page.goto(`${address}/builds/${id}/allocation`)
+  await view(page, 'Fit grid')
+  await page.getByLabel('Kind of place').getByRole('button', { name: 'Pads' }).click()
+  await page.getByRole('button', { name: /^Elevator.*OUT 3 of Pulse converter/ }).click()
+  await expect(page.getByRole('button', { name: 'Clear 1 locks, 0 bans' })).toBeVisible()
+  await saved(page)
+  await page.goto(`${address}/builds/${id}/harness`)
+  await view(page, 'Drawing')
+  await expect(page.getByRole('table')).toContainText('Pulse converter')
+  const { plan } = (await (await page.request.get(`${address}/api/builds/${id}`)).json()) as {
+    plan: { assignment: Record<string, { place: string }> }
+  }
+  expect(plan.assignment['elevator/position']!.place).toBe('device:converter/out3')
 })
 
 test('the fit-out is tried on every board and moved to one', async ({ page }) => {
@@ -76,6 +93,6 @@ test('a plan of forty-five devices is proven best in the browser', async ({ page
   await page.goto(`${address}/builds/${id}/allocation`)
   await page.getByRole('button', { name: 'Allocate', exact: true }).click()
   await expect(page.getByTestId('proposal')).toContainText('proven best', { timeout: 30_000 })
-  await expect(page.getByTestId('proposal')).toContainText('78 placed')
+  await expect(page.getByTestId('proposal')).toContainText('81 placed')
   await saved(page)
 })

@@ -74,11 +74,13 @@ function turn() {
   const next = turns[(turns.indexOf(spot.turn ?? 0) + 1) % turns.length]!
   place(id, { ...spot, turn: next })
 }
+/** Drawn anew, so that what was refused gives way to what is kept. */
+const refused = ref(0)
 function raise(event: Event) {
   const field = event.target as HTMLInputElement
   const z = field.valueAsNumber
   if (Number.isFinite(z) && Math.abs(z) <= 2000) place(chosen.value!.id, { ...chosen.value!.spot, z: Math.round(z) })
-  else field.value = String(chosen.value!.height)
+  else refused.value += 1
 }
 const setCraft = (part: Partial<Plan['craft']>) => build.edit({ type: 'craft.set', craft: { ...craft.value, ...part } })
 const number = (event: Event) => Number((event.target as HTMLInputElement).value)
@@ -126,6 +128,7 @@ function setLimit(event: Event) {
       <fieldset v-if="chosen" class="chosen">
         <legend>{{ names.device(chosen.id) }}</legend>
         <v-text-field
+          :key="`${chosen.id} ${refused}`"
           :model-value="chosen.height"
           type="number"
           min="-2000"

@@ -31,7 +31,7 @@ import { analogLevel } from './pads/analog-level'
 import { receiverType } from './pads/receiver-type'
 import { firmwareWiring } from './pads/firmware-wiring'
 import { wireServes } from './pads/wire-serves'
-import { motorOrderRule } from './pads/motor-order'
+import { motorOrder } from './pads/motor-order'
 import { partServes } from './pads/part-serves'
 import { oneReceiver } from './pads/one-receiver'
 import { currentSeen } from './pads/current-seen'
@@ -112,7 +112,7 @@ export const rules: readonly Rule[] = [
   receiverType,
   firmwareWiring,
   wireServes,
-  motorOrderRule,
+  motorOrder,
   partServes,
   oneReceiver,
   currentSeen,

@@ -1,6 +1,7 @@
 import type { Draft } from 'immer'
 import { batteryId, boardId } from '../parts'
-import { jointKinds, jointPoint, type JointKind } from '../joints'
+import { jointKinds, type JointKind } from '../joint-kinds'
+import { jointPoint } from '../joints'
 import type { Plan, WirePoint } from '../plan'
 import { readPoint } from '../wire-points'
 import { change, EditError, type EditGroup } from './kind'

@@ -1,20 +1,20 @@
-import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { keepAway } from '../../reports'
+import { mappingWords, outputMapping } from '../../../suitability'
+import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { keepOff } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
-  const away = context.placed.filter(({ way }) => way.facts.some(({ rule }) => rule === 'PAD-13'))
-  if (!away.length) return
-  const said = away.map(
-    ({ need, way }) => `${needName(need)}: ${way.facts.flatMap(({ rule, text }) => (rule === 'PAD-13' ? text : [])).join('; ')}`,
-  )
+  const { resolved } = context
+  const mapped = outputMapping(resolved)
+  if (!mapped.length) return
+  const placeOf = (key: string) => resolved.plan.assignment[key]!.place
   yield {
-    subjects: [...new Set(away.flatMap(aboutPlaced))],
-    fact: `outputs to be mapped before the first spin: ${said.join('; ')}`,
-    fixes: away.map((placed) => keepAway(context, placed)),
+    subjects: mapped.flatMap(({ need }) => [...aboutNeed(need), placeOf(need.key)]),
+    fact: `outputs to be mapped before the first spin: ${mapped.map((each) => `${needName(each.need)}: ${mappingWords(each)}`).join('; ')}`,
+    fixes: mapped.map(({ need }) => keepOff(context, need, placeOf(need.key))),
   }
 }
 
-export const motorOrderRule: Rule = {
+export const motorOrder: Rule = {
   meta: {
     id: 'PAD-13',
     family: 'pads',
