@@ -63,8 +63,7 @@ test('a servo is locked to an output of the converter, and the wire goes there',
   await expect(page.getByRole('button', { name: 'Clear 1 locks, 0 bans' })).toBeVisible()
   await saved(page)
   await page.goto(`${address}/builds/${id}/harness`)
-  await view(page, 'Drawing')
-  await expect(page.getByRole('table')).toContainText('Pulse converter')
+  await expect(page.getByRole('table')).toContainText('OUT 3')
   const { plan } = (await (await page.request.get(`${address}/api/builds/${id}`)).json()) as {
     plan: { assignment: Record<string, { place: string }> }
   }

@@ -61,7 +61,7 @@ function addWire() {
       />
     </v-list>
   </v-menu>
-  <v-dialog v-model="open" width="440">
+  <v-dialog v-model="open" width="440" aria-label="One more wire">
     <v-card title="One more wire">
       <v-card-text class="ends">
         <v-autocomplete v-model="from" :items="points" label="From" />

@@ -48,7 +48,7 @@ function take() {
 
 <template>
   <v-btn class="no-print" :prepend-icon="mdiPaletteOutline" @click="look">Colours</v-btn>
-  <v-dialog v-model="open" width="620" scrollable>
+  <v-dialog v-model="open" width="620" scrollable aria-label="Colours of wires by what they are for">
     <v-card title="Colours of wires by what they are for">
       <v-card-text>
         <p class="quiet">
