@@ -117,6 +117,7 @@ describe('what once passed in silence', () => {
     ['a serial wire on another port’s pad', hex, [set('gnss.tx', 'pad:RX7')], 'SER-03', 'fix'],
     ['a serial wire on a supply pad', hex, [set('gnss.tx', supplyPad(hex, 'bat'))], 'LVL-03', 'stop'],
     ['an ESC’s main lead on the board', hex, [set('esc-6.vcc', supplyPad(hex, 'bat'))], 'PWR-12', 'stop'],
+    ['an ESC’s main ground on the board', hex, [set('esc-6.bgnd', 'pad:G2')], 'PWR-12', 'stop'],
     ['the board’s supply left off', scout, [leave('board.bat')], 'PWR-08', 'fix'],
     ['the board’s ground left off', scout, [leave('board.bat-gnd'), leave('esc.gnd')], 'GND-01', 'stop'],
     ['the battery’s plus on the board’s ground', mapper, [set('board.bat', 'pad:G2')], 'PWR-13', 'stop'],

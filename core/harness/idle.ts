@@ -9,6 +9,9 @@ export function isIdle({ needs, plan }: ResolvedPlan, fitted: FittedDevice): boo
   if (!Object.keys(plan.assignment).length) return false
   const feeds = Object.values(plan.supplies).some((source) => splitKey(idIn('output', source) ?? '')[0] === fitted.id)
   if (feeds) return false
+  // A camera or a transmitter works without the link that controls it; an overlay without its values only passes the picture on.
+  const ways = new Set(fitted.device.needs.flatMap((need) => (need.kind === 'video' ? need.direction : [])))
+  if (ways.size === 1) return false
   const own = needs.filter((need) => need.fitted.id === fitted.id && takesPlace(need.need))
   return (
     own.length > 0 &&

@@ -1,6 +1,7 @@
 import type { Pad, VideoNeed } from '../catalogue'
 import type { FittedDevice, ResolvedPlan } from '../plan'
 import { videoPads } from '../suitability'
+import { isIdle } from './idle'
 
 /** One end of a video connection. */
 export type VideoPoint = { device: FittedDevice; terminal: string } | { pad: Pad }
@@ -12,7 +13,7 @@ export interface VideoLink {
 
 /**
  * The video chain of a plan: camera, or cameras at the inputs of a switch in their order, then overlays,
- * then transmitter. The board's
+ * as far as they have a place, then transmitter. The board's
  * own overlay chip takes part when no overlay device is fitted. Ends without a
  * partner stay out.
  */
@@ -24,7 +25,9 @@ export function videoChain(resolved: ResolvedPlan): VideoLink[] {
   const cameras = devices.filter((fitted) => ends(fitted, 'out') && !ends(fitted, 'in'))
   const transmitter = devices.find((fitted) => ends(fitted, 'in') && !ends(fitted, 'out'))
   const chooser = devices.find((fitted) => all(fitted, 'in').length > 1 && ends(fitted, 'out'))
-  const middle = devices.filter((fitted) => fitted !== chooser && ends(fitted, 'in') && ends(fitted, 'out'))
+  const middle = devices.filter(
+    (fitted) => fitted !== chooser && ends(fitted, 'in') && ends(fitted, 'out') && !isIdle(resolved, fitted),
+  )
   const outOf = (fitted: FittedDevice): VideoPoint => ({ device: fitted, terminal: ends(fitted, 'out')!.terminal })
   const into = (fitted: FittedDevice): VideoPoint => ({ device: fitted, terminal: ends(fitted, 'in')!.terminal })
   const steps: { in?: VideoPoint; out?: VideoPoint }[] = []

@@ -26,6 +26,8 @@ function joinFixes({ resolved }: CheckContext, end: WireEnd, there: Wire[], most
   const { plan, parts } = resolved
   const movable = there.filter(({ id, to, from }) => !plan.extras[id] && pointOf(to) === point && pointOf(from) !== point)
   if (there.length - movable.length + 1 > most || (end.device !== undefined && plan.joints[end.device])) return []
+  // Wires of unlike kinds that meet are a fault of another sort, which a joint would only hide.
+  if (new Set(there.map(({ kind }) => kind)).size > 1) return []
   const kinds = (['splice', 'pin-rail'] as const).filter((kind) => movable.length + 1 <= jointKinds[kind].wires)
   return kinds.slice(0, 1).map((kind) => {
     const { joint, name } = freshJoint(

@@ -2,7 +2,7 @@ import type { WireEnd } from '../../../harness'
 import { formatVolts, type Volts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { makersOn } from '../../makers'
-import { unlikeEnds } from '../../natures'
+import { natureOf, unlikeEnds } from '../../natures'
 import { aboutWire, endWords, wireBack } from '../../reports'
 
 /** What a signal point bears, and whether it drives. */
@@ -16,6 +16,12 @@ function pointAt({ resolved, terminal }: CheckContext, { device, point }: WireEn
   return { bears: found?.maxIn ?? (drives ? found.high : undefined), drives }
 }
 
+/** Signal points that wires of a net end at. */
+function pointsIn(context: CheckContext, net: string) {
+  const ends = context.circuit.wires.flatMap((wire) => (context.circuit.netOf(wire) === net ? [wire.from, wire.to] : []))
+  return ends.filter((end) => natureOf(context, end) === 'signal').map((end) => pointAt(context, end))
+}
+
 function* check(context: CheckContext): Iterable<Report> {
   const { circuit } = context
   for (const wire of context.wires) {
@@ -23,8 +29,8 @@ function* check(context: CheckContext): Iterable<Report> {
     if (!ends) continue
     const net = circuit.netOf(wire)
     const volts = makersOn(context, net)[0]?.max ?? 0
-    const { bears, drives } = pointAt(context, ends.end)
-    const burns = (bears !== undefined && volts > bears) || (drives && volts > 0)
+    const { bears } = pointAt(context, ends.end)
+    const burns = pointsIn(context, net).some((point) => (point.bears ?? Infinity) < volts || (point.drives && volts > 0))
     const held = ends.with === 'ground' ? 'to ground' : volts ? `at ${formatVolts(volts)}` : 'at a supply that nothing feeds'
     const limit = bears !== undefined && volts > bears ? `, and it bears ${formatVolts(bears)}` : ''
     yield {

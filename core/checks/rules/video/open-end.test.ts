@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { edited, factsOf, findingsOf, settledBy } from '../../../../tests/helpers/findings'
-import { tiny } from '../../../../tests/helpers/tiny'
+import { serial, tiny } from '../../../../tests/helpers/tiny'
 import { videoChain } from '../../../harness'
-import { resolvePlan } from '../../../plan'
+import { resolvePlan, type Plan } from '../../../plan'
 
 const video = (direction: 'in' | 'out') => ({ needs: { vid: { kind: 'video' as const, direction } } })
 const chain = tiny({ devices: { camera: video('out'), vtx: video('in') } })
@@ -16,6 +16,22 @@ describe('VID-03', () => {
     const [found] = findingsOf(plan, 'VID-03')
     expect(found!.fact).toBe('Camera: Vid goes nowhere')
     expect(settledBy(plan, found!)).toBe(true)
+  })
+  it('leaves out an overlay without a place: the picture goes past it', () => {
+    const overlay = {
+      needs: {
+        text: serial(),
+        in: { kind: 'video' as const, direction: 'in' },
+        out: { kind: 'video' as const, direction: 'out' },
+      },
+    }
+    const other = { needs: { fix: serial() } }
+    const plan = (at: Record<string, 'port:p1'>) =>
+      tiny({ ports: { p1: {} }, devices: { camera: video('out'), overlay, other, vtx: video('in') }, at })
+    const along = (from: Plan) => videoChain(resolvePlan(from)).map(({ to }) => ('device' in to ? to.device.id : ''))
+    expect(along(plan({ 'overlay/text': 'port:p1' }))).toEqual(['overlay', 'vtx'])
+    expect(along(plan({ 'other/fix': 'port:p1' }))).toEqual(['vtx'])
+    expect(factsOf(plan({ 'other/fix': 'port:p1' }), 'VID-03')).toEqual([])
   })
   it('takes cameras to the inputs of a switch in their order, and names one too many', () => {
     const vid = (direction: 'in' | 'out') => ({ kind: 'video' as const, direction })

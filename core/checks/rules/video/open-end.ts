@@ -1,4 +1,4 @@
-import { videoChain } from '../../../harness'
+import { isIdle, videoChain } from '../../../harness'
 import { keyOf, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { doWithout } from '../../reports'
@@ -10,7 +10,7 @@ function* check(context: CheckContext): Iterable<Report> {
   const ends = videoChain(resolved).flatMap(({ from, to }) => [from, to])
   const joined = new Set(ends.flatMap((end) => ('device' in end ? [keyOf(end.device.id, end.terminal)] : [])))
   for (const { key, need, fitted } of resolved.needs) {
-    if (need.kind !== 'video' || joined.has(keyOf(fitted.id, need.terminal))) continue
+    if (need.kind !== 'video' || joined.has(keyOf(fitted.id, need.terminal)) || isIdle(resolved, fitted)) continue
     yield {
       subjects: [referTo('device', fitted.id), referTo('need', key)],
       fact: `${nameOf(fitted)}: ${need.label} ${need.direction === 'out' ? 'goes nowhere' : 'gets nothing'}`,
