@@ -99,7 +99,7 @@ test('a part is moved on the airframe and its wires change length', async ({ pag
   await above.click()
   await expect(page.getByRole('button', { name: 'Turn, 90°' })).toBeVisible()
   await expect(page.getByLabel('Underside above')).toHaveValue('75')
-  await page.locator('.reach').first().focus()
+  await page.getByRole('button', { name: /^Battery – Distribution board/ }).focus()
   await expect(page.getByTestId('airframe')).toContainText(/between .* and .*wires.*mm thick/s)
   await page.getByRole('button', { name: 'Select nothing' }).click()
   await page.getByLabel('Equipment up to').fill('900')

@@ -162,6 +162,23 @@ function setLimit(event: Event) {
           <li v-for="text in advice" :key="text">{{ text }}</li>
         </ul>
       </section>
+      <section class="told">
+        <h3>Bundles, the thickest first</h3>
+        <ul class="bundles">
+          <li v-for="run in runs" :key="run.ends.join()">
+            <button
+              :class="{ here: pointed === run }"
+              :aria-pressed="pointed === run"
+              @mouseenter="pointed = run"
+              @focus="pointed = run"
+              @click="pointed = run"
+            >
+              {{ names.device(run.ends[0]) }} – {{ names.device(run.ends[1]) }}
+              <span class="mono quiet">{{ run.wires.length }}</span>
+            </button>
+          </li>
+        </ul>
+      </section>
       <v-btn
         v-if="Object.keys(plan.spots).length"
         @click="
@@ -248,6 +265,17 @@ dd {
 }
 .told ul {
   padding-left: var(--space-5);
+}
+.told .bundles {
+  list-style: none;
+  padding: 0;
+}
+.bundles button {
+  text-align: left;
+}
+.bundles .here {
+  color: rgb(var(--v-theme-secondary));
+  font-weight: 700;
 }
 h3 {
   font-size: var(--text-small);

@@ -105,17 +105,7 @@ function mark({ x, y, width, height, turn }: FramePart): string {
           :stroke-width="unit"
         />
         <g v-for="run in runs" :key="run.ends.join()">
-          <polyline
-            :points="line(run.path)"
-            class="reach"
-            :stroke-width="7 * unit"
-            tabindex="0"
-            role="button"
-            :aria-label="`Bundle of ${run.wires.length} wires`"
-            @mouseenter="pointed = run"
-            @focus="pointed = run"
-            @click="pointed = run"
-          />
+          <polyline :points="line(run.path)" class="reach" :stroke-width="7 * unit" @mouseenter="pointed = run" />
         </g>
       </template>
       <template v-else>
@@ -209,10 +199,6 @@ function mark({ x, y, width, height, turn }: FramePart): string {
   stroke: transparent;
   pointer-events: stroke;
   cursor: help;
-}
-.reach:focus-visible {
-  outline: none !important;
-  stroke: color-mix(in srgb, rgb(var(--v-theme-secondary)) 25%, transparent);
 }
 text {
   fill: rgb(var(--v-theme-on-surface));
