@@ -1,4 +1,6 @@
 export { planSchema, turns } from './plan'
+export { figures } from './figures'
+export type { Figure } from './figures'
 export type {
   DeviceInstance,
   ExtraWire,

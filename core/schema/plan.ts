@@ -1,9 +1,9 @@
 import Joi from 'joi'
-import { batteryId, boardId, colourRoles, jointKinds, placeKinds, planSchema, turns } from '../plan'
+import { batteryId, boardId, colourRoles, figures, jointKinds, placeKinds, planSchema, turns, type Figure } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
-import { amps, baud, characterFormat, colour, free, id, idPattern, label, list, prose } from './parts'
+import { baud, characterFormat, colour, free, id, idPattern, label, list, prose } from './parts'
 import { limits } from './limits'
 
 const keyPattern = /^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/
@@ -15,6 +15,9 @@ export const place = Joi.string().pattern(
 export const deviceId = Joi.string()
   .pattern(/^[a-zA-Z0-9_-]{1,60}$/, 'id')
   .custom(free)
+
+/** A figure within its limits. */
+const figure = (name: Figure) => Joi.number().min(figures[name].min).max(figures[name].max)
 
 /** What may be set at an end of a link. */
 export const linkSettingParts: Joi.PartialSchemaMap = {
@@ -37,9 +40,9 @@ export const deviceInstance = Joi.object({
 
 export const craft = Joi.object({
   outline: Joi.string().valid('quad', 'hex', 'wing').required(),
-  size: Joi.number().min(50).max(5000).required(),
-  massLimit: Joi.number().min(1).max(200_000),
-  motors: Joi.object({ hover: amps.required(), full: amps.required() }),
+  size: figure('size').required(),
+  massLimit: figure('massLimit'),
+  motors: Joi.object({ hover: figure('motor').required(), full: figure('motor').required() }),
 })
 
 export const battery = Joi.object({
@@ -47,8 +50,8 @@ export const battery = Joi.object({
   chemistry: Joi.string()
     .valid(...Object.keys(cellVoltage))
     .required(),
-  capacity: Joi.number().min(1).max(100_000).required(),
-  rating: Joi.number().min(1).max(500),
+  capacity: figure('capacity').required(),
+  rating: figure('rating'),
 })
 
 export const assignment = Joi.object().pattern(
@@ -75,8 +78,8 @@ export const wirePoint = Joi.string().pattern(
 /** What may be set of a wire. */
 export const wireOverrideParts: Joi.PartialSchemaMap = {
   colour,
-  gauge: Joi.number().integer().min(4).max(40),
-  length: Joi.number().min(1).max(5000),
+  gauge: figure('gauge').integer(),
+  length: figure('length'),
   note: prose,
   end: wirePoint,
   omitted: Joi.boolean(),
@@ -103,7 +106,7 @@ const onSheet = Joi.number().min(-10_000).max(10_000)
 export const point = Joi.object({ x: onSheet.required(), y: onSheet.required() })
 
 /** A place on the airframe. */
-export const spot = point.keys({ z: Joi.number().min(-2000).max(2000), turn: Joi.valid(...turns) })
+export const spot = point.keys({ z: figure('height'), turn: Joi.valid(...turns) })
 
 /** What a plan document holds, part by part. */
 export const planParts = {

@@ -88,9 +88,17 @@ test('a part is moved on the airframe and its wires change length', async ({ pag
   await page.keyboard.press('ArrowUp')
   await above.click()
   await expect(page.getByLabel('Underside above')).toHaveValue('75')
-  await page.getByLabel('Underside above').fill('nonsense'.replace(/\D/g, ''))
-  await page.getByLabel('Underside above').press('Tab')
-  await expect(page.getByLabel('Underside above')).toHaveValue('75')
+  for (const [field, nonsense, said] of [
+    ['Underside above', '', '-2000 to 2000 mm'],
+    ['Motor to motor, or span', '0', '50 to 5000 mm'],
+    ['Equipment up to', '-5', '1 to 200000 g'],
+  ] as const) {
+    await page.getByLabel(field).fill(nonsense)
+    await page.getByLabel(field).press('Tab')
+    await expect(page.getByTestId('airframe')).toContainText(said)
+  }
+  await page.getByLabel('Equipment up to').fill('')
+  await page.getByLabel('Equipment up to').press('Tab')
   await page.getByRole('button', { name: 'Turn, 0°' }).click()
   await expect(page.getByRole('button', { name: 'Turn, 90°' })).toBeVisible()
   await saved(page)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { assumedRating, batteryRange, cellVoltage, formatAmps, formatVolts, type Chemistry } from '#core/units'
 import type { Plan } from '#core/plan'
+import { useFigures } from '~/composables/useFigures'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
@@ -35,25 +36,12 @@ function setBattery(change: Partial<Plan['battery']>) {
   build.edit({ type: 'battery.set', battery: { ...plan.value.battery, ...change } })
 }
 
-/** A figure within its limits, or none where the field is emptied; anything else is said at the field and not taken. */
-type Field = 'capacity' | 'rating' | 'hover' | 'full'
-const limits: Record<Field, { min: number; max: number; unit: string; optional: boolean }> = {
-  capacity: { min: 1, max: 100_000, unit: 'mAh', optional: false },
-  rating: { min: 1, max: 500, unit: 'C', optional: true },
-  hover: { min: 0.01, max: 500, unit: 'A', optional: true },
-  full: { min: 0.01, max: 500, unit: 'A', optional: true },
-}
-const wrong = reactive<Partial<Record<Field, string>>>({})
-function read(field: Field, event: Event): { value?: number } | undefined {
-  const text = (event.target as HTMLInputElement).value.trim().replace(',', '.')
-  const { min, max, unit, optional } = limits[field]
-  delete wrong[field]
-  if (text === '' && optional) return {}
-  const value = Number(text)
-  if (text !== '' && value >= min && value <= max) return { value }
-  wrong[field] = `${min} to ${max} ${unit}`
-  return undefined
-}
+const { wrong, read } = useFigures({
+  capacity: { figure: 'capacity' },
+  rating: { figure: 'rating', optional: true },
+  hover: { figure: 'motor', optional: true },
+  full: { figure: 'motor', optional: true },
+})
 
 function setCapacity(event: Event) {
   const figure = read('capacity', event)
@@ -72,10 +60,15 @@ function setMotors(field: 'hover' | 'full', event: Event) {
   const figure = read(field, event)
   if (!figure) return
   const { motors, ...rest } = plan.value.craft
-  const { hover, full } = motors ?? resolved.value.motors
+  const given = { ...(motors ?? resolved.value.motors), [field]: figure.value }
+  if (figure.value !== undefined && given.full < given.hover) {
+    wrong[field] = 'full throttle takes at least what hovering does'
+    return
+  }
+  const { hover, full } = given
   build.edit({
     type: 'craft.set',
-    craft: figure.value === undefined ? rest : { ...rest, motors: { hover, full, [field]: figure.value } },
+    craft: figure.value === undefined ? rest : { ...rest, motors: { hover, full } },
   })
 }
 const motors = computed(() => resolved.value.motors)

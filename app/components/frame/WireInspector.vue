@@ -3,6 +3,7 @@ import { mdiLock, mdiLockOpenVariantOutline } from '@mdi/js'
 import type { WireOverride } from '#core/plan'
 import { lockWire, pointOf, unlockWire, type Wire } from '#core/harness'
 import { useNames } from '~/composables/useNames'
+import { useFigures } from '~/composables/useFigures'
 import { usePlan } from '~/composables/usePlan'
 import { usePoints } from '~/composables/usePoints'
 import { useBuild } from '~/stores/build'
@@ -27,11 +28,15 @@ function set(values: WireOverride) {
   build.edit({ type: 'wire.set', wire: wire.id, set: values })
 }
 
-/** A figure within its limits is taken; anything else goes back to what is worked out. */
+const { wrong, read } = useFigures({
+  gauge: { figure: 'gauge', optional: true, whole: true },
+  length: { figure: 'length', optional: true },
+})
+/** An emptied field goes back to what is worked out. */
 function setFigure(key: 'gauge' | 'length', event: Event) {
-  const value = (event.target as HTMLInputElement).valueAsNumber
-  if (value > 0) set({ [key]: value })
-  else build.edit({ type: 'wire.set', wire: wire.id, unset: [key] })
+  const figure = read(key, event)
+  if (figure?.value !== undefined) set({ [key]: figure.value })
+  else if (figure) build.edit({ type: 'wire.set', wire: wire.id, unset: [key] })
 }
 
 function setNote(event: Event) {
@@ -71,6 +76,7 @@ function setLock() {
       min="4"
       max="40"
       label="Gauge (AWG)"
+      :error-messages="wrong.gauge"
       @change="(event: Event) => setFigure('gauge', event)"
     />
     <v-text-field
@@ -79,6 +85,7 @@ function setLock() {
       min="1"
       max="5000"
       label="Length (mm)"
+      :error-messages="wrong.length"
       @change="(event: Event) => setFigure('length', event)"
     />
     <v-text-field :model-value="wire.note" label="Note" maxlength="200" @change="setNote" />

@@ -4,6 +4,7 @@ import { Circuit, heightOf, massReport, powerTree, runsOf, spotOf, wiresOf, type
 import { batteryId, boardId, partsOf, resolvePlan, turns, type Plan, type Spot } from '#core/plan'
 import { formatAmps, plain } from '#core/units'
 import { useNames } from '~/composables/useNames'
+import { useFigures } from '~/composables/useFigures'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
@@ -74,20 +75,25 @@ function turn() {
   const next = turns[(turns.indexOf(spot.turn ?? 0) + 1) % turns.length]!
   place(id, { ...spot, turn: next })
 }
-/** Drawn anew, so that what was refused gives way to what is kept. */
-const refused = ref(0)
+const { wrong, read } = useFigures({
+  height: { figure: 'height' },
+  size: { figure: 'size' },
+  massLimit: { figure: 'massLimit', optional: true },
+})
 function raise(event: Event) {
-  const field = event.target as HTMLInputElement
-  const z = field.valueAsNumber
-  if (Number.isFinite(z) && Math.abs(z) <= 2000) place(chosen.value!.id, { ...chosen.value!.spot, z: Math.round(z) })
-  else refused.value += 1
+  const figure = read('height', event)
+  if (figure?.value !== undefined) place(chosen.value!.id, { ...chosen.value!.spot, z: figure.value })
 }
 const setCraft = (part: Partial<Plan['craft']>) => build.edit({ type: 'craft.set', craft: { ...craft.value, ...part } })
-const number = (event: Event) => Number((event.target as HTMLInputElement).value)
+function setSize(event: Event) {
+  const figure = read('size', event)
+  if (figure?.value !== undefined) setCraft({ size: figure.value })
+}
 function setLimit(event: Event) {
-  const massLimit = number(event)
+  const figure = read('massLimit', event)
+  if (!figure) return
   const { massLimit: _, ...rest } = craft.value
-  build.edit({ type: 'craft.set', craft: massLimit > 0 ? { ...rest, massLimit } : rest })
+  build.edit({ type: 'craft.set', craft: figure.value === undefined ? rest : { ...rest, massLimit: figure.value } })
 }
 </script>
 
@@ -111,9 +117,18 @@ function setLimit(event: Event) {
         max="5000"
         label="Motor to motor, or span"
         suffix="mm"
-        @change="setCraft({ size: number($event) })"
+        :error-messages="wrong.size"
+        @change="setSize"
       />
-      <v-text-field :model-value="craft.massLimit" type="number" min="0" label="Equipment up to" suffix="g" @change="setLimit" />
+      <v-text-field
+        :model-value="craft.massLimit"
+        type="number"
+        min="0"
+        label="Equipment up to"
+        suffix="g"
+        :error-messages="wrong.massLimit"
+        @change="setLimit"
+      />
       <dl>
         <dt>Equipment</dt>
         <dd class="mono">{{ plain(report.total, 0) }} g</dd>
@@ -128,7 +143,8 @@ function setLimit(event: Event) {
       <fieldset v-if="chosen" class="chosen">
         <legend>{{ names.device(chosen.id) }}</legend>
         <v-text-field
-          :key="`${chosen.id} ${refused}`"
+          :key="chosen.id"
+          :error-messages="wrong.height"
           :model-value="chosen.height"
           type="number"
           min="-2000"

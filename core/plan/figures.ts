@@ -1,0 +1,12 @@
+/** Least and most of figures that are typed in, and what they are in; fields and the reader of plans hold to the same. */
+export const figures = {
+  capacity: { min: 1, max: 100_000, unit: 'mAh' },
+  rating: { min: 1, max: 500, unit: 'C' },
+  motor: { min: 0, max: 500, unit: 'A' },
+  size: { min: 50, max: 5000, unit: 'mm' },
+  massLimit: { min: 1, max: 200_000, unit: 'g' },
+  gauge: { min: 4, max: 40, unit: 'AWG' },
+  length: { min: 1, max: 5000, unit: 'mm' },
+  height: { min: -2000, max: 2000, unit: 'mm' },
+} as const
+export type Figure = keyof typeof figures
