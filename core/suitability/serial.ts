@@ -7,13 +7,12 @@ import {
   linesTaken,
   linkAt,
   linkLoad,
-  opensConfiguration,
   ratesOf,
   terminalAt,
   type LinkValues,
   type SerialLink,
 } from '../links'
-import { idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
+import { idIn, referTo, type Placement, type ResolvedPlan } from '../plan'
 import { formatBaud, formatShare, type Baud } from '../units'
 import { alike, alone, share, type Claim } from './claim'
 import { costly, impossible, remark, type Fact } from './fact'
@@ -21,7 +20,9 @@ import { controlClaims } from './control'
 import { levelFacts } from './levels'
 import { featureClaims, featureFacts, heldFacts, pinClaims } from './pins'
 import { storageOffers, storageWay } from './storage'
+import { sharingTurns } from './turns'
 import type { Offer, Way } from './way'
+import { keepingAWayIn, wayInClaims, wayInFacts } from './way-in'
 
 type Link = SerialLink['need']
 type FlightState = 'disarmed' | 'armed'
@@ -46,39 +47,6 @@ export function serialOffers(resolved: ResolvedPlan, need: Link): Offer[] {
     })),
     ...storageOffers(resolved, need),
   ]
-}
-
-/** Needs of the plan that a configuration program can use. */
-function configuring({ needs, board }: ResolvedPlan): FittedNeed[] {
-  return needs.filter(
-    ({ need }) =>
-      need.kind === 'serial' &&
-      need.configures &&
-      need.states !== 'armed' &&
-      need.options.some(({ protocol }) => protocol === board.configuration.protocol),
-  )
-}
-
-/** Whether a port is the only way in from USB while disarmed. */
-function isOnlyWayIn({ board }: ResolvedPlan, port: SerialPort, { during }: Placement): boolean {
-  const bridges = board.ports.filter(({ usbShared }) => usbShared)
-  return !board.configuration.usb && bridges.length === 1 && bridges[0] === port && during !== 'armed'
-}
-
-/** A link that takes the way in from USB asks for one of the others to be there; one way for each of those. */
-function keepingAWayIn(resolved: ResolvedPlan, port: SerialPort, way: Way): Way[] {
-  if (!isOnlyWayIn(resolved, port, way.placement) || opens(way)) return [way]
-  const others = configuring(resolved)
-  if (!others.length) return [way]
-  return others.map(({ key }) => ({ ...way, claims: [...way.claims, alike('SER-16', wayIn(key), 'there')] }))
-}
-
-const wayIn = (key: string) => `way-in:${key}`
-const opens = ({ claims }: Way) => claims.some(({ kind, thing }) => kind === 'alike' && thing.startsWith('way-in:'))
-
-/** What a need claims that goes without a place: it is no way in for a configuration program. */
-export function unmetClaims(resolved: ResolvedPlan, { key }: FittedNeed): Claim[] {
-  return configuring(resolved).some((need) => need.key === key) ? [alike('SER-16', wayIn(key), 'missing')] : []
 }
 
 /** Flight states in which the link can have the port to itself. */
@@ -241,14 +209,6 @@ function spokenFacts({ board, protocols }: ResolvedPlan, { board: { protocol } }
   ]
 }
 
-/** Taking the USB bridge where nothing else can configure the board shuts it for good. */
-function wayInFacts(resolved: ResolvedPlan, link: SerialLink): Fact[] {
-  const { port, placement } = link
-  if (!isOnlyWayIn(resolved, port, placement) || opensConfiguration(resolved, link) || configuring(resolved).length) return []
-  const text = `${port.label} is the USB bridge, and no other link could set up the board`
-  return [impossible('SER-16', text, 'stop')]
-}
-
 function* portFacts({ need: { need }, port }: SerialLink): Iterable<Fact> {
   if (port.usbShared) {
     const text = `${port.label} is wired to the USB bridge: the link works in flight and on the bench without USB, and is lost while USB is in use`
@@ -271,44 +231,25 @@ function shapeOf({ need: { need }, port, board, placement }: SerialLink): Shape 
   return port.splitUse && need.lines !== 'both' && !board.halfDuplex && need.interruptible ? 'split' : 'whole'
 }
 
-/** Needs that could be joined on one line. */
-function takersOfTurns({ needs }: ResolvedPlan): number {
-  return needs.filter(({ need }) => need.kind === 'serial' && need.takesTurns).length
-}
-
-/** Lines that may be had by several who have them in the same way; by nobody else. */
-function inTurns(claims: Claim[], as: string): Claim[] {
-  const shared = as.startsWith('turns ')
-  return claims.flatMap((claim): Claim[] => {
-    if (claim.kind !== 'alone') return [claim]
-    const joined = alike(claim.rule, `turns-${claim.thing}`, as)
-    return shared ? [joined] : [claim, joined]
-  })
-}
-
 function claimsOf(resolved: ResolvedPlan, link: SerialLink, features: string[]): Claim[] {
   const { board } = resolved
   const { port, placement } = link
-  const { need } = link.need
   const { during } = placement
   const lines = linesTaken(link.need.need, link.board)
   const shape = shapeOf(link)
   const slot = { whole: port.id, split: `${port.id}.${lines[0]}`, 'by state': `${port.id}@${during}` }[shape]
-  const turns = need.takesTurns && need.lines === 'from-device'
   const setting = `${link.board.baud} ${link.board.format}${link.board.inverted ? ' inverted' : ''}`
   const own = [
     alone('SER-13', `slot:${slot}`),
     ...lines.flatMap((line) => (port[line] ? pinClaims(board, port[line].pin, 'serial', during) : [])),
   ]
   return [
-    ...(takersOfTurns(resolved) > 1 ? inTurns(own, turns ? `turns ${link.board.protocol} ${setting}` : link.need.key) : own),
+    ...sharingTurns(resolved, link, own, setting),
     ...(port.splitUse || port.stateShared ? [alike('SER-13', `shape:${port.id}`, shape)] : []),
     ...(shape === 'split' ? [alike('SER-13', `rate:${port.id}`, setting)] : []),
     ...featureClaims(board, features),
     ...(carriesConfiguration(resolved, link.board) ? [share('configuration', 1)] : []),
-    ...(configuring(resolved).some(({ key }) => key === link.need.key)
-      ? [alike('SER-16', wayIn(link.need.key), opensConfiguration(resolved, link) ? 'there' : 'missing')]
-      : []),
+    ...wayInClaims(resolved, link),
     ...controlClaims(link.need),
   ]
 }
