@@ -20,7 +20,7 @@ const known: [pattern: RegExp, limit: ContactLimit][] = [
   [/^3\.5 mm bullet\b/, { amps: 40, wires: 1 }],
   // Its cups are soldered, and hold a thin lead beside the thick one.
   [/^battery plug\b/, { amps: 90, wires: 2 }],
-  // Joints of the harness: a splice bears what its wires do.
+  // Joints of the harness: four wires in a splice, which bears what they do; ten joined pins; a lead with three plugs.
   [/^Splice\b/, { amps: Infinity, wires: 4 }],
   [/^Pin rail\b/, { amps: 3, wires: 10 }],
   [/^Y-lead\b/, { amps: 3, wires: 3 }],

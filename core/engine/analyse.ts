@@ -1,6 +1,6 @@
 import { layOut, solveProblem, type Allocation, type SearchLimits } from '../allocation'
 import { check, checkContext, type Finding } from '../checks'
-import type { Wire } from '../harness'
+import type { Load, Wire } from '../harness'
 import type { SerialLink } from '../links'
 import { applyEdit, resolvePlan, sameValue, type NeedKey, type Plan } from '../plan'
 import {
@@ -27,7 +27,9 @@ export interface Analysis {
   rails: RailLoad[]
   grid: FitRow[]
   /** Values at both ends of each serial link. */
-  links: Record<NeedKey, Pick<SerialLink, 'board' | 'device' | 'feature'> & { port: string }>
+  links: Record<NeedKey, Pick<SerialLink, 'board' | 'device' | 'feature' | 'function'> & { port: string }>
+  /** What flows through each wire of a supply. */
+  flows: Record<string, Load>
 }
 
 /**
@@ -76,8 +78,12 @@ function describe(plan: Plan) {
     lanes: portLanes(context),
     rails: railLoads(context),
     links: Object.fromEntries(
-      context.links.map(({ need, port, board, device, feature }) => [need.key, { port: port.id, board, device, feature }]),
+      context.links.map(({ need, port, board, device, feature, function: does }) => [
+        need.key,
+        { port: port.id, board, device, feature, function: does },
+      ]),
     ),
+    flows: Object.fromEntries(context.power.flows),
   }
 }
 

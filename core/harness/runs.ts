@@ -1,3 +1,4 @@
+import type { Device } from '../catalogue'
 import { boardId, type ResolvedPlan, type Spot } from '../plan'
 import { wireDiameter, type Amps, type Millimetres } from '../units'
 import { heightOf, spotOf } from './airframe'
@@ -92,15 +93,18 @@ function pathOf(from: Spot, to: Spot): Spot[] {
 }
 
 function fieldsOf(resolved: ResolvedPlan, ends: string[], path: Spot[], current: Amps, spacing: Millimetres): Run['fields'] {
-  const compasses = resolved.devices.filter(
-    ({ id, device }) => !ends.includes(id) && device.needs.some(({ kind, label }) => kind === 'i2c' && /compass/i.test(label)),
-  )
+  const compasses = resolved.devices.filter(({ id, device }) => !ends.includes(id) && hasCompass(device))
   return compasses.flatMap(({ id }) => {
     const height = Math.abs(heightOf(resolved, id) - Math.min(...ends.map((end) => heightOf(resolved, end))))
     const distance = Math.max(5, Math.hypot(distanceToPath(spotOf(resolved, id), path), height))
     const microtesla = pairField(current, spacing, distance)
     return microtesla >= worthAWord ? [{ part: id, distance, microtesla }] : []
   })
+}
+
+/** Whether a part has a compass: a GNSS receiver with a bus beside its link, or a sensor whose value says so. */
+export function hasCompass({ class: kind, needs }: Device): boolean {
+  return needs.some((need) => need.kind === 'i2c' && (kind === 'gnss' || /compass/i.test(need.label)))
 }
 
 /** Shortest distance of a point to a way of straight pieces. */

@@ -31,17 +31,20 @@ describe('upgradePlan', () => {
         board: { ...plain, protocol: 'nmea', format: '8N1', baud: 38400 },
         device: { ...plain, protocol: 'nmea', format: '8N1', baud: 57600 },
         feature: { name: 'GNSS', on: false },
+        function: 'GNSS, text',
       },
       'adapter/config': {
         port: 'uart2',
         board: { ...plain, protocol: 'msp', format: '8E2', inverted: true },
         device: { ...plain, protocol: 'msp', format: '8N2' },
+        function: 'configuration',
       },
       'logger/log': {
         port: 'uart2',
         board: { ...plain, protocol: 'log-stream', format: '8E2', inverted: true },
         device: { ...plain, protocol: 'log-stream', format: '8N1' },
         feature: { name: 'flight log', on: true },
+        function: 'log output',
       },
     })
   })

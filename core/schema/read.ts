@@ -1,4 +1,4 @@
-import { boardId, resolvePlan, splitKey, upgradePlan, type Plan } from '../plan'
+import { batteryId, boardId, resolvePlan, splitKey, upgradePlan, type Plan } from '../plan'
 import { readDefinition, type Definition } from './definition'
 import { InputError } from './error'
 import { limits } from './limits'
@@ -76,6 +76,10 @@ function danglingIn(plan: Plan): Problems {
     if (ids.has(device.id)) problems.push({ place: `devices[${at}].id`, message: `"${device.id}" is used twice` })
     ids.add(device.id)
   })
+  for (const joint of Object.keys(plan.joints)) {
+    if (ids.has(joint) || joint === boardId || joint === batteryId)
+      problems.push({ place: `joints.${joint}`, message: `"${joint}" is the id of another part` })
+  }
   for (const section of ['assignment', 'supplies', 'locks', 'bans', 'links'] as const) {
     for (const key of Object.keys(plan[section])) {
       const [device] = splitKey(key)

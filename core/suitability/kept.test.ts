@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { allocated, demo } from '../../tests/helpers/plans'
 import { randomPlan } from '../../tests/helpers/random-plan'
-import { takesPlace } from '../catalogue'
+import { takesPlace, type DeviceDefinition } from '../catalogue'
 import { applyEdit, resolvePlan, type Plan, type ResolvedPlan } from '../plan'
 import { offersFor, offersForSupply } from './index'
 
@@ -30,6 +30,21 @@ function hidden(resolved: ResolvedPlan): ResolvedPlan {
 }
 
 describe('offers', () => {
+  it('follow what other parts are: a converter with other rates, a link that opens the configuration no more', () => {
+    const changes: [name: 'fellside-mapper' | 'culvert-scout', device: string, change: (text: string) => string][] = [
+      ['fellside-mapper', 'rota-10', (text) => text.replace('"values":[50,100,333]', '"values":[200,333]')],
+      ['fellside-mapper', 'rota-10', (text) => text.replaceAll('"high":3.3', '"high":12')],
+      ['culvert-scout', 'tether-b', (text) => text.replace('"configures":true', '"configures":false')],
+    ]
+    for (const [name, device, change] of changes) {
+      const plan = allocated(name)
+      offersOf(resolvePlan(plan))
+      const definition = JSON.parse(change(JSON.stringify(plan.definitions.devices[device]))) as DeviceDefinition
+      expect(definition).not.toEqual(plan.definitions.devices[device])
+      const updated = applyEdit(plan, { type: 'definition.update', definition })
+      expect(offersOf(resolvePlan(updated)), `${name}, ${device}`).toEqual(anew(updated))
+    }
+  })
   it('are what they would be if none had been kept, through edits of every kind', () => {
     fc.assert(
       fc.property(randomPlan(4), fc.integer({ min: 1, max: 6 }), fc.boolean(), (plan, cells, without) => {

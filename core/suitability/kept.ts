@@ -59,17 +59,15 @@ function surroundings({ battery, needs, devices, protocols }: ResolvedPlan): str
       return timer ? `${timer.protocol} ${timer.rate.default} ${timer.rate.min}` : ''
     }),
   )
-  const outlets = devices.flatMap(({ id, instance, device }) =>
-    device.pads.length ? [[id, instance.name, instance.definition, instance.variant]] : [],
+  const outlets = devices.flatMap(({ id, instance, device: { pads, terminals, settings } }) =>
+    pads.length ? [[id, instance.name, pads, terminals, settings.map((setting) => [setting.id, setting.values])]] : [],
   )
-  const links = needs.flatMap(({ key, need }) => (need.kind === 'serial' && (need.configures || need.takesTurns) ? [key] : []))
-  const spoken = Object.values(protocols).map(({ id, format, inverted, halfDuplex, recorded }) => [
-    id,
-    format,
-    inverted,
-    halfDuplex,
-    recorded,
-  ])
+  const links = needs.flatMap(({ key, need }) =>
+    need.kind === 'serial' && (need.configures || need.takesTurns) ? [[key, need.states, need.lines, need.options]] : [],
+  )
+  const spoken = Object.values(protocols).map(({ id, name, format, inverted, halfDuplex, recorded }) => {
+    return [id, name, format, inverted, halfDuplex, recorded]
+  })
   return JSON.stringify([battery, [...rates], spoken, outlets, links])
 }
 

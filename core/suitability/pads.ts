@@ -110,7 +110,7 @@ function roleFacts(need: Need, { name }: Outlet, serving: PinFunction): Fact[] {
   return [costly('PAD-09', text, 3, 'note')]
 }
 
-/** Rates to try at an outlet: those of its group where it has any. */
+/** Rates that a need may run at: those of the outlet's group, or of the need and its neighbours on the timer. */
 function ratesAt({ rates: own }: Outlet, { rate: { min, max, default: preferred } }: TimerDemand, rates: Hertz[]): Hertz[] {
   const within = own?.filter((rate) => rate >= min && rate <= max)
   return within?.length ? within.sort((one, other) => Number(other === preferred) - Number(one === preferred)) : rates

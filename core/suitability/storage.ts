@@ -9,7 +9,7 @@ type Link = FittedNeed & { need: SerialNeed }
 /** Memories of a board, in the order in which they are offered. */
 const memories = ['card', 'flash'] as const
 
-/** A record that goes to a device over a link can be kept in the board's own memory instead, as far as it has any. */
+/** The memories of a board that can keep a record which otherwise goes to a device over a link. */
 export function storageOffers(resolved: ResolvedPlan, fitted: Link): Offer[] {
   const { storage } = resolved.board
   if (!recorded(resolved, fitted)) return []

@@ -54,6 +54,19 @@ test('an alternative is taken with one click', async ({ page }) => {
   await expect(page.getByTestId('proposal')).toContainText('drawbacks')
 })
 
+test('a log that the board keeps itself stands beside the lanes, and goes back to a port', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Recorded', true)
+  await page.goto(`${address}/builds/${id}/allocation`)
+  await view(page, 'Fit grid')
+  await page.getByRole('button', { name: /^Flight logger on the board’s flash/ }).click()
+  await view(page, 'Port lanes')
+  const lanes = page.getByTestId('lanes')
+  await expect(lanes).toContainText('In the board’s flash')
+  await expect(page.getByTestId('findings')).toContainText('16 MB, full after')
+  await page.getByRole('button', { name: 'Clear 1 locks, 0 bans' }).click()
+  await expect(lanes).not.toContainText('In the board’s flash')
+})
+
 test('a servo is locked to an output of the converter, and the wire goes there', async ({ page }) => {
   const id = await freshBuild(page, 'fellside-mapper', 'Converter', true)
   await page.goto(`${address}/builds/${id}/allocation`)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { resolvePlan, splitKey, type Edit } from '#core/plan'
+import { idIn, resolvePlan, splitKey, type Edit } from '#core/plan'
 import { useAnalysis, usePlan } from '~/composables/usePlan'
 import type { Preview } from '~/session/build-session'
 import { useBuild } from '~/stores/build'
@@ -16,6 +16,13 @@ const lanes = computed(() =>
 const grid = computed(() => analysis.value.grid)
 const homeless = computed(() =>
   grid.value.filter((row) => row.kind === 'serial' && !plan.value.assignment[row.key]).map((row) => row.key),
+)
+/** Logs that the board keeps in its own memory: they have a place, though no port. */
+const recorded = computed(() =>
+  grid.value.flatMap(({ key, kind }) => {
+    const place = plan.value.assignment[key]?.place
+    return kind === 'serial' && idIn('storage', place) !== undefined ? [{ need: key, place }] : []
+  }),
 )
 const others = computed(() => grid.value.filter((row) => row.kind !== 'serial' && row.kind !== 'supply'))
 
@@ -79,6 +86,10 @@ const consequences = computed(() => {
         @dragend="stop"
       />
       <p v-if="dragged && over" class="consequence" role="status">{{ names.place(`port:${over}`) }}: {{ consequences }}.</p>
+      <div v-for="{ need, place } in recorded" :key="need" class="tray">
+        <h2>In {{ names.place(place) }}</h2>
+        <LinkCard :need @drag="dragged = need" @dragend="stop" />
+      </div>
       <div class="tray" :class="{ empty: !homeless.length }">
         <h2>Without a port</h2>
         <p v-if="!homeless.length" class="quiet">Every serial link has its port.</p>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { assumedRating, batteryRange, cellVoltage, formatAmps, formatVolts, type Chemistry } from '#core/units'
 import type { Plan } from '#core/plan'
-import { useFigures } from '~/composables/useFigures'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
@@ -36,40 +35,23 @@ function setBattery(change: Partial<Plan['battery']>) {
   build.edit({ type: 'battery.set', battery: { ...plan.value.battery, ...change } })
 }
 
-const { wrong, read } = useFigures({
-  capacity: { figure: 'capacity' },
-  rating: { figure: 'rating', optional: true },
-  hover: { figure: 'motor', optional: true },
-  full: { figure: 'motor', optional: true },
-})
-
-function setCapacity(event: Event) {
-  const figure = read('capacity', event)
-  if (figure?.value !== undefined) setBattery({ capacity: figure.value })
-}
-
-function setRating(event: Event) {
-  const figure = read('rating', event)
-  if (!figure) return
+function setRating(rating: number | undefined) {
   const { rating: _, ...rest } = plan.value.battery
-  build.edit({ type: 'battery.set', battery: figure.value === undefined ? rest : { ...rest, rating: figure.value } })
+  build.edit({ type: 'battery.set', battery: rating === undefined ? rest : { ...rest, rating } })
 }
 
 /** Both currents are given, or both estimated. */
-function setMotors(field: 'hover' | 'full', event: Event) {
-  const figure = read(field, event)
-  if (!figure) return
-  const { motors, ...rest } = plan.value.craft
-  const given = { ...(motors ?? resolved.value.motors), [field]: figure.value }
-  if (figure.value !== undefined && given.full < given.hover) {
-    wrong[field] = 'full throttle takes at least what hovering does'
-    return
-  }
-  const { hover, full } = given
+function setMotors(field: 'hover' | 'full', amps: number | undefined) {
+  const { motors: _, ...rest } = plan.value.craft
+  const given = { ...motors.value, [field]: amps }
   build.edit({
     type: 'craft.set',
-    craft: figure.value === undefined ? rest : { ...rest, motors: { hover, full } },
+    craft: amps === undefined ? rest : { ...rest, motors: { hover: given.hover, full: given.full } },
   })
+}
+function refuseMotors(field: 'hover' | 'full', amps: number): string {
+  const given = { ...motors.value, [field]: amps }
+  return given.full < given.hover ? 'full throttle takes at least as much' : ''
 }
 const motors = computed(() => resolved.value.motors)
 const estimate = computed(() =>
@@ -106,39 +88,39 @@ const estimate = computed(() =>
       label="Battery"
       @update:model-value="(chemistry: Chemistry) => setBattery({ chemistry })"
     />
-    <v-text-field
-      :model-value="plan.battery.capacity"
+    <FigureField
+      figure="capacity"
+      :value="plan.battery.capacity"
       label="Capacity, mAh"
-      inputmode="decimal"
       class="short"
-      :error-messages="wrong.capacity"
-      @change="setCapacity"
+      @set="(capacity) => setBattery({ capacity })"
     />
-    <v-text-field
-      :model-value="plan.battery.rating ?? ''"
+    <FigureField
+      figure="rating"
+      optional
+      :value="plan.battery.rating"
       label="C rating"
-      inputmode="decimal"
       :placeholder="`${assumedRating}`"
       persistent-placeholder
       class="short"
-      :error-messages="wrong.rating"
-      @change="setRating"
+      @set="setRating"
     />
-    <v-text-field
+    <FigureField
       v-for="(word, field) in {
         hover: plan.craft.outline === 'wing' ? 'Cruising, A a motor' : 'Hovering, A a motor',
         full: 'Full, A a motor',
       }"
       :key="field"
-      :model-value="plan.craft.motors?.[field] ?? ''"
+      figure="motor"
+      optional
+      :value="plan.craft.motors?.[field]"
+      :refuse="(amps) => refuseMotors(field, amps)"
       :label="word"
-      inputmode="decimal"
       :placeholder="formatAmps(motors[field])"
       persistent-placeholder
       class="motor"
       :title="estimate ? `Each of ${motors.count} motors; ${estimate}` : `Each of ${motors.count} motors`"
-      :error-messages="wrong[field]"
-      @change="(event: Event) => setMotors(field, event)"
+      @set="(amps) => setMotors(field, amps)"
     />
     <p class="range mono">{{ formatVolts(range.min) }} empty<br />{{ formatVolts(range.max) }} full</p>
     <DefinitionUpdate :definition />

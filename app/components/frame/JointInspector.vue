@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { pointOf } from '#core/harness'
-import { freshExtra, jointKinds, jointPoint, type WirePoint } from '#core/plan'
+import { freshExtra, jointHolds, jointKinds, jointPoint, type WirePoint } from '#core/plan'
 import { usePlan } from '~/composables/usePlan'
 import { usePoints } from '~/composables/usePoints'
 import { useBuild } from '~/stores/build'
@@ -38,7 +38,7 @@ function remove() {
 
 <template>
   <h2>{{ joint.name }}</h2>
-  <p class="quiet">{{ kind.label }}, holds {{ kind.wires }} wires; {{ wires.length }} end here.</p>
+  <p class="quiet">{{ kind.label }}, holds {{ jointHolds(joint.kind) }} wires; {{ wires.length }} end here.</p>
   <p v-if="!wires.length" class="quiet">Let wires end here: choose a wire, and {{ joint.name }} under “Ends at”.</p>
   <ul v-else>
     <li v-for="wire in wires" :key="wire.id">

@@ -78,6 +78,7 @@ function unset(end: LinkSide, key: keyof LinkSettings) {
       />
     </tbody>
   </table>
+  <p v-if="link.function" class="quiet">The port’s function: {{ link.function }}.</p>
   <v-switch
     v-if="link.feature"
     :model-value="link.feature.on"

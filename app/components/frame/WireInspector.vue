@@ -3,7 +3,6 @@ import { mdiLock, mdiLockOpenVariantOutline } from '@mdi/js'
 import type { WireOverride } from '#core/plan'
 import { lockWire, pointOf, unlockWire, type Wire } from '#core/harness'
 import { useNames } from '~/composables/useNames'
-import { useFigures } from '~/composables/useFigures'
 import { usePlan } from '~/composables/usePlan'
 import { usePoints } from '~/composables/usePoints'
 import { useBuild } from '~/stores/build'
@@ -28,15 +27,10 @@ function set(values: WireOverride) {
   build.edit({ type: 'wire.set', wire: wire.id, set: values })
 }
 
-const { wrong, read } = useFigures({
-  gauge: { figure: 'gauge', optional: true, whole: true },
-  length: { figure: 'length', optional: true },
-})
 /** An emptied field goes back to what is worked out. */
-function setFigure(key: 'gauge' | 'length', event: Event) {
-  const figure = read(key, event)
-  if (figure?.value !== undefined) set({ [key]: figure.value })
-  else if (figure) build.edit({ type: 'wire.set', wire: wire.id, unset: [key] })
+function setFigure(key: 'gauge' | 'length', value: number | undefined) {
+  if (value === undefined) build.edit({ type: 'wire.set', wire: wire.id, unset: [key] })
+  else set({ [key]: value })
 }
 
 function setNote(event: Event) {
@@ -70,23 +64,20 @@ function setLock() {
       label="Ends at"
       @update:model-value="(end) => end && set({ end })"
     />
-    <v-text-field
-      :model-value="wire.gauge"
-      type="number"
-      min="4"
-      max="40"
+    <FigureField
+      figure="gauge"
+      optional
+      whole
+      :value="wire.gauge"
       label="Gauge (AWG)"
-      :error-messages="wrong.gauge"
-      @change="(event: Event) => setFigure('gauge', event)"
+      @set="(gauge) => setFigure('gauge', gauge)"
     />
-    <v-text-field
-      :model-value="wire.length"
-      type="number"
-      min="1"
-      max="5000"
+    <FigureField
+      figure="length"
+      optional
+      :value="wire.length"
       label="Length (mm)"
-      :error-messages="wrong.length"
-      @change="(event: Event) => setFigure('length', event)"
+      @set="(length) => setFigure('length', length)"
     />
     <v-text-field :model-value="wire.note" label="Note" maxlength="200" @change="setNote" />
     <v-btn

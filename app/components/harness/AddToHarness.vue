@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js'
-import { freshExtra, freshJoint, jointKinds, type JointKind, type WirePoint } from '#core/plan'
+import { freshExtra, freshJoint, jointHolds, jointKinds, type JointKind, type WirePoint } from '#core/plan'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { usePoints } from '~/composables/usePoints'
 import { useBuild } from '~/stores/build'
@@ -49,7 +49,7 @@ function addWire() {
         v-for="(kind, id) in jointKinds"
         :key="id"
         :title="kind.label"
-        :subtitle="`joins up to ${kind.wires} wires`"
+        :subtitle="`joins up to ${jointHolds(id)} wires`"
         @click="addJoint(id)"
       />
       <v-list-item title="Wire …" subtitle="between any two points" @click="open = true" />

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { mdiRotateRight } from '@mdi/js'
-import { Circuit, heightOf, massReport, powerTree, runsOf, spotOf, wiresOf, type Run } from '#core/harness'
+import { heightOf, massReport, runsOf, spotOf, wiresOf, type Run } from '#core/harness'
 import { batteryId, boardId, partsOf, resolvePlan, turns, type Plan, type Spot } from '#core/plan'
 import { formatAmps, plain } from '#core/units'
 import { useNames } from '~/composables/useNames'
-import { useFigures } from '~/composables/useFigures'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
@@ -22,11 +21,7 @@ const shown = computed<Plan>(() =>
 const resolved = computed(() => resolvePlan(shown.value))
 const wires = computed(() => wiresOf(resolved.value))
 const report = computed(() => massReport(resolved.value, wires.value))
-const flows = computed(() => {
-  const steady = resolvePlan(plan.value)
-  const own = wiresOf(steady)
-  return powerTree(steady, own, new Circuit(steady, own)).flows
-})
+const flows = computed(() => new Map(Object.entries(build.analysis?.flows ?? {})))
 const runs = computed(() => runsOf(resolved.value, wires.value, flows.value))
 const pointedEnds = ref<string>()
 const pointed = computed<Run | undefined>({
@@ -37,16 +32,10 @@ const totals = computed(() => {
   const lengths = wires.value.filter((wire) => !wire.omitted)
   return { count: lengths.length, metres: lengths.reduce((sum, wire) => sum + wire.length, 0) / 1000 }
 })
-/** What the radio rules say, and where main current comes near a compass. */
-const advice = computed(() => [
-  ...(build.analysis?.findings ?? []).filter(({ rule }) => rule.startsWith('RFI')).map(({ fact }) => fact),
-  ...runs.value.flatMap((run) =>
-    run.fields.map(
-      ({ part, distance, microtesla }) =>
-        `The wires ${words(run)} pass ${plain(distance, 0)} mm from ${names.device(part)} and turn its compass by ${plain(microtesla, 1)} µT at ${formatAmps(run.typical)}: twist plus and minus, or lead them elsewhere`,
-    ),
-  ),
-])
+/** What the radio rules say: this is where it is put right. */
+const advice = computed(() =>
+  (build.analysis?.findings ?? []).filter(({ rule }) => rule.startsWith('RFI')).map(({ fact }) => fact),
+)
 const words = ({ ends: [one, other] }: Run) => `between ${names.device(one)} and ${names.device(other)}`
 
 function drop(id: string) {
@@ -75,25 +64,10 @@ function turn() {
   const next = turns[(turns.indexOf(spot.turn ?? 0) + 1) % turns.length]!
   place(id, { ...spot, turn: next })
 }
-const { wrong, read } = useFigures({
-  height: { figure: 'height' },
-  size: { figure: 'size' },
-  massLimit: { figure: 'massLimit', optional: true },
-})
-function raise(event: Event) {
-  const figure = read('height', event)
-  if (figure?.value !== undefined) place(chosen.value!.id, { ...chosen.value!.spot, z: figure.value })
-}
 const setCraft = (part: Partial<Plan['craft']>) => build.edit({ type: 'craft.set', craft: { ...craft.value, ...part } })
-function setSize(event: Event) {
-  const figure = read('size', event)
-  if (figure?.value !== undefined) setCraft({ size: figure.value })
-}
-function setLimit(event: Event) {
-  const figure = read('massLimit', event)
-  if (!figure) return
+function setLimit(massLimit: number | undefined) {
   const { massLimit: _, ...rest } = craft.value
-  build.edit({ type: 'craft.set', craft: figure.value === undefined ? rest : { ...rest, massLimit: figure.value } })
+  build.edit({ type: 'craft.set', craft: massLimit === undefined ? rest : { ...rest, massLimit } })
 }
 </script>
 
@@ -110,25 +84,14 @@ function setLimit(event: Event) {
         label="Outline"
         @update:model-value="(outline: Plan['craft']['outline']) => setCraft({ outline })"
       />
-      <v-text-field
-        :model-value="craft.size"
-        type="number"
-        min="50"
-        max="5000"
+      <FigureField
+        figure="size"
+        :value="craft.size"
         label="Motor to motor, or span"
         suffix="mm"
-        :error-messages="wrong.size"
-        @change="setSize"
+        @set="(size) => setCraft({ size })"
       />
-      <v-text-field
-        :model-value="craft.massLimit"
-        type="number"
-        min="0"
-        label="Equipment up to"
-        suffix="g"
-        :error-messages="wrong.massLimit"
-        @change="setLimit"
-      />
+      <FigureField figure="massLimit" optional :value="craft.massLimit" label="Equipment up to" suffix="g" @set="setLimit" />
       <dl>
         <dt>Equipment</dt>
         <dd class="mono">{{ plain(report.total, 0) }} g</dd>
@@ -142,16 +105,13 @@ function setLimit(event: Event) {
       </dl>
       <fieldset v-if="chosen" class="chosen">
         <legend>{{ names.device(chosen.id) }}</legend>
-        <v-text-field
+        <FigureField
           :key="chosen.id"
-          :error-messages="wrong.height"
-          :model-value="chosen.height"
-          type="number"
-          min="-2000"
-          max="2000"
+          figure="height"
+          :value="chosen.height"
           label="Underside above the board’s"
           suffix="mm"
-          @change="raise"
+          @set="(z) => place(chosen!.id, { ...chosen!.spot, z })"
         />
         <v-btn :prepend-icon="mdiRotateRight" @click="turn">Turn, {{ chosen.spot.turn ?? 0 }}°</v-btn>
       </fieldset>

@@ -55,6 +55,7 @@ import { gnssDistance } from './radio/gnss-distance'
 import { oneBand } from './radio/one-band'
 import { adapterInFlight } from './radio/adapter-in-flight'
 import { antennaLength } from './radio/antenna-length'
+import { compassCurrent } from './radio/compass-current'
 import { txMeetsRx } from './serial/tx-meets-rx'
 import { endsAgree } from './serial/ends-agree'
 import { functionMatches } from './serial/function-matches'
@@ -136,6 +137,7 @@ export const rules: readonly Rule[] = [
   oneBand,
   adapterInFlight,
   antennaLength,
+  compassCurrent,
   txMeetsRx,
   endsAgree,
   functionMatches,

@@ -4,7 +4,7 @@ import { jointKinds, type JointKind } from '../joint-kinds'
 import { jointPoint } from '../joints'
 import type { Plan, WirePoint } from '../plan'
 import { readPoint } from '../wire-points'
-import { change, EditError, type EditGroup } from './kind'
+import { change, deviceOf, EditError, type EditGroup } from './kind'
 
 export interface JointEdits {
   'joint.add': { joint: string; kind: JointKind; name: string }
@@ -56,6 +56,8 @@ export const jointEdits: EditGroup<JointEdits> = {
       if ('pad' in readPoint(from) && 'pad' in readPoint(to)) {
         throw new EditError(`extras.${wire}`, 'one end at least is at a part, not at a pad of the board')
       }
+      requirePart(plan, from)
+      requirePart(plan, to)
       plan.extras[wire] = { from, to }
     },
     words: () => 'Add a wire',
@@ -69,6 +71,13 @@ export const jointEdits: EditGroup<JointEdits> = {
     words: () => 'Take a wire away that was added',
     shape: ({ extra }) => ({ wire: extra.required() }),
   },
+}
+
+/** @throws EditError when a point is of a part that the plan has not */
+function requirePart(plan: Draft<Plan>, point: WirePoint): void {
+  const end = readPoint(point)
+  if (!('device' in end) || end.device === batteryId || plan.joints[end.device]) return
+  deviceOf(plan, end.device)
 }
 
 function jointOf(plan: Draft<Plan>, joint: string) {

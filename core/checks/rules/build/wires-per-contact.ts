@@ -1,5 +1,5 @@
 import { pointOf, type Wire, type WireEnd } from '../../../harness'
-import { freshExtra, freshJoint, jointKinds, jointPoint, type Edit } from '../../../plan'
+import { freshExtra, freshJoint, jointHolds, jointKinds, jointPoint, type Edit } from '../../../plan'
 import { wireDiameter } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import type { Fix } from '../../finding'
@@ -28,7 +28,7 @@ function joinFixes({ resolved }: CheckContext, end: WireEnd, there: Wire[], most
   if (there.length - movable.length + 1 > most || (end.device !== undefined && plan.joints[end.device])) return []
   // Wires of unlike kinds that meet are a fault of another sort, which a joint would only hide.
   if (new Set(there.map(({ kind }) => kind)).size > 1) return []
-  const kinds = (['splice', 'pin-rail'] as const).filter((kind) => movable.length + 1 <= jointKinds[kind].wires)
+  const kinds = (['splice', 'pin-rail'] as const).filter((kind) => movable.length + 1 <= jointHolds(kind))
   return kinds.slice(0, 1).map((kind) => {
     const { joint, name } = freshJoint(
       parts.map(({ id }) => id),

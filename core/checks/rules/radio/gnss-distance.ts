@@ -1,4 +1,4 @@
-import { distanceOf } from '../../../harness'
+import { distanceOf, hasCompass } from '../../../harness'
 import { referTo } from '../../../plan'
 import { plain } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
@@ -11,7 +11,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
   const loud = resolved.devices.filter(({ device }) => device.class === 'transmitter' || device.class === 'video-link')
   const heavy = resolved.devices.filter(({ device }) => device.class === 'esc' || device.outputs.some(({ limit }) => limit > 10))
   for (const gnss of resolved.devices.filter(({ device }) => device.class === 'gnss')) {
-    const compass = gnss.device.needs.some(({ kind }) => kind === 'i2c')
+    const compass = hasCompass(gnss.device)
     const near = [
       ...loud.map((fitted) => ({ id: fitted.id, name: nameOf(fitted), limit: fromTransmitter, wants: 'satellites want' })),
       ...(compass
