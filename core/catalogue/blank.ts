@@ -60,6 +60,7 @@ export function blankDevice(id: string, name: string): DeviceDefinition {
     supplies: { main: { terminal: 'vcc', ground: 'gnd', min: 4.5, max: 5.5, typical: 0.05, peak: 0.1, filtered: false } },
     outputs: {},
     pads: {},
+    ports: {},
     connectors: { main: { type: 'JST-SH ×4', pins: ['vcc', 'gnd', 'rx', 'tx'] } },
     needs: {
       link: {

@@ -137,6 +137,10 @@ function inDevice(device: Device): Contradiction[] {
   for (const connector of device.connectors) {
     connector.pins.forEach((id, at) => demand(`connectors.${connector.id}.pins[${at}]`, id))
   }
+  for (const port of device.ports) {
+    for (const line of ['tx', 'rx'] as const) if (port[line] !== undefined) demand(`ports.${port.id}.${line}`, port[line])
+    if (device.pads.some(({ id }) => id === port.id)) found.push({ place: `ports.${port.id}`, message: 'a pad has that name already' })
+  }
   for (const need of device.needs) {
     for (const id of terminalsOfNeed(need)) demand(`needs.${need.id}`, id)
     if (need.kind === 'pulse') {

@@ -120,6 +120,20 @@ export interface DevicePad {
   drive: Amps
 }
 
+/**
+ * A serial port of the part's own, at which a tool on the bench reads and sets it: a programming
+ * adapter at the update connector of a converter.
+ */
+export interface DevicePort {
+  id: string
+  label: string
+  /** Terminal that talks; missing where the part only listens. */
+  tx?: string
+  /** Terminal that listens. */
+  rx?: string
+  protocols: string[]
+}
+
 export type FlightStates = 'disarmed' | 'armed' | 'both'
 
 /** One way of speaking over a serial link: a protocol with the rates this device can use. */
@@ -285,6 +299,7 @@ export interface Device {
   supplies: Supply[]
   outputs: PowerOutput[]
   pads: DevicePad[]
+  ports: DevicePort[]
   connectors: DeviceConnector[]
   motors?: MotorDrive
   needs: Need[]
@@ -302,13 +317,14 @@ export interface Variant {
 
 /** A device as it is written down, with variants given as differences from the base. */
 export interface DeviceDefinition
-  extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'pads' | 'connectors' | 'needs' | 'settings' | 'radios'> {
+  extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'pads' | 'ports' | 'connectors' | 'needs' | 'settings' | 'radios'> {
   kind: 'device'
   schema: typeof definitionSchemas.device
   terminals: Keyed<Terminal>
   supplies: Keyed<Supply>
   outputs: Keyed<PowerOutput>
   pads: Keyed<DevicePad>
+  ports: Keyed<DevicePort>
   connectors: Keyed<DeviceConnector>
   needs: Record<string, unknown>
   settings: Keyed<DeviceSetting>

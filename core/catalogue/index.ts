@@ -30,6 +30,7 @@ export type {
   DeviceClass,
   DeviceDefinition,
   DevicePad,
+  DevicePort,
   I2cNeed,
   Lead,
   Message,

@@ -79,6 +79,7 @@ function layOutDevice(definition: DeviceDefinition, variant: string): Device {
     supplies: withIds(merged.supplies),
     outputs: withIds(merged.outputs),
     pads: withIds(merged.pads),
+    ports: withIds(merged.ports),
     connectors: withIds(merged.connectors),
     motors: merged.motors,
     needs: withIds<Need>(merged.needs as Record<string, Omit<Need, 'id'>>),

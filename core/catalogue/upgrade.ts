@@ -1,5 +1,5 @@
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 3, device: 3, protocol: 3 } as const
+export const definitionSchemas = { board: 3, device: 4, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -14,6 +14,7 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
   device: [
     (device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) }),
     (device) => ({ pads: {}, ...(opensTheBoard(device) ? withPart(device, 'needs', linksThatConfigure) : device) }),
+    (device) => ({ ports: {}, ...device }),
   ],
   protocol: [
     ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),

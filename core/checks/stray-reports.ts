@@ -1,14 +1,18 @@
 import { needKind, type Wiring } from '../catalogue'
-import { referTo } from '../plan'
+import { referTo, type FittedNeed } from '../plan'
 import { aboutNeed, needName, type CheckContext, type Report } from './context'
 import { endWords, fitWire, wireBack } from './reports'
 import { straysOf, terminalLabel } from './strays'
 
 /** What a rule says of terminals that lead elsewhere or nowhere, of needs that are wired in such a way. */
-export function* strayReports(context: CheckContext, wirings: Wiring[]): Iterable<Report> {
+export function* strayReports(
+  context: CheckContext,
+  wirings: Wiring[],
+  about: (need: FittedNeed) => boolean = () => true,
+): Iterable<Report> {
   for (const stray of straysOf(context)) {
     const { need, wire, wanted } = stray
-    if (!wirings.includes(needKind(need.need).wiring)) continue
+    if (!wirings.includes(needKind(need.need).wiring) || !about(need)) continue
     const where = !wire
       ? 'has no wire'
       : wire.omitted

@@ -1,18 +1,24 @@
 import type { Pad } from '../catalogue'
-import { readPoint, type ResolvedPlan } from '../plan'
+import { padPoint, readPoint, type ResolvedPlan } from '../plan'
+import { wiresFor } from '../suitability'
 
 /**
  * A pad with n wires on it already counts as 12 mm × n² further off: a second wire
  * on a pad can be soldered, a third hardly. The figure is a choice of this project.
  */
 const crowding = 12
+/** A contact of a spare connector, as a motor header without its motor, wants a crimped lead: as good as a pad so many mm further off. */
+const crimping = 40
 
 /** Hands out the board's pads to wires: signals exclusively, supply and ground pads near what they belong to and not too many on one. */
 export class PadBook {
   private readonly taken = new Map<string, number>()
+  /** Connectors of whose signals none is in use. */
+  private readonly spare: Set<string>
 
   /** Pads that were chosen by hand are taken from the start. */
   constructor(private readonly resolved: ResolvedPlan) {
+    this.spare = spareConnectors(resolved)
     for (const wire of Object.keys(resolved.plan.wires)) {
       const pad = this.chosen(wire)
       if (pad) this.use(pad.id)
@@ -61,14 +67,37 @@ export class PadBook {
 
   private take(pads: Pad[], near?: Pad): Pad | undefined {
     const uses = (pad: Pad) => this.taken.get(pad.id) ?? 0
-    const distance = (pad: Pad) => (near ? Math.hypot(pad.x - near.x, pad.y - near.y) : 0)
+    const away = (pad: Pad) => (near ? Math.hypot(pad.x - near.x, pad.y - near.y) : 0)
+    const distance = (pad: Pad) => away(pad) + (pad.connector === undefined ? 0 : crimping)
     const cost = (pad: Pad) => distance(pad) + crowding * uses(pad) ** 2
-    /** Own connector first, then plain pads, then contacts of other connectors, which are kept for their own cables. */
-    const stranger = (pad: Pad) => (pad.connector === undefined ? 1 : pad.connector === near?.connector ? 0 : 2)
+    /** Own connector first, then plain pads and free contacts of spare connectors, then those of others, which are kept for their own cables. */
+    const stranger = ({ id, connector }: Pad) => {
+      if (connector === undefined) return 1
+      if (connector === near?.connector) return 0
+      return this.spare.has(connector) && !this.taken.has(id) ? 1 : 2
+    }
     const best = [...pads].sort(
       (one, other) => stranger(one) - stranger(other) || cost(one) - cost(other) || uses(one) - uses(other),
     )[0]
     if (best) this.use(best.id)
     return best
   }
+}
+
+/** Connectors of the board with signals of which no need is served. */
+function spareConnectors(resolved: ResolvedPlan): Set<string> {
+  const { board, plan, needs } = resolved
+  const used = new Set(
+    needs.flatMap((need) => {
+      const placement = plan.assignment[need.key]
+      return placement
+        ? wiresFor(resolved, need, placement).map((wired) => ('pin' in wired ? `pin:${wired.pin}` : wired.point))
+        : []
+    }),
+  )
+  const signals = board.pads.filter(({ connector, kind }) => connector !== undefined && kind === 'signal')
+  const inUse = signals
+    .filter((pad) => used.has(`pin:${pad.pin}`) || used.has(padPoint(pad.id)))
+    .map(({ connector }) => connector)
+  return new Set(signals.flatMap(({ connector }) => (connector === undefined || inUse.includes(connector) ? [] : [connector])))
 }

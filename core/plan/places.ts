@@ -15,7 +15,8 @@ const labels: Record<PlaceKind, (id: string, board: BoardDefinition | undefined,
   device: (id, _board, plan) => {
     const [device, pad] = splitKey(id)
     const instance = plan.devices.find((fitted) => fitted.id === device)
-    const label = plan.definitions.devices[instance?.definition ?? '']?.pads[pad]?.label
+    const definition = plan.definitions.devices[instance?.definition ?? '']
+    const label = definition?.pads[pad]?.label ?? definition?.ports[pad]?.label
     return `${label ?? pad} of ${instance?.name ?? device}`
   },
   output: (id, _board, plan) => {

@@ -49,6 +49,13 @@ const pad = Joi.object({
   drive: amps.default(0.02),
 })
 
+const port = Joi.object({
+  label: label.required(),
+  tx: id,
+  rx: id,
+  protocols: Joi.array().items(id).min(1).max(12).required(),
+}).or('tx', 'rx')
+
 const lead = Joi.object({
   length: Joi.number().min(1).max(5000).required(),
   gauge: Joi.number().integer().min(4).max(40).required(),
@@ -93,6 +100,7 @@ export const deviceSchema = Joi.object({
   supplies: keyed(supply, 8),
   outputs: keyed(output, 12),
   pads: keyed(pad, 40),
+  ports: keyed(port, 8),
   connectors: keyed(Joi.object({ type: label.required(), pins: Joi.array().items(id).min(1).max(60).required(), lead }), 12),
   motors: Joi.object({
     count: Joi.number().integer().min(1).max(16).required(),

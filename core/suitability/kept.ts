@@ -25,7 +25,7 @@ export function keptForNeed(resolved: ResolvedPlan, { fitted, key, need }: Fitte
   const kept = inMap(byNeed, need, () => new Map<string, Kept>())
   const around = inMap(aroundNeeds, resolved, () => surroundings(resolved))
   // Alike needs of alike devices are offered the same, but for the number of a motor and pads of their own device.
-  const own = `${motorOrder(resolved).get(key) ?? ''} ${fitted.device.pads.length ? fitted.id : ''}`
+  const own = `${motorOrder(resolved).get(key) ?? ''} ${fitted.device.pads.length || fitted.device.ports.length ? fitted.id : ''}`
   const known = kept.get(own)
   if (known?.around === around) return known.offers
   const offers = make()
@@ -59,8 +59,10 @@ function surroundings({ battery, needs, devices, protocols }: ResolvedPlan): str
       return timer ? `${timer.protocol} ${timer.rate.default} ${timer.rate.min}` : ''
     }),
   )
-  const outlets = devices.flatMap(({ id, instance, device: { pads, terminals, settings } }) =>
-    pads.length ? [[id, instance.name, pads, terminals, settings.map((setting) => [setting.id, setting.values])]] : [],
+  const outlets = devices.flatMap(({ id, instance, device: { pads, ports, terminals, settings } }) =>
+    pads.length || ports.length
+      ? [[id, instance.name, pads, ports, terminals, settings.map((setting) => [setting.id, setting.values])]]
+      : [],
   )
   const links = needs.flatMap(({ key, need }) =>
     need.kind === 'serial' && (need.configures || need.takesTurns) ? [[key, need.states, need.lines, need.options]] : [],

@@ -19,6 +19,7 @@ import { impossible } from './fact'
 import { keptForNeed, keptForSupply } from './kept'
 import { inputLines, inputOffers, inputWay } from './inputs'
 import { outletAt } from './outlets'
+import { isPartPort, partPortWires } from './part-ports'
 import { padOffers, padPlaced } from './pads'
 import { serialOffers, serialPlaced } from './serial'
 import { supplyOffers, supplyPlaced } from './supplies'
@@ -46,10 +47,11 @@ type Input = Parameters<typeof inputOffers>[1]
 
 const rules: Record<Wiring, WiringRules> = {
   port: {
-    at: ['port', 'storage'],
+    at: ['port', 'storage', 'device'],
     offers: (resolved, fitted) => serialOffers(resolved, as<Serial>(fitted)),
     placed: (resolved, fitted, placement) => [serialPlaced(resolved, as<Serial>(fitted), placement)],
-    wires: (resolved, fitted) => {
+    wires: (resolved, fitted, placement) => {
+      if (isPartPort(placement)) return partPortWires(resolved, as<Serial>(fitted), placement.place)
       const link = serialLinks(resolved).find(({ need }) => need.key === fitted.key)
       if (!link) return []
       return linesTaken(link.need.need, link.board).flatMap((line) => {

@@ -18,6 +18,7 @@ import { alike, alone, share, type Claim } from './claim'
 import { costly, impossible, remark, type Fact } from './fact'
 import { controlClaims } from './control'
 import { levelFacts } from './levels'
+import { isPartPort, partPortOffers, partPortWay } from './part-ports'
 import { featureClaims, featureFacts, heldFacts, pinClaims } from './pins'
 import { storageOffers, storageWay } from './storage'
 import { sharingTurns } from './turns'
@@ -46,6 +47,7 @@ export function serialOffers(resolved: ResolvedPlan, need: Link): Offer[] {
       ),
     })),
     ...storageOffers(resolved, need),
+    ...partPortOffers(resolved, need),
   ]
 }
 
@@ -101,6 +103,7 @@ function otherFacts(resolved: ResolvedPlan, link: SerialLink): Fact[] {
 /** A link whose port this board does not have. */
 export function serialPlaced(resolved: ResolvedPlan, need: Link, placement: Placement): Way {
   if (idIn('storage', placement.place) !== undefined) return storageWay(resolved, need, placement)
+  if (isPartPort(placement)) return partPortWay(resolved, need, placement)
   const id = idIn('port', placement.place)
   const port = resolved.port(id ?? '')
   if (port) return serialWay(resolved, linkAt(resolved, need, port, placement))

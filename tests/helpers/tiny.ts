@@ -45,6 +45,7 @@ export interface TinyDevice extends Partial<Pick<DeviceInstance, 'priority' | 'l
   terminals?: Record<string, Partial<Terminal> & { label?: string }>
   outputs?: Record<string, object>
   pads?: Record<string, object>
+  ports?: Record<string, object>
   motors?: object
   settings?: Record<string, object>
   connectors?: Record<string, { type: string; pins: string[] }>
@@ -182,6 +183,7 @@ export function tinyDevice(id: string, said: TinyDevice): DeviceDefinition {
     supplies: { ...(said.supply === false ? {} : { main }), ...said.supplies },
     outputs: said.outputs ?? {},
     pads: said.pads ?? {},
+    ports: said.ports ?? {},
     settings: said.settings ?? {},
     ...(said.motors ? { motors: said.motors } : {}),
     connectors: said.connectors ?? {},

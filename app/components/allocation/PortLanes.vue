@@ -17,11 +17,12 @@ const grid = computed(() => analysis.value.grid)
 const homeless = computed(() =>
   grid.value.filter((row) => row.kind === 'serial' && !plan.value.assignment[row.key]).map((row) => row.key),
 )
-/** Logs that the board keeps in its own memory: they have a place, though no port. */
-const recorded = computed(() =>
+/** Logs in the board's own memory, and tools at the port of another part: they have a place, though no port of the board. */
+const elsewhere = computed(() =>
   grid.value.flatMap(({ key, kind }) => {
     const place = plan.value.assignment[key]?.place
-    return kind === 'serial' && idIn('storage', place) !== undefined ? [{ need: key, place }] : []
+    if (kind !== 'serial' || place === undefined || idIn('port', place) !== undefined) return []
+    return [{ need: key, title: idIn('storage', place) === undefined ? `At ${names.place(place)}` : `In ${names.place(place)}` }]
   }),
 )
 const others = computed(() => grid.value.filter((row) => row.kind !== 'serial' && row.kind !== 'supply'))
@@ -86,8 +87,8 @@ const consequences = computed(() => {
         @dragend="stop"
       />
       <p v-if="dragged && over" class="consequence" role="status">{{ names.place(`port:${over}`) }}: {{ consequences }}.</p>
-      <div v-for="{ need, place } in recorded" :key="need" class="tray">
-        <h2>In {{ names.place(place) }}</h2>
+      <div v-for="{ need, title } in elsewhere" :key="need" class="tray">
+        <h2>{{ title }}</h2>
         <LinkCard :need @drag="dragged = need" @dragend="stop" />
       </div>
       <div class="tray" :class="{ empty: !homeless.length }">

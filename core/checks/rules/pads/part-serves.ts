@@ -7,7 +7,8 @@ function* check(context: CheckContext): Iterable<Report> {
   const { resolved, placed } = context
   for (const at of placed) {
     const owner = resolved.device(splitKey(idIn('device', at.placement.place) ?? '')[0])
-    if (!owner) continue
+    // A tool at the part's own port needs nothing of the board.
+    if (!owner || at.need.need.kind === 'serial') continue
     const own = resolved.needs.filter(({ fitted, need }) => fitted === owner && takesPlace(need))
     const lacking = own.filter(({ key }) => resolved.plan.assignment[key] === undefined)
     const leftOut = owner.device.needs.filter((need) => takesPlace(need) && owner.instance.leftOut.includes(need.id))

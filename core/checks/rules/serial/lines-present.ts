@@ -1,6 +1,8 @@
 import { referTo } from '../../../plan'
+import { isPartPort } from '../../../suitability'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
 import { fitWire, placeReports } from '../../reports'
+import { strayReports } from '../../stray-reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   yield* placeReports(context, 'SER-07')
@@ -13,6 +15,8 @@ function* check(context: CheckContext): Iterable<Report> {
       }
     }
   }
+  // At the port of another part the wires end at terminals, as those of pads do.
+  yield* strayReports(context, ['port'], ({ key }) => isPartPort(context.resolved.plan.assignment[key]))
 }
 
 export const linesPresent: Rule = {
