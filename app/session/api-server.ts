@@ -1,6 +1,6 @@
 import type { Plan } from '#core/plan'
 import { ApiError, callApi } from '~/composables/useApi'
-import { NotLedThere, SavedElsewhere, SaveRefused, type BuildServer, type SavedVersion } from './build-server'
+import { NotLedThere, SavedElsewhere, SaveRefused, StepRefused, type BuildServer, type SavedVersion } from './build-server'
 
 const pathOf = (id: string) => `/api/builds/${encodeURIComponent(id)}`
 
@@ -18,6 +18,7 @@ export const apiServer: BuildServer = {
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
       if (error.status === 422) throw new NotLedThere(error.message)
+      if (error.status === 400 || error.status === 403) throw new StepRefused(error.message)
       if (error.status !== 409) throw error.status >= 400 && error.status < 500 ? new SaveRefused(error.message) : error
       const { newest, plan, versions } = error.body as { newest: number; plan: Plan; versions: SavedVersion[] }
       throw new SavedElsewhere({ version: newest, plan }, versions)

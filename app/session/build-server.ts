@@ -63,6 +63,7 @@ export interface BuildServer {
    * Keeps a version and gives its number.
    * @throws SavedElsewhere when another version came in since `base`
    * @throws NotLedThere when the edits do not lead from `base` to the plan
+   * @throws StepRefused when one of the edits, or the plan that they lead to, is not accepted
    * @throws SaveRefused when it is refused for another reason; any other error leaves open whether it came in
    */
   save: (id: string, saving: Saving) => Promise<number>
@@ -80,6 +81,9 @@ export class SavedElsewhere extends Error {
 
 /** The server has looked at the save and does not take it; it did not come in. */
 export class SaveRefused extends Error {}
+
+/** The server will not have what one of the steps does. */
+export class StepRefused extends SaveRefused {}
 
 /** The server came to another plan by the edits that were sent. */
 export class NotLedThere extends SaveRefused {}

@@ -18,7 +18,7 @@ import {
 import { editSchema, validate } from '#core/schema'
 import type { Answer } from '../engine/engine'
 import type { BuildServer, Saved, Shelf, Unsaved } from './build-server'
-import { SaveQueue, type Conflict, type SaveState, type SaveSurroundings } from './save-queue'
+import { SaveQueue, type Conflict, type SaveState, type SaveSurroundings, type SetAside } from './save-queue'
 
 /** What an edit would change. */
 export interface Preview {
@@ -35,7 +35,7 @@ export interface PlanAnalyst {
   end: () => void
 }
 
-export interface Surroundings extends Omit<SaveSurroundings, 'keep'> {
+export interface Surroundings extends Omit<SaveSurroundings, 'keep' | 'setAside'> {
   server: BuildServer
   shelf: Shelf
   analyst: () => PlanAnalyst
@@ -79,7 +79,11 @@ export class BuildSession {
     private readonly around: Surroundings,
   ) {
     this.history = startHistory(saved.plan)
-    this.queue = new SaveQueue(id, saved, { ...around, keep: around.shelf.keep })
+    this.queue = new SaveQueue(id, saved, {
+      ...around,
+      keep: around.shelf.keep,
+      setAside: (aside) => this.without(aside),
+    })
   }
 
   /** Opens a build, and goes on from what a page that ended before it could save has left of it. */
@@ -150,6 +154,20 @@ export class BuildSession {
     if (next === this.history) return
     this.history = next
     this.queue.push(next.done.at(-1)!, next.plan)
+    void this.analyse()
+  }
+
+  /** Goes on without a step that the server does not accept, and says so. */
+  private without({ step, reason, others, plan }: SetAside): void {
+    const { done } = this.history
+    const lost = [...others].flatMap(([other, again]) => (again ? [] : [other.label]))
+    this.history = {
+      plan,
+      done: done.flatMap((each) => (each === step ? [] : others.has(each) ? (others.get(each) ?? []) : [each])),
+      undone: [],
+    }
+    const rest = lost.length ? ` What cannot be done without it is taken back too: ${lost.join('; ')}.` : ''
+    this.around.complain(`“${step.label}” was not accepted and is taken back: ${reason}. All else is kept.${rest}`)
     void this.analyse()
   }
 

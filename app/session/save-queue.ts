@@ -3,6 +3,7 @@ import {
   NotLedThere,
   SavedElsewhere,
   SaveRefused,
+  StepRefused,
   type BuildServer,
   type Done,
   type Saved,
@@ -22,6 +23,15 @@ export interface Conflict {
   merged: Rebase
 }
 
+/** A step that the server did not accept, taken out of those that wait; the others as they are without it. */
+export interface SetAside {
+  step: Step
+  reason: string
+  /** The steps that waited with it, each with what has become of it; nothing when it cannot be done without the refused one. */
+  others: Map<Step, Step | undefined>
+  plan: Plan
+}
+
 export interface SaveSurroundings {
   server: Pick<BuildServer, 'save'>
   /** Keeps what is unsaved where it outlasts the page; called after each change. */
@@ -32,6 +42,8 @@ export interface SaveSurroundings {
   later: (run: () => void, milliseconds: number) => () => void
   /** Called after each change of state. */
   changed: () => void
+  /** Called when a step was taken out because the server does not accept it. */
+  setAside: (aside: SetAside) => void
 }
 
 /** Milliseconds from an edit to its saving, and from a failure to the next try. */
@@ -51,6 +63,8 @@ export class SaveQueue {
   /** A save of which nobody knows whether it came in: it is sent again as it was, before anything else. */
   private unsure?: Sending
   private takeBack?: () => void
+  /** One step at a time, to find the one that is not accepted. */
+  private alone = false
 
   constructor(
     private readonly id: string,
@@ -135,6 +149,7 @@ export class SaveQueue {
         this.unsure = undefined
         this.saved = { version, plan }
         this.problem = ''
+        this.alone &&= this.pending.length > 0
         this.become(this.pending.length || this.note ? 'changed' : 'saved')
       },
       (error: Error) => {
@@ -156,8 +171,10 @@ export class SaveQueue {
 
   /** What there is to save, taken off the queue. */
   private compose(): Sending {
-    const { pending, note, plan } = this
-    this.pending = []
+    const pending = this.alone ? this.pending.slice(0, 1) : this.pending
+    const plan = pending.at(-1)?.plan ?? this.plan
+    const { note } = this
+    this.pending = this.pending.slice(pending.length)
     this.note = ''
     const saving: Saving = {
       saveId: this.around.newId(),
@@ -184,12 +201,35 @@ export class SaveQueue {
       this.become('conflict')
       return
     }
+    if (error instanceof StepRefused && this.pending.length) {
+      // Nobody has asked for one of them to be kept with the rest: it is looked for, named and taken out.
+      if (this.pending.length === 1 || this.alone) this.putAside(error.message)
+      else this.alone = true
+      this.become('changed')
+      this.takeBack = this.around.later(() => void this.flush(), 0)
+      return
+    }
     // What was done does not replay: what it came to is sent as one step instead, so that nothing is lost.
     const fold = error instanceof NotLedThere && this.pending.length > 1
     if (fold) this.fold(this.pending.map(({ step }) => step.label).join('; '))
     this.problem = `not saved: ${error.message}`
     this.become('failed')
     this.takeBack = this.around.later(() => void this.flush(), fold ? 0 : untilRetry)
+  }
+
+  /** Takes out the first step, and does those after it anew as if it had not been. */
+  private putAside(reason: string): void {
+    const [first, ...rest] = this.pending
+    const others = new Map<Step, Step | undefined>()
+    let { plan } = this.saved
+    this.pending = []
+    for (const { step } of rest) {
+      const { applied, plan: next } = rebase(plan, [step])
+      const again = applied.length ? { ...step, undo: stepTo(plan, next, step.label).undo } : undefined
+      others.set(step, again)
+      if (again) this.pending.push({ step: again, plan: (plan = next) })
+    }
+    this.around.setAside({ step: first!.step, reason, others, plan })
   }
 
   /** All that is pending as one step from the saved version. */

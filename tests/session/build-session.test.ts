@@ -5,6 +5,7 @@ import {
   NotLedThere,
   SavedElsewhere,
   SaveRefused,
+  StepRefused,
   type BuildServer,
   type Saving,
   type Shelf,
@@ -26,7 +27,13 @@ const turn = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
 function way() {
   const { builds } = freshStore()
   const held: (() => void)[] = []
-  const state = { slow: false, fault: undefined as Error | undefined, lost: false, sent: [] as { id: string; saving: Saving }[] }
+  const state = {
+    slow: false,
+    fault: undefined as Error | undefined,
+    lost: false,
+    refuses: (_: Edit[]) => false,
+    sent: [] as { id: string; saving: Saving }[],
+  }
   const pass = () => new Promise<void>((resolve) => (state.slow ? held.push(resolve) : resolve()))
   const server: BuildServer = {
     load: (id) => {
@@ -39,6 +46,7 @@ function way() {
       const { fault } = state
       await pass()
       if (fault) throw fault
+      if (state.refuses(version.edits)) throw new StepRefused('a name that is not liked')
       try {
         const made = await saveVersion(builds, id, base, version, (sent) => Promise.resolve(sent).then(replayed))
         if (state.lost) throw new Error('the answer was lost')
@@ -349,6 +357,47 @@ describe('a build session', () => {
     await ring()
     expect(session.state).toMatchObject({ saveState: 'saved', problem: '', version: 2 })
     expect(builds.versions('spillway-hex')[0]!.steps).toEqual(['Rename Camera to Two'])
+  })
+
+  it('names the one step that the server does not accept, takes it back with what hangs on it, and saves the rest', async () => {
+    const { builds, server, state } = way()
+    const { surroundings, ring, complaints } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    const before = session.state.plan
+    state.refuses = (edits) => edits.some((edit) => edit.type === 'device.rename' && edit.name === 'Bad')
+    session.edit(rename('gnss', 'Eye'))
+    session.edit(rename('camera', 'Bad'))
+    session.edit({ type: 'plan.note', note: 'n' })
+    for (let turns = 0; turns < 6; turns += 1) await ring()
+    expect(complaints).toEqual([
+      '“Rename Camera to Bad” was not accepted and is taken back: a name that is not liked. All else is kept.',
+    ])
+    expect(session.state).toMatchObject({ saveState: 'saved', problem: '', version: 3 })
+    const saved = builds.plan('spillway-hex', 3)!
+    expect(saved).toEqual(session.state.plan)
+    expect(saved.note).toBe('n')
+    expect(saved.devices.find(({ id }) => id === 'camera')).toEqual(before.devices.find(({ id }) => id === 'camera'))
+    session.undo()
+    session.undo()
+    expect(session.state.plan).toEqual(before)
+    expect(session.state.undoLabel).toBeUndefined()
+  })
+
+  it('takes back with it what cannot be done without it', async () => {
+    const { server, state } = way()
+    const { surroundings, ring, complaints } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    const before = session.state.plan
+    const { definition, ...camera } = before.devices.find(({ id }) => id === 'camera')!
+    const device = { ...camera, definition, id: 'second', name: 'Second' }
+    state.refuses = (edits) => edits.some(({ type }) => type === 'device.add')
+    session.edit({ type: 'device.add', definition: before.definitions.devices[definition]!, protocols: [], device })
+    session.edit(rename('second', 'Other'))
+    for (let turns = 0; turns < 6; turns += 1) await ring()
+    expect(complaints).toHaveLength(1)
+    expect(complaints[0]).toContain('taken back too: Rename Second to Other')
+    expect(session.state.plan).toEqual(before)
+    expect(session.settled).toBe(true)
   })
 
   it('says why an edit does not fit', async () => {
