@@ -21,6 +21,7 @@ export default defineNuxtConfig({
     '@fontsource/atkinson-hyperlegible/700.css',
     '@fontsource/atkinson-hyperlegible-mono/400.css',
     '~/assets/main.css',
+    '~/assets/print.css',
   ],
   app: {
     head: {

@@ -59,15 +59,16 @@ export async function callApi<T>(method: Method, path: string, body?: unknown): 
 }
 
 /** Calls the server for a file. @throws ApiError */
-export async function callForFile(method: Method, path: string, body?: unknown): Promise<Blob> {
-  return (await answered(method, path, body)).blob()
+export async function callForFile(method: Method, path: string, body?: unknown, signal?: AbortSignal): Promise<Blob> {
+  return (await answered(method, path, body, signal)).blob()
 }
 
-async function answered(method: Method, path: string, body: unknown): Promise<Response> {
+async function answered(method: Method, path: string, body: unknown, signal?: AbortSignal): Promise<Response> {
   let response: Response
   try {
     response = await fetch(path, {
       method,
+      signal,
       headers: body === undefined ? {} : { 'content-type': 'application/json' },
       body: body === undefined ? undefined : JSON.stringify(body),
     })

@@ -1,3 +1,4 @@
+import { padNames } from '#core/catalogue'
 import { padPoint, terminalPoint, type WirePoint } from '#core/plan'
 import { useResolved } from './usePlan'
 
@@ -16,7 +17,7 @@ export function usePoints() {
     const { board, parts, plan } = resolved.value
     const pads = board.pads.map((pad) => ({
       value: padPoint(pad.id),
-      title: `board ${pad.label === pad.id ? pad.label : `${pad.label} (${pad.id})`}`,
+      title: `board ${padNames(resolved.value.board).get(pad.id)}`,
       nature: pad.kind as string,
     }))
     const terminals = parts.flatMap(({ id, instance, device }) =>

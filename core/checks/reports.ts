@@ -159,7 +159,7 @@ export function contactAt(
 }
 
 /** A wire's end with its owner, in words. */
-export function endWords({ name }: CheckContext, { device, label, point }: WireEnd): string {
+export function endWords({ name }: CheckContext, { device, label }: WireEnd): string {
   if (device !== undefined) return `${label} of ${name(device)}`
-  return label === point ? `pad ${label}` : `pad ${label} (${point})`
+  return `pad ${label}`
 }

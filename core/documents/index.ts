@@ -1,4 +1,6 @@
 export { toCsv } from './csv'
+export { coloursUsed, makingLines, paperParts, paperTable, wireListTable } from './papers'
+export type { MakingLine, PaperPart } from './papers'
 export { wireListCsv } from './wire-list'
 export { harnessSvg } from './harness-svg'
 export type { SvgOptions } from './harness-svg'

@@ -1,15 +1,18 @@
 import type { Wire, WireEnd } from '../harness'
 import type { ResolvedPlan } from '../plan'
 import { toCsv } from './csv'
+import { fittedWires } from './wire-tables'
 
 const header = [
   'id',
   'from',
   'from terminal',
+  'from id',
   'from connector',
   'from contact',
   'to',
   'to terminal',
+  'to id',
   'to connector',
   'to contact',
   'kind',
@@ -23,27 +26,26 @@ const header = [
 
 /** The wire list of a plan as CSV, one row a wire that is fitted. */
 export function wireListCsv(resolved: ResolvedPlan, wires: Wire[]): string {
-  const end = ({ device, label, connector, contact }: WireEnd) => [
+  const end = ({ device, label, point, connector, contact }: WireEnd) => [
     device ? (resolved.device(device)?.instance.name ?? device) : resolved.board.name,
     label,
+    point,
     connector ?? '',
     contact ?? '',
   ]
   return toCsv(
     header,
-    wires
-      .filter((wire) => !wire.omitted)
-      .map((wire) => [
-        wire.number,
-        ...end(wire.from),
-        ...end(wire.to),
-        wire.kind,
-        wire.net,
-        wire.colour,
-        wire.gauge,
-        wire.length,
-        wire.lead?.length ?? '',
-        wire.note,
-      ]),
+    fittedWires(wires).map((wire) => [
+      wire.number,
+      ...end(wire.from),
+      ...end(wire.to),
+      wire.kind,
+      wire.net,
+      wire.colour,
+      wire.gauge,
+      wire.length,
+      wire.lead?.length ?? '',
+      wire.note,
+    ]),
   )
 }

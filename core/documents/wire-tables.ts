@@ -23,18 +23,19 @@ export function madeOf(wire: Wire): string {
   return cut ? `own lead ${lead.length} mm and ${cut} mm more` : `own lead, ${lead.length} mm`
 }
 
-const fitted = (wires: Wire[]) => wires.filter((wire) => !wire.omitted)
+/** Wires that are made. */
+export const fittedWires = (wires: Wire[]) => wires.filter((wire) => !wire.omitted)
 
 /** What an end of a wire is called. */
 export function endName(resolved: ResolvedPlan, { device, label, connector, contact }: WireEnd): string {
   const owner = device === undefined ? resolved.board.name : (resolved.device(device)?.instance.name ?? device)
-  return `${owner} ${label}${connector ? ` (${connector}${contact === undefined ? '' : ` ${contact}`})` : ''}`
+  return `${owner} ${label}${connector ? ` (${connector}${contact === undefined ? '' : `, contact ${contact}`})` : ''}`
 }
 
 /** Wire to cut, by gauge and colour: pieces and length in all. */
 export function cutList(wires: Wire[]): Table {
   const groups = new Map<string, Wire[]>()
-  for (const wire of fitted(wires).filter((wire) => toCut(wire) > 0)) {
+  for (const wire of fittedWires(wires).filter((wire) => toCut(wire) > 0)) {
     const key = `${wire.gauge} ${wire.colour}`
     groups.set(key, [...(groups.get(key) ?? []), wire])
   }
@@ -55,7 +56,7 @@ export function cutList(wires: Wire[]): Table {
 
 /** Each connector with what goes on which contact. */
 export function connectorTable(resolved: ResolvedPlan, wires: Wire[]): Table {
-  const all = fitted(wires)
+  const all = fittedWires(wires)
   const devices = resolved.devices.flatMap(({ id, instance, device }) =>
     device.connectors.flatMap((connector) =>
       connector.pins.map((pin, at) => {
@@ -183,7 +184,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
 
 /** One label for each end of each wire: its number, and what is at the other end. */
 export function wireLabels(resolved: ResolvedPlan, wires: Wire[]): Table {
-  const rows = fitted(wires).flatMap((wire) => [
+  const rows = fittedWires(wires).flatMap((wire) => [
     [wire.number, endName(resolved, wire.from), endName(resolved, wire.to)],
     [wire.number, endName(resolved, wire.to), endName(resolved, wire.from)],
   ])

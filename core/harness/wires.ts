@@ -1,4 +1,4 @@
-import type { Lead, Pad } from '../catalogue'
+import { padNames, type Lead, type Pad } from '../catalogue'
 import type { FittedDevice, NeedKey, Place, ResolvedPlan } from '../plan'
 import { wireDiameter, type Amps, type Millimetres, type WireColour } from '../units'
 
@@ -81,7 +81,7 @@ export function gaugeFor(current: Amps): number {
 /** A pad of the board as the end of a wire. */
 export function boardEnd({ board }: ResolvedPlan, pad: Pad): WireEnd {
   const connector = board.connectors.find(({ id }) => id === pad.connector)?.label
-  return { point: pad.id, label: pad.label, connector, contact: pad.position }
+  return { point: pad.id, label: padNames(board).get(pad.id) ?? pad.label, connector, contact: pad.position }
 }
 
 /** A device's terminal as the end of a wire, in the first connector that has it. */

@@ -21,7 +21,17 @@ export const batteryPlace: Place = referTo('output', keyOf(batteryId, 'main'))
 /** Where all current comes back to. */
 export const batteryGround = terminalPoint(batteryId, 'minus')
 
-const nothing = { terminals: [], supplies: [], outputs: [], pads: [], ports: [], connectors: [], needs: [], settings: [], radios: [] }
+const nothing = {
+  terminals: [],
+  supplies: [],
+  outputs: [],
+  pads: [],
+  ports: [],
+  connectors: [],
+  needs: [],
+  settings: [],
+  radios: [],
+}
 
 /** A part of every plan, or of the harness, that is no device of the fit-out. */
 export function part(id: string, name: string, device: Partial<Device>): FittedDevice {

@@ -42,13 +42,20 @@ describe('the port of a part', () => {
   it('is wired crosswise: what talks to what listens', () => {
     const wires = wiresOf(resolvePlan(bench(plugged)))
     const ends = wires.filter(({ need }) => need === 'adapter/link').map(({ from, to }) => [from.point, to.device, to.point])
-    expect(ends).toEqual(expect.arrayContaining([['tx', 'converter', 'urx'], ['rx', 'converter', 'utx']]))
+    expect(ends).toEqual(
+      expect.arrayContaining([
+        ['tx', 'converter', 'urx'],
+        ['rx', 'converter', 'utx'],
+      ]),
+    )
     expect(ends).toHaveLength(2)
   })
   it('refuses an adapter whose jumper is at a voltage that it does not bear', () => {
     const { unmet } = allocate(resolvePlan(bench({ 'converter/values': 'port:p1' }, 5)))
     expect(unmet).not.toEqual([])
-    expect(factsOf(bench(plugged, 5), 'LVL-01').join()).toContain('TX of Adapter drives 5 V into URX of Converter, which bears 3.6 V')
+    expect(factsOf(bench(plugged, 5), 'LVL-01').join()).toContain(
+      'TX of Adapter drives 5 V into URX of Converter, which bears 3.6 V',
+    )
   })
   it('says what is wrong with a link put there by hand', () => {
     const wrong = { ...plugged, 'adapter/link': 'device:converter/none' as Place }

@@ -32,8 +32,13 @@ const heavy: [string, string, object][] = [
   ['a plan as large as may be', '/api/builds', { file: JSON.stringify(allocated) }],
   [
     'its drawing as PDF',
-    '/api/drawing',
-    { plan: allocated, layers: { signal: true, video: true, supply: true, ground: true }, paper: 'A3' },
+    '/api/papers',
+    {
+      plan: allocated,
+      parts: ['drawing', 'wires', 'making'],
+      layers: { main: true, signal: true, video: true, supply: true, ground: true },
+      paper: 'A3',
+    },
   ],
   ['400 definitions', '/api/definitions', { file: JSON.stringify(libraryFile(many)), there: 'replace' }],
   ['YAML of 60 000 keys', '/api/definitions', { file: Array.from({ length: 60_000 }, (_, at) => `k${at}: ${at}`).join('\n') }],

@@ -1,66 +1,237 @@
-import PDFDocument from 'pdfkit'
-import SVGtoPDF from 'svg-to-pdfkit'
+import { createHash } from 'node:crypto'
+import { existsSync, renameSync, statSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { threadId } from 'node:worker_threads'
+import pdfmake from 'pdfmake'
+import type { Content, ContentTable, TDocumentDefinitions, TableCell } from 'pdfmake/interfaces'
+import { coloursUsed, harnessSvg, makingLines, paperParts, paperTable, type PaperPart, type Table } from '#core/documents'
+import { drawHarness, wiresOf, type Arrangement, type Layers, type Wire } from '#core/harness'
+import type { ResolvedPlan } from '#core/plan'
 import { Faces, type Fonts } from './fonts'
 
 export type { Fonts } from './fonts'
 export type Paper = 'A4' | 'A3'
 
-interface Sheet {
+/** What is to be on paper, and how. */
+export interface PapersWanted {
+  parts: PaperPart[]
   paper: Paper
-  title: string
-  /** Size of the SVG in its own units. */
-  width: number
-  height: number
-  fonts: Fonts
+  /** Of the drawing. */
+  layers: Layers
+  blackAndWhite: boolean
+  /** Which device stands where on the drawing; worked out when missing. */
+  arrangement?: Arrangement
+  /** Number of the saved version; missing for a plan that was not saved. */
+  version?: number
+  /** Day of printing, as it stands in the title block. */
+  date: string
 }
 
+const own = 'Atkinson Hyperlegible'
+const sizes = { A4: [841.89, 595.28], A3: [1190.55, 841.89] } as const
 const margin = 28
-const mark = 14
+/** Height of the title block at the foot of each page. */
+const block = 52
+const head = 20
+const faint = '#8a94a0'
 
 /**
- * Puts an SVG on one sheet across, text as text, in the product's own font and in
- * others where that has no glyph; signs that none has are told of at the foot.
+ * The papers of a harness as one PDF: each part begins on a page of its own, with the title block at
+ * the foot of every page. Tables repeat their heads on each page and part between rows. Text is text,
+ * in the product's own font, and in others where that has no glyph; signs that none has are told of.
  */
-export async function svgToPdf(svg: string, { paper, title, width, height, fonts }: Sheet): Promise<Uint8Array> {
+export async function papersPdf(resolved: ResolvedPlan, wanted: PapersWanted, fonts: Fonts): Promise<Uint8Array> {
+  const wires = wiresOf(resolved)
   const faces = new Faces(fonts)
-  const document = new PDFDocument({
-    size: paper,
-    layout: 'landscape',
-    margin,
-    font: Buffer.from(fonts.plain) as unknown as string,
-    info: { Title: title },
+  const write = (text: string | number): Content => ({
+    text: faces.runs(String(text)).map(({ face, text: run }) => ({ text: run, font: face ?? own })),
   })
-  document.registerFont('plain', Buffer.from(fonts.plain))
-  document.registerFont('bold', Buffer.from(fonts.bold))
-  for (const { name, bytes } of fonts.others) document.registerFont(name, Buffer.from(bytes))
-  const parts: Buffer[] = []
-  const done = new Promise<Buffer>((resolve, reject) => {
-    document.on('data', (part: Buffer) => parts.push(part))
-    document.on('end', () => resolve(Buffer.concat(parts)))
-    document.on('error', reject)
-  })
-  const room = { width: document.page.width - 2 * margin, height: document.page.height - 2 * margin - mark }
-  const scale = Math.min(room.width / width, room.height / height)
-  SVGtoPDF(document, inFaces(svg, faces), margin, margin, {
-    width: width * scale,
-    height: height * scale,
-    preserveAspectRatio: 'xMinYMin meet',
-    fontCallback: (family: string, isBold: boolean) =>
-      fonts.others.some(({ name }) => name === family) ? family : isBold ? 'bold' : 'plain',
-  })
-  let x = margin
-  const foot = (text: string) => {
-    for (const { face, text: run } of faces.runs(text)) {
-      document.font(face ?? 'plain').fontSize(8)
-      document.text(run, x, document.page.height - margin - mark + 4, { lineBreak: false })
-      x += document.widthOfString(run)
-    }
+  const [width, height] = sizes[wanted.paper]
+  const content = (Object.keys(paperParts) as PaperPart[])
+    .filter((part) => wanted.parts.includes(part))
+    .map((part, at): Content => ({
+      stack: [
+        { text: `${paperParts[part]}${part === 'drawing' && wanted.blackAndWhite ? ', black and white' : ''}`, style: 'head' },
+        ...contentOf(part, {
+          resolved,
+          wires,
+          wanted,
+          write,
+          faces,
+          room: [width - 2 * margin, height - margin - head - block - 46],
+        }),
+      ],
+      ...(at ? { pageBreak: 'before' as const } : {}),
+    }))
+  const { plan, board } = resolved
+  const firmware = plan.definitions.boards[board.id]?.firmwares[board.firmware]?.name ?? board.firmware
+  faces.runs(plan.name)
+  const from = wanted.version === undefined ? 'not saved' : String(wanted.version)
+  const definition: TDocumentDefinitions = {
+    pageSize: wanted.paper,
+    pageOrientation: 'landscape',
+    pageMargins: [margin, margin, margin, block + 12],
+    info: { title: `${plan.name}: ${wanted.parts.map((part) => paperParts[part]).join(', ')}` },
+    defaultStyle: { font: own, fontSize: 8.5 },
+    styles: { head: { fontSize: 13, bold: true, margin: [0, 0, 0, 6] } },
+    content,
+    footer: (page, pages) => {
+      const cell = (title: string, value: Content): TableCell => ({
+        stack: [{ text: title, fontSize: 6.5, color: faint }, value],
+      })
+      return {
+        margin: [margin, 4, margin, 0],
+        stack: [
+          {
+            table: {
+              widths: ['*', '*', 60, 70, 60],
+              body: [
+                [
+                  cell('Build', write(plan.name)),
+                  cell('Board', write(`${board.name} rev ${board.revision}, ${firmware}`)),
+                  cell('Version', write(from)),
+                  cell('Date', write(wanted.date)),
+                  cell('Page', write(`${page} of ${pages}`)),
+                ],
+              ],
+            },
+          },
+          // Known once everything is written, and the foot is written last.
+          { text: missingWords(faces), fontSize: 6.5, color: faint },
+        ],
+      }
+    },
   }
-  foot(title)
-  const missing = [...faces.missing].map((sign) => `U+${sign.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`)
-  if (missing.length) foot(`   “?” stands for signs that this paper has no glyph for: ${missing.slice(0, 12).join(', ')}`)
-  document.end()
-  return done
+  const files = fontFiles(fonts)
+  pdfmake.setUrlAccessPolicy(() => false)
+  pdfmake.setLocalAccessPolicy((path) => files.all.has(path))
+  pdfmake.setFonts(files.byFace)
+  return new Uint8Array(await pdfmake.createPdf(definition).getBuffer())
+}
+
+/** Which signs no font has a glyph for. */
+function missingWords({ missing }: Faces): string {
+  const codes = [...missing].map((sign) => `U+${sign.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`)
+  return codes.length ? `“?” stands for signs that this paper has no glyph for: ${codes.slice(0, 12).join(', ')}` : ''
+}
+
+/** The fonts as files, named by what they hold: the writer of PDF sets text within drawings from files alone. */
+function fontFiles(fonts: Fonts) {
+  const all = new Set<string>()
+  const file = (bytes: Uint8Array) => {
+    const path = join(tmpdir(), `ypodoma-font-${createHash('sha256').update(bytes).digest('hex').slice(0, 32)}.woff`)
+    if (!existsSync(path) || statSync(path).size !== bytes.length) {
+      const fresh = `${path}.${process.pid}.${threadId}`
+      writeFileSync(fresh, bytes)
+      renameSync(fresh, path)
+    }
+    all.add(path)
+    return path
+  }
+  const face = (normal: Uint8Array, bold = normal) => ({ normal: file(normal), bold: file(bold) })
+  const others = fonts.others.map(({ name, bytes }) => [name, face(bytes)] as const)
+  return { all, byFace: Object.fromEntries([[own, face(fonts.plain, fonts.bold)] as const, ...others]) }
+}
+
+interface Setting {
+  resolved: ResolvedPlan
+  wires: Wire[]
+  wanted: PapersWanted
+  write: (text: string | number) => Content
+  faces: Faces
+  /** Width and height that a drawing may take. */
+  room: [width: number, height: number]
+}
+
+function contentOf(part: PaperPart, setting: Setting): Content[] {
+  const { resolved, wires, write } = setting
+  if (part === 'drawing') return drawingContent(setting)
+  if (part === 'making') return [makingContent(setting)]
+  return [tableContent(paperTable(part, resolved, wires), write)]
+}
+
+/** The drawing in the middle of its page, and what its lines and codes mean. */
+function drawingContent({ resolved, wires, wanted, write, faces, room }: Setting): Content[] {
+  const drawing = drawHarness(resolved, wires, wanted.layers, wanted.arrangement)
+  const svg = harnessSvg(drawing, resolved.plan.name, { blackAndWhite: wanted.blackAndWhite })
+  const swatch = (hex: string) =>
+    `<svg width="18" height="6"><rect width="18" height="6" fill="${wanted.blackAndWhite ? '#ffffff' : hex}" stroke="#1b2a3a" stroke-width="0.8"/></svg>`
+  return [
+    { svg: inFaces(svg, faces), fit: room, alignment: 'center' },
+    {
+      margin: [0, 6, 0, 0],
+      columnGap: 10,
+      columns: [
+        { width: 'auto', ...plainText('Wires: number, colour, AWG') },
+        ...coloursUsed(wires).map(({ code, name, hex }) => ({
+          width: 'auto' as const,
+          columnGap: 3,
+          columns: [
+            { width: 18, svg: swatch(hex), margin: [0, 2, 0, 0] as [number, number, number, number] },
+            { width: 'auto' as const, ...(write(`${code} ${name}`) as object) },
+          ],
+        })),
+      ] as Content[],
+    } as Content,
+  ]
+}
+
+const plainText = (text: string) => ({ text, color: faint })
+
+/** Without columns in which nothing stands. */
+function filled({ header, rows, ...table }: Table): Table {
+  const kept = header.flatMap((_, column) => (rows.some((row) => row[column] !== '') ? [column] : []))
+  const pick = <T>(cells: T[]) => kept.map((column) => cells[column]!)
+  return { ...table, header: pick(header), rows: rows.map(pick) }
+}
+
+function tableContent(table: Table, write: Setting['write']): Content {
+  const { header, rows } = filled(table)
+  const numeric = header.map(
+    (_, column) => rows.length > 0 && rows.every((row) => row[column] === '' || typeof row[column] === 'number'),
+  )
+  /** The columns that say most take what room is left. */
+  const longest = header.map((_, column) => Math.max(0, ...rows.map((row) => String(row[column]).length)))
+  return lined({
+    headerRows: 1,
+    dontBreakRows: true,
+    widths: longest.map((length) => (length > 24 ? '*' : 'auto')),
+    body: [
+      header.map((text) => ({ text, bold: true })),
+      ...rows.map((row) =>
+        row.map((cell, column) => ({ ...(write(cell) as object), ...(numeric[column] ? { alignment: 'right' as const } : {}) })),
+      ),
+    ] as TableCell[][],
+  })
+}
+
+/** With a box for each line that is ticked off. */
+function makingContent({ resolved, wires, write }: Setting): Content {
+  const tick = (done: boolean) => ({
+    svg: `<svg width="10" height="10"><rect x="1" y="1" width="8" height="8" fill="none" stroke="#1b2a3a"/>${done ? '<path d="M2 5 4.4 8 8.4 2" fill="none" stroke="#1b2a3a" stroke-width="1.4"/>' : ''}</svg>`,
+    width: 9,
+  })
+  let before = ''
+  const body = makingLines(resolved, wires).flatMap(({ step, wire, text, done }): TableCell[][] => {
+    const headed = step === before ? [] : [[{ ...(write(step) as object), bold: true, colSpan: 3, margin: [0, 6, 0, 0] }, {}, {}]]
+    before = step
+    return [...headed, [tick(done), write(wire ?? ''), write(text)]] as TableCell[][]
+  })
+  return lined({ headerRows: 0, dontBreakRows: true, keepWithHeaderRows: 1, widths: [12, 30, '*'], body })
+}
+
+function lined(table: ContentTable['table']): Content {
+  return {
+    table,
+    layout: {
+      hLineWidth: () => 0.5,
+      vLineWidth: () => 0,
+      hLineColor: () => '#c9ced4',
+      paddingTop: () => 2,
+      paddingBottom: () => 2,
+    },
+  }
 }
 
 const plainEntities: Record<string, string> = { '&amp;': '&', '&lt;': '<', '&gt;': '>', '&quot;': '"' }

@@ -38,6 +38,6 @@ export const gate = defineEventHandler((event) => {
   if (open.has(event.path.split('?')[0]!)) return
   if (!role) throw refusal(401, 'a passphrase is asked for')
   const saves = event.method === 'PUT' && /^\/api\/builds\/[^/]+$/.test(event.path)
-  const asks = event.method === 'GET' || event.method === 'HEAD' || event.path === '/api/drawing'
+  const asks = event.method === 'GET' || event.method === 'HEAD' || event.path === '/api/papers'
   if (role !== 'editor' && !asks && !(role === 'workshop' && saves)) throw refusal(403, `as ${role} you may not change this`)
 })

@@ -15,7 +15,14 @@ export async function buildWorker(outDir, core) {
       emptyOutDir: true,
       minify: false,
       target: 'node20',
-      rollupOptions: { output: { entryFileNames: 'worker.mjs', inlineDynamicImports: true } },
+      rollupOptions: {
+        output: {
+          entryFileNames: 'worker.mjs',
+          inlineDynamicImports: true,
+          // The writer of PDF asks for the folder that it lies in.
+          banner: 'const __dirname = import.meta.dirname',
+        },
+      },
     },
   })
 }

@@ -2,7 +2,11 @@ import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
-import { applyEdit, type Edit } from '#core/plan'
+import { makingLines, paperParts, paperTable, type PaperPart } from '#core/documents'
+import { wiresOf } from '#core/harness'
+import { applyEdit, resolvePlan, type Edit, type Plan } from '#core/plan'
+import { readPdf } from '../../tests/helpers/pdf-text'
+import type { PapersWanted } from '../papers/pdf'
 import { NotDone, WorkPool } from './pool'
 
 const thread = resolve('tests/helpers/work-thread.mjs')
@@ -40,26 +44,70 @@ describe('work in threads of its own', () => {
     await expect(task).rejects.toMatchObject({ kind: 'left' })
   })
 
-  it('prints scripts that the product’s own font has no glyphs for, and says which signs no font has', async () => {
+  describe('papers', () => {
     const bytes = (file: string) => new Uint8Array(readFileSync(`node_modules/@fontsource/${file}`))
     const own = (weight: number) => bytes(`atkinson-hyperlegible/files/atkinson-hyperlegible-latin-${weight}-normal.woff`)
     const others = ['latin-ext', 'greek', 'cyrillic'].map((name) => ({
       name,
       bytes: bytes(`noto-sans/files/noto-sans-${name}-400-normal.woff`),
     }))
+    const fonts = { plain: own(400), bold: own(700), others }
     const layers = { main: true, signal: true, video: true, supply: false, ground: false }
+    const print = (of: Plan, parts: PaperPart[], more: Partial<PapersWanted> = {}) =>
+      pool.run('papers', {
+        plan: of,
+        wanted: { parts, layers, paper: 'A4', blackAndWhite: false, date: '2026-01-02', ...more },
+        fonts,
+      })
     const named = (name: string) => applyEdit(plan, { type: 'plan.rename', name })
-    const draw = async (name: string) =>
-      Buffer.from(
-        await pool.run('drawing', { plan: named(name), layers, paper: 'A4', fonts: { plain: own(400), bold: own(700), others } }),
-      )
-    const faces = (pdf: Buffer) =>
-      new Set([...pdf.toString('latin1').matchAll(/\/FontName \/[A-Z]+\+([\w-]+)/g)].map(([, face]) => face))
-    const latin = await draw('Plain')
-    const greek = await draw('Φράγμα, плотина, łódź, ő')
-    expect(latin.subarray(0, 5).toString()).toBe('%PDF-')
-    expect([...faces(latin)].some((face) => face!.startsWith('Noto'))).toBe(false)
-    expect([...faces(greek)].filter((face) => face!.startsWith('Noto')).length).toBeGreaterThan(0)
-    expect((await draw('日本')).length).toBeGreaterThan(latin.length / 2)
-  }, 30_000)
+    const every = Object.keys(paperParts) as PaperPart[]
+
+    it('hold every row of every table, each part on a page of its own, with a title block on every page', async () => {
+      const pages = await readPdf(await print(plan, every, { version: 7 }))
+      const resolved = resolvePlan(plan)
+      const wires = wiresOf(resolved)
+      const flat = (text: string) => text.replace(/\s+/g, '')
+      const all = flat(pages.map(({ text }) => text).join(''))
+      for (const part of every)
+        expect(
+          pages.some(({ text }) => text.includes(paperParts[part])),
+          part,
+        ).toBe(true)
+      for (const part of ['wires', 'cut', 'connectors', 'materials'] as const) {
+        for (const row of paperTable(part, resolved, wires).rows) {
+          for (const cell of row) expect(all, `${part}: ${cell}`).toContain(flat(String(cell)))
+        }
+      }
+      for (const line of makingLines(resolved, wires)) expect(all).toContain(flat(line.text))
+      pages.forEach(({ text }, at) => {
+        for (const said of [plan.name, 'Corran 7 rev B', '2026-01-02', `${at + 1} of ${pages.length}`])
+          expect(text).toContain(said)
+        expect(flat(text)).toContain(`Version7`)
+      })
+    })
+    it('lie within their pages', async () => {
+      for (const paper of ['A4', 'A3'] as const) {
+        for (const { pieces, width, height } of await readPdf(await print(plan, every, { paper }))) {
+          expect(width).toBeGreaterThan(height)
+          for (const { x, y, text } of pieces) expect(x > 0 && x < width && y > 0 && y < height, text).toBe(true)
+        }
+      }
+    })
+    it('hold what was asked for and no more', async () => {
+      const pages = await readPdf(await print(plan, ['cut'], { blackAndWhite: true }))
+      expect(pages[0]!.text).toContain('Cut list')
+      expect(pages.map(({ text }) => text).join('')).not.toContain('Harness drawing')
+    })
+    it('set scripts that the product’s own font has no glyphs for, and say which signs no font has', async () => {
+      const faces = async (of: Plan) => {
+        const pdf = Buffer.from((await print(of, ['drawing'])) as Uint8Array)
+        return new Set([...pdf.toString('latin1').matchAll(/\/FontName \/[A-Z]+\+([\w-]+)/g)].map(([, face]) => face))
+      }
+      expect([...(await faces(named('Plain')))].some((face) => face!.startsWith('Noto'))).toBe(false)
+      expect([...(await faces(named('Φράγμα, плотина, łódź, ő')))].some((face) => face!.startsWith('Noto'))).toBe(true)
+      const [page] = await readPdf(await print(named('日本 dam'), ['drawing']))
+      expect(page!.text).toContain('?? dam')
+      expect(page!.text).toContain('U+65E5, U+672C')
+    })
+  })
 })

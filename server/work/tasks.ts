@@ -1,16 +1,13 @@
-import { harnessSvg } from '#core/documents'
-import { drawHarness, wiresOf, type Layers } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 import { parseJson, parsePlan, readDefinition, readDefinitionsFile, readPlan, type Definition } from '#core/schema'
 import { examine } from '../database/examine'
-import { svgToPdf, type Fonts, type Paper } from '../papers/pdf'
+import { papersPdf, type Fonts, type PapersWanted } from '../papers/pdf'
 import { answer, answerLater } from './answer'
 import { briefIfAny, replayed } from './replayed'
 
-export interface DrawingWanted {
+export interface PapersAsked {
   plan: Plan
-  layers: Layers
-  paper: Paper
+  wanted: PapersWanted
   fonts: Fonts
 }
 
@@ -40,15 +37,8 @@ export const tasks = {
 
   definition: (value: unknown): ReturnType<typeof answer<Definition>> => answer(() => readDefinition(value)),
 
-  /** The harness drawing on one sheet of paper, as PDF. */
-  drawing: ({ plan, layers, paper, fonts }: DrawingWanted) =>
-    answerLater(async () => {
-      const resolved = resolvePlan(readPlan(plan))
-      const drawing = drawHarness(resolved, wiresOf(resolved), layers)
-      const svg = harnessSvg(drawing, resolved.plan.name, { blackAndWhite: true })
-      const { width, height } = drawing
-      return svgToPdf(svg, { paper, title: `${resolved.plan.name}: harness`, width, height, fonts })
-    }),
+  /** Papers of a plan as PDF. */
+  papers: ({ plan, wanted, fonts }: PapersAsked) => answerLater(() => papersPdf(resolvePlan(readPlan(plan)), wanted, fonts)),
 }
 
 export type Tasks = typeof tasks

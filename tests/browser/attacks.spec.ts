@@ -133,9 +133,10 @@ test('no body ends the server or holds it up', async () => {
     ['/api/definitions', JSON.stringify({ file: Array.from({ length: 60_000 }, (_, at) => `k${at}: ${at}`).join('\n') })],
     ['/api/definitions', JSON.stringify({ file: `a: ${'{a: '.repeat(200_000)}` })],
     [
-      '/api/drawing',
+      '/api/papers',
       JSON.stringify({
         plan: absurd,
+        parts: ['drawing'],
         layers: { main: true, signal: true, video: true, supply: true, ground: true },
         paper: 'A4',
       }),

@@ -60,9 +60,11 @@ test('the server refuses what does not belong, naming the place', async ({ reque
   })
   expect(response.status()).toBe(413)
   const layers = { main: true, signal: true, video: true, supply: false, ground: false }
-  response = await request.post(`${address}/api/drawing`, { data: { plan: { ...plan, devices: 5 }, layers, paper: 'A4' } })
+  response = await request.post(`${address}/api/papers`, {
+    data: { plan: { ...plan, devices: 5 }, parts: ['drawing'], layers, paper: 'A4' },
+  })
   expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('devices')])
-  response = await request.post(`${address}/api/drawing`, { data: { plan, layers, paper: 'A0' } })
+  response = await request.post(`${address}/api/papers`, { data: { plan, parts: ['wires'], layers, paper: 'A0' } })
   expect([response.status(), await message(response)]).toEqual([400, expect.stringContaining('paper')])
   const board = (await (await request.get(`${address}/api/catalogue`)).json()).boards['corran-7'] as object
   response = await request.put(`${address}/api/definitions/board/other`, { data: { definition: board, base: 0 } })

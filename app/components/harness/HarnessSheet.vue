@@ -171,7 +171,7 @@ function allBack() {
         :class="{ used: pad.used, under: pad.under, lit: selection.lit.has(`pad:${pad.id}`) }"
         @click="selection.select(`pad:${pad.id}`)"
       >
-        <title>{{ pad.label }} ({{ pad.id }}){{ pad.under ? ', on the far side' : '' }}</title>
+        <title>{{ pad.name }}{{ pad.under ? ', on the far side' : '' }}</title>
       </PadMark>
       <g
         v-for="box in drawing.devices"
@@ -333,9 +333,12 @@ polyline {
   opacity: 0.25;
 }
 @media print {
-  .sheet,
+  .sheet {
+    height: auto;
+  }
   .drawing {
     height: auto;
+    max-height: 165mm;
   }
 }
 </style>

@@ -69,7 +69,7 @@ watch(
         </td>
         <td>
           {{ wire.to.device ? names.device(wire.to.device) : 'board' }} <b class="mono">{{ wire.to.label }}</b>
-          <span class="quiet where">{{ contact(wire.to) || (wire.to.label === wire.to.point ? '' : wire.to.point) }}</span>
+          <span class="quiet where">{{ contact(wire.to) }}</span>
         </td>
         <td>{{ wire.source ? names.place(wire.source) : wire.net }}</td>
         <td @click.stop>

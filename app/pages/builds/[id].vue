@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ApiError } from '~/composables/useApi'
+import { today, usePaperHead } from '~/composables/usePaperHead'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
@@ -25,6 +26,7 @@ async function open(id: string) {
 }
 watch(() => String(route.params.id), open, { immediate: true })
 
+usePaperHead(() => (build.plan ? [build.plan.name, `version ${build.version}`, today()] : []))
 useHead({ title: () => (build.plan ? `${build.plan.name} · Ypodoma` : 'Ypodoma') })
 
 function onKey(event: KeyboardEvent) {
@@ -126,14 +128,6 @@ onBeforeUnmount(() => {
 @media (max-width: 640px) {
   .side {
     display: none;
-  }
-}
-@media print {
-  .side {
-    display: none;
-  }
-  .frame {
-    height: auto;
   }
 }
 </style>

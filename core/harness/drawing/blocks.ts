@@ -1,6 +1,6 @@
+import { edgeOf } from '../../catalogue'
 import type { ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
-import { edgeOf } from './board'
 import { grid, layerOf, type DrawnBox, type DrawnTerminal, type Layers, type Side } from './model'
 
 export interface Row {
@@ -223,8 +223,8 @@ export function drawBox(block: Block, resolved: ResolvedPlan): DrawnBox {
 }
 
 function badgeOf(wire: Wire, resolved: ResolvedPlan): DrawnTerminal['badge'] {
-  const { device, label, point } = wire.to
+  const { device, label } = wire.to
   const owner = device === undefined ? undefined : (resolved.device(device)?.instance.name ?? device)
-  const text = owner ? `${label}, ${owner}` : label === point ? label : `${label} ${point}`
+  const text = owner ? `${label}, ${owner}` : label
   return { wire: wire.id, text, kind: wire.kind, colour: wire.colour }
 }

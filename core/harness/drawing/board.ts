@@ -1,8 +1,6 @@
-import type { Pad } from '../../catalogue'
+import { edgeOf, padNames, type Pad } from '../../catalogue'
 import type { ResolvedPlan } from '../../plan'
 import { grid, type DrawnBoard, type DrawnPad } from './model'
-
-export type Edge = 'left' | 'right' | 'top' | 'bottom'
 
 /** Pads that lie within this many mm of an edge leave over it straight. */
 export const borderDepth = 3
@@ -10,17 +8,6 @@ export const borderDepth = 3
 /** Distance of a pad to its nearest edge, in mm. */
 export function depthOf(pad: Pad, { width, height }: { width: number; height: number }): number {
   return Math.min(pad.x, width - pad.x, pad.y, height - pad.y)
-}
-
-/** Edge of the board that a pad is nearest to. */
-export function edgeOf(pad: Pad, { width, height }: { width: number; height: number }): Edge {
-  const gaps: [Edge, number][] = [
-    ['left', pad.x],
-    ['right', width - pad.x],
-    ['top', pad.y],
-    ['bottom', height - pad.y],
-  ]
-  return gaps.sort((a, b) => a[1] - b[1])[0]![0]
 }
 
 /** Where the label of a pad stands: towards the middle of the board, so that labels of one edge do not meet. */
@@ -64,6 +51,7 @@ export function boardShape(resolved: ResolvedPlan, used: Set<string>): Omit<Draw
     pads: board.pads.map((pad): DrawnPad => ({
       id: pad.id,
       label: pad.label,
+      name: padNames(board).get(pad.id) ?? pad.label,
       x: onGrid(pad.x * scale),
       y: onGrid(pad.y * scale),
       kind: pad.kind,

@@ -1,7 +1,8 @@
 import type { Pad } from '../../catalogue'
 import type { ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
-import { borderDepth, depthOf, edgeOf, type Edge } from './board'
+import { edgeOf, type Edge } from '../../catalogue'
+import { borderDepth, depthOf } from './board'
 import type { DrawnBoard, Point } from './model'
 
 /** A pad's way to the edge of the board, in the board's own coordinates. */

@@ -34,6 +34,8 @@ export interface DrawnBox {
 export interface DrawnPad extends Point {
   id: string
   label: string
+  /** As it is called where a wire ends at it, unlike any other. */
+  name: string
   kind: 'signal' | 'supply' | 'ground'
   /** On the far side of the board. */
   under: boolean

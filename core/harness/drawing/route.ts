@@ -1,6 +1,6 @@
 import type { Wire } from '../wires'
 import type { Wish } from './align'
-import type { Edge } from './board'
+import type { Edge } from '../../catalogue'
 import type { Escapes } from './escapes'
 import { innerX, rowY, type Block, type Row } from './blocks'
 import { assignTracks, type Run, type RunEnd } from './channel'

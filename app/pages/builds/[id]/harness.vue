@@ -2,7 +2,6 @@
 import { mdiFileDelimitedOutline, mdiFilePdfBox, mdiImageOutline, mdiPrinterOutline, mdiSvg } from '@mdi/js'
 import { resolvePlan } from '#core/plan'
 import { harnessSvg, wireListCsv } from '#core/documents'
-import { callForFile } from '~/composables/useApi'
 import { download } from '~/composables/download'
 import { fontFaces, svgToPng } from '~/composables/useFonts'
 import { useHarnessDrawing } from '~/composables/useHarnessDrawing'
@@ -15,6 +14,7 @@ const build = useBuild()
 const plan = usePlan()
 const notices = useNotices()
 const view = ref<keyof typeof views>('drawing')
+const papers = ref(false)
 const name = computed(() => plan.value.name)
 const wires = computed(() => build.analysis?.wires ?? [])
 const { layers, drawing, improving, progress, drag } = useHarnessDrawing()
@@ -25,16 +25,11 @@ function saveCsv() {
 
 const svg = async () => harnessSvg(drawing.value!, `${name.value}: harness`, { fontFaces: await fontFaces() })
 
-async function save(kind: 'svg' | 'png' | 'A4' | 'A3') {
+async function save(kind: 'svg' | 'png') {
   try {
-    if (kind === 'svg') download(`${name.value} harness.svg`, 'image/svg+xml', await svg())
-    else if (kind === 'png') {
-      const { width, height } = drawing.value!
-      download(`${name.value} harness.png`, 'image/png', await svgToPng(await svg(), width, height))
-    } else {
-      const paper = await callForFile('POST', '/api/drawing', { plan: plan.value, layers: layers.value, paper: kind })
-      download(`${name.value} harness ${kind}.pdf`, 'application/pdf', paper)
-    }
+    if (kind === 'svg') return download(`${name.value} harness.svg`, 'image/svg+xml', await svg())
+    const { width, height } = drawing.value!
+    download(`${name.value} harness.png`, 'image/png', await svgToPng(await svg(), width, height))
   } catch (error) {
     notices.complain((error as Error).message)
   }
@@ -57,14 +52,7 @@ const print = () => window.print()
           >Drawing SVG</v-btn
         >
         <v-btn class="no-print" :prepend-icon="mdiImageOutline" :disabled="!drawing" @click="save('png')">PNG</v-btn>
-        <v-menu>
-          <template #activator="{ props }">
-            <v-btn v-bind="props" class="no-print" :prepend-icon="mdiFilePdfBox" :disabled="!drawing">PDF</v-btn>
-          </template>
-          <v-list density="compact">
-            <v-list-item v-for="paper in ['A4', 'A3'] as const" :key="paper" :title="`On ${paper}`" @click="save(paper)" />
-          </v-list>
-        </v-menu>
+        <v-btn class="no-print" :prepend-icon="mdiFilePdfBox" @click="papers = true">Papers PDF</v-btn>
         <v-btn class="no-print" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
       </template>
     </div>
@@ -93,5 +81,6 @@ const print = () => window.print()
       <TablesView v-else-if="view === 'tables'" />
       <MakingView v-else />
     </AnalysisScope>
+    <PapersDialog v-model="papers" :shown="layers" :drawing />
   </div>
 </template>

@@ -54,7 +54,7 @@ describe('MEC-04', () => {
     )
     expect(found.find(({ fact }) => fact.includes('GND'))).toMatchObject({
       severity: 'weigh',
-      fact: '3 wires meet at pad GND (G1), which holds 2: W2, W4, W6',
+      fact: '3 wires meet at pad GND (top, 1st), which holds 2: W2, W4, W6',
     })
   })
   it('has a second wire in a crimped contact mended', () => {

@@ -24,7 +24,7 @@ describe('GND-04', () => {
     const [found] = findingsOf(plan, 'GND-04')
     expect(found).toMatchObject({
       severity: 'note',
-      fact: 'Overlay has 2 ways to ground: W2 at pad GND (G1), W3 at pad GND (G2)',
+      fact: 'Overlay has 2 ways to ground: W2 at pad GND (top, 1st), W3 at pad GND (top, 2nd)',
     })
     expect(found!.fixes.map(({ label }) => label)).toEqual(['Leave W3 off'])
     expect(settledBy(plan, found!)).toBe(true)

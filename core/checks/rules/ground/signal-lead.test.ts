@@ -21,7 +21,7 @@ describe('GND-05', () => {
   })
   it('shows the way back by another lead', () => {
     expect(factsOf(gnss(['vcc', 'gnd'], ['tx', 'rx']), 'GND-05')).toEqual([
-      'the lead of Gnss on JST-GH ×2 (RX, TX) has no ground; its current returns by W4 to GND G2',
+      'the lead of Gnss on JST-GH ×2 (RX, TX) has no ground; its current returns by W4 to GND (top, 2nd)',
     ])
   })
   it('says when there is none', () => {

@@ -12,7 +12,7 @@ function* check({ resolved, wires }: CheckContext): Iterable<Report> {
       const ground = own.find(({ kind }) => kind === 'ground')
       yield {
         subjects: [referTo('device', fitted.id), ...used.map((wire) => referTo('wire', wire.id))],
-        fact: `the lead of ${nameOf(fitted)} on ${type} (${used.map(({ from }) => from.label).join(', ')}) has no ground; ${ground ? `its current returns by ${ground.number} to ${ground.to.label} ${ground.to.point}` : 'there is no way back'}`,
+        fact: `the lead of ${nameOf(fitted)} on ${type} (${used.map(({ from }) => from.label).join(', ')}) has no ground; ${ground ? `its current returns by ${ground.number} to ${ground.to.label}` : 'there is no way back'}`,
       }
     }
   }

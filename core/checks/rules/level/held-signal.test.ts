@@ -32,7 +32,7 @@ describe('LVL-03', () => {
       { severity: 'fix', fact: 'W1 holds MOTOR of Esc at 5 V, at pad P-v5' },
     ])
     expect(findingsOf(moved('esc.motor', 'pad:G1'), 'LVL-03')).toMatchObject([
-      { severity: 'fix', fact: 'W1 holds MOTOR of Esc to ground, at pad GND (G1)' },
+      { severity: 'fix', fact: 'W1 holds MOTOR of Esc to ground, at pad GND (top, 1st)' },
     ])
   })
   it('stops at an output that works against a supply', () => {

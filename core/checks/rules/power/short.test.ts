@@ -20,12 +20,12 @@ describe('PWR-13', () => {
     })
     expect(settledBy(shorted, found!)).toBe(true)
     const [alone] = findingsOf(moved('receiver.vcc', 'pad:G1'), 'PWR-13')
-    expect(alone).toMatchObject({ severity: 'fix', fact: 'W1 joins pad GND (G1) with VCC of Receiver' })
+    expect(alone).toMatchObject({ severity: 'fix', fact: 'W1 joins pad GND (top, 1st) with VCC of Receiver' })
     expect(settledBy(moved('receiver.vcc', 'pad:G1'), alone!)).toBe(true)
   })
   it('stops when a source is shorted to the ground of the craft', () => {
     expect(findingsOf(edited(plan, { type: 'wire.set', wire: 'board.bat', set: { end: 'pad:G2' } }), 'PWR-13')).toMatchObject([
-      { severity: 'stop', fact: 'W5 joins pad GND (G2) with + of Battery: Battery plug is shorted to ground' },
+      { severity: 'stop', fact: 'W5 joins pad GND (top, 2nd) with + of Battery: Battery plug is shorted to ground' },
     ])
   })
 })
