@@ -1,7 +1,7 @@
-import type { Pad } from '../../catalogue'
+import type { Pad, Edge } from '../../catalogue'
 import type { ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
-import { edgeOf, type Edge } from '../../catalogue'
+import { edgeOf } from '../../catalogue'
 import { borderDepth, depthOf } from './board'
 import type { DrawnBoard, Point } from './model'
 
