@@ -144,6 +144,6 @@ function printForced(plan: Plan, { key, place, possible, refusals, reasons, move
     print(
       `  moves ${nameOf(plan, move.key)} from ${move.from ? placeLabel(move.from, plan) : 'no place'} to ${placeLabel(move.to!, plan)}`,
     )
-  for (const loser of losers) print(`  leaves ${nameOf(plan, loser)} without a place`)
+  for (const loser of losers) print(`  leaves ${nameOf(plan, loser)} unplaced`)
   if (possible) print(`  change of score: ${scoreText(worse)}`)
 }

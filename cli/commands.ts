@@ -1,4 +1,4 @@
-import type { Finding } from '#core/checks'
+import { openFindings, type Finding } from '#core/checks'
 import { writeFileSync } from 'node:fs'
 import { harnessSvg, wireListCsv } from '#core/documents'
 import { drawbackCount, drawbacksOf } from '#core/allocation'
@@ -36,7 +36,7 @@ export async function analyseCommand(file: string, { json }: { json?: boolean })
       JSON.stringify({ assignment: plan.assignment, supplies: plan.supplies, proposal, findings, rails, grid, wires }, null, 2),
     )
   else printAnalysis(plan, analysis)
-  const grave = findings.some(({ severity }) => severity === 'stop' || severity === 'fix')
+  const grave = openFindings(findings).some(({ severity }) => severity === 'stop' || severity === 'fix')
   process.exitCode = grave || proposal.score.unmetMusts ? 1 : 0
 }
 
@@ -54,7 +54,8 @@ function printAnalysis(plan: Plan, { proposal, findings }: Analysis): void {
   findings.forEach(printFinding)
 }
 
-function printFinding({ severity, rule, fact, fixes }: Finding): void {
+function printFinding({ severity, rule, fact, fixes, accepted }: Finding): void {
+  if (accepted !== undefined) return print(`ok    ${rule} ${fact} [accepted: ${accepted}]`)
   print(`${severity.padEnd(5)} ${rule} ${fact}${fixes.length ? ` [${fixes.map(({ label }) => label).join(' | ')}]` : ''}`)
 }
 

@@ -41,7 +41,7 @@ export function consequencesOf(
   return [
     costs.length ? `fits at a cost: ${costs.join('; ')}` : 'fits',
     moves.length ? `moves ${moves.map(({ key, to }) => `${name(key)} to ${names.place(to)}`).join(', ')}` : 'moves nothing else',
-    losers.length ? `leaves ${losers.map(name).join(', ')} without a place` : '',
+    losers.length ? `leaves ${losers.map(name).join(', ')} unplaced` : '',
     worse.risk ? `${degreeOf(Math.abs(worse.risk)).word}ly ${worse.risk > 0 ? 'worse' : 'better'} in all` : '',
   ]
     .filter(Boolean)

@@ -1,5 +1,5 @@
 import { mdiAlertOctagon, mdiAlert, mdiInformationOutline, mdiRhombusOutline } from '@mdi/js'
-import { stageOf, type Finding, type Severity, type Stage } from '#core/checks'
+import { openFindings, stageOf, type Finding, type Severity, type Stage } from '#core/checks'
 
 /** Shape, colour and word of each severity: octagon, triangle, diamond, circle. */
 export const severityLook: Record<Severity, { icon: string; colour: string; word: string; meaning: string }> = {
@@ -17,7 +17,7 @@ export function findingsOf(stage: Stage, findings: Finding[]): Finding[] {
 /** How many findings there are of each severity, gravest first, none left out but those of zero. */
 export function countBySeverity(findings: Finding[]): { severity: Severity; count: number }[] {
   const counts: Partial<Record<Severity, number>> = {}
-  for (const { severity } of findings) counts[severity] = (counts[severity] ?? 0) + 1
+  for (const { severity } of openFindings(findings)) counts[severity] = (counts[severity] ?? 0) + 1
   return gravestFirst(counts)
 }
 

@@ -83,7 +83,7 @@ async function setRemoved(build: BuildSummary, removed: boolean) {
     return notices.complain((error as Error).message)
   }
   await load()
-  if (removed) notices.tell(`${build.name} is put away.`, { label: 'Take it back', run: () => void setRemoved(build, false) })
+  if (removed) notices.tell(`${build.name} is archived.`, { label: 'Undo', run: () => void setRemoved(build, false) })
 }
 
 /** The plan as a file; one that cannot be read as it is stored. */
@@ -137,7 +137,7 @@ async function savePlan(build: BuildSummary) {
               >
               <div v-if="build.brief && !build.unreadable" class="quiet note">{{ build.brief.note }}</div>
               <div v-else-if="build.unreadable" class="text-error note">
-                Its newest version cannot be read. Save it as it is, or open it and take up an older one.
+                Its newest version cannot be read. Save it as it is, or open it and restore an older one.
               </div>
             </td>
             <td>{{ build.brief?.board }}</td>
@@ -163,12 +163,12 @@ async function savePlan(build: BuildSummary) {
                 title="Save as a plan file"
                 @click="savePlan(build)"
               />
-              <v-btn v-if="build.removed" @click="setRemoved(build, false)">Take back</v-btn>
+              <v-btn v-if="build.removed" @click="setRemoved(build, false)">Restore</v-btn>
               <v-btn
                 v-else
                 :icon="mdiTrayArrowDown"
-                :aria-label="`Put ${build.name} away`"
-                title="Put away"
+                :aria-label="`Archive ${build.name}`"
+                title="Archive"
                 @click="setRemoved(build, true)"
               />
             </td>

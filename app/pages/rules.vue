@@ -11,6 +11,8 @@ const groups = computed(() => {
     .map(([family, { name }]) => ({ name, rules: found.filter((meta) => meta.family === family) }))
     .filter((group) => group.rules.length)
 })
+const route = useRoute()
+onMounted(() => document.getElementById(route.hash.slice(1))?.scrollIntoView({ block: 'start' }))
 </script>
 
 <template>
@@ -25,7 +27,7 @@ const groups = computed(() => {
       </div>
       <section v-for="group in groups" :key="group.name">
         <h2>{{ group.name }}</h2>
-        <article v-for="rule in group.rules" :id="rule.id" :key="rule.id">
+        <article v-for="rule in group.rules" :id="rule.id" :key="rule.id" :class="{ lit: route.hash === `#${rule.id}` }">
           <span class="mono id">{{ rule.id }}</span>
           <div>
             <b>{{ rule.title }}</b>

@@ -101,7 +101,7 @@ export class BuildSession {
     const { plan } = done.at(-1) ?? { plan: left.unsure?.saving.plan ?? this.history.plan }
     this.history = { plan, done: done.map(({ step }) => step), undone: [] }
     this.queue.resume(left)
-    this.around.tell(`Not saved when this build was left, and taken up again: ${done.map(({ step }) => step.label).join('; ')}.`)
+    this.around.tell(`Not saved when this build was left, and continued: ${done.map(({ step }) => step.label).join('; ')}.`)
   }
 
   get state(): SessionState {
@@ -196,7 +196,7 @@ export class BuildSession {
     const plan = this.queue.settleConflict(choice)
     if (choice === 'mine') return
     const { format: _format, schema: _schema, ...sections } = plan
-    const of = choice === 'theirs' ? 'take theirs' : 'merge with theirs'
+    const of = choice === 'theirs' ? 'use theirs' : 'merge with theirs'
     this.history = doEdit(this.history, { type: 'sections.restore', of, sections })
     await this.analyse()
   }

@@ -18,6 +18,8 @@ export interface Finding {
   /** The fact with its figures. */
   fact: string
   fixes: Fix[]
+  /** Why it is left as it is, where it was accepted; it does not count as open then. */
+  accepted?: string
 }
 
 export interface RuleMeta {

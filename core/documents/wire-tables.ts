@@ -169,7 +169,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
         `battery ${plan.battery.cells} cells ${plan.battery.chemistry} ${plan.battery.capacity} mAh`,
         '',
         'Battery',
-        'with its own lead and plug; mass estimated from its energy',
+        `with its own lead and plug${plan.battery.connector ? ` (${plan.battery.connector})` : ''}; mass ${plan.battery.mass === undefined ? 'estimated from its energy' : 'as weighed'}`,
         plain(batteryMass(plan.battery), 0),
         '',
         '',

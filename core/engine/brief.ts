@@ -1,4 +1,4 @@
-import { check, checkContext, severities, type Severity } from '../checks'
+import { check, checkContext, openFindings, severities, type Severity } from '../checks'
 import { resolvePlan, type Plan } from '../plan'
 import { begun } from './analyse'
 
@@ -19,7 +19,7 @@ export interface Brief {
 export function briefOf(plan: Plan): Brief {
   const resolved = resolvePlan(plan)
   const findings = Object.fromEntries(severities.map((severity) => [severity, 0])) as Brief['findings']
-  for (const { severity } of check(checkContext(resolved))) findings[severity] += 1
+  for (const { severity } of openFindings(check(checkContext(resolved)))) findings[severity] += 1
   return {
     board: `${resolved.board.name} rev ${plan.board.revision}`,
     devices: plan.devices.length,

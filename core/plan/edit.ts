@@ -5,6 +5,7 @@ import { craftEdits, type CraftEdits } from './edits/craft'
 import { deviceEdits, type DeviceEdits } from './edits/devices'
 import type { EditGroup, EditKind, Speech } from './edits/kind'
 import { jointEdits, type JointEdits } from './edits/joints'
+import { findingEdits, type FindingEdits } from './edits/findings'
 import { layoutEdits, type LayoutEdits } from './edits/layout'
 import { linkEdits, type LinkEdits } from './edits/links'
 import { wireEdits, type WireEdits } from './edits/wires'
@@ -30,6 +31,7 @@ type Payloads = CraftEdits &
   WireEdits &
   JointEdits &
   LayoutEdits &
+  FindingEdits &
   WholeEdits
 
 /** Every change to a plan is one of these values. As JSON it means the same. */
@@ -45,6 +47,7 @@ export const editKinds: EditGroup<Payloads> = {
   ...wireEdits,
   ...jointEdits,
   ...layoutEdits,
+  ...findingEdits,
   'sections.restore': {
     apply: (plan, { sections }) => void Object.assign(plan, sections),
     words: ({ of }) => `Undo: ${of}`,

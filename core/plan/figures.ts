@@ -2,6 +2,7 @@
 export const figures = {
   capacity: { min: 1, max: 100_000, unit: 'mAh' },
   rating: { min: 1, max: 500, unit: 'C' },
+  mass: { min: 1, max: 50_000, unit: 'g' },
   motor: { min: 0, max: 500, unit: 'A' },
   size: { min: 50, max: 5000, unit: 'mm' },
   massLimit: { min: 1, max: 200_000, unit: 'g' },

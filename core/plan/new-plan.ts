@@ -33,6 +33,7 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     spots: {},
     layout: {},
     built: {},
+    accepted: {},
   }
 }
 

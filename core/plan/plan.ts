@@ -1,11 +1,11 @@
 import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition } from '../catalogue'
-import type { Amps, Baud, Chemistry, Hertz, Millimetres, WireColour } from '../units'
+import type { Amps, Baud, Chemistry, Grams, Hertz, Millimetres, WireColour } from '../units'
 import type { ColourRole } from './colour-roles'
 import type { JointKind } from './joint-kinds'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 5
+export const planSchema = 6
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -18,6 +18,14 @@ export interface DeviceInstance {
   priority: Priority
   /** Needs of this device that the user has decided to do without. */
   leftOut: string[]
+  note?: string
+}
+
+/** A finding that is left as it is. */
+export interface Acceptance {
+  /** As it read when it was accepted; with another it is open again. */
+  fact: string
+  reason: string
 }
 
 /** What a need has been given. */
@@ -113,6 +121,10 @@ export interface Plan {
     capacity: number
     /** Current it bears, in multiples of its capacity in an hour (C). */
     rating?: number
+    /** Grams with lead and plug; estimated from its energy when missing. */
+    mass?: Grams
+    /** Kind of plug, as it is called. */
+    connector?: string
   }
   board: { definition: string; revision: string; firmware: string }
   devices: DeviceInstance[]
@@ -145,5 +157,7 @@ export interface Plan {
   /** Where boxes of the harness drawing were dragged to. */
   layout: Record<string, { x: number; y: number }>
   /** Wires ticked off as made. */
+  /** Findings that are left as they are, by their ids. */
+  accepted: Record<string, Acceptance>
   built: Record<string, true>
 }

@@ -13,6 +13,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   2: settingsByLink,
   3: wiresEndAnywhere,
   4: (document) => ({ joints: {}, extras: {}, cables: {}, colours: {}, ...document, schema: 5 }),
+  5: (document) => ({ accepted: {}, ...document, schema: 6 }),
 }
 
 /**

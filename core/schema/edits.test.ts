@@ -49,6 +49,10 @@ const edits: Edit[] = [
   { type: 'spot.set', part: 'battery', spot: { x: 0, y: 10 } },
   { type: 'box.move', box: 'gnss', at: { x: 800, y: 40 } },
   { type: 'wire.tick', wire: 'gnss.tx', made: true },
+  { type: 'device.note', device: 'gnss', note: 'new' },
+  { type: 'device.move', device: 'gnss', before: 'camera' },
+  { type: 'device.move', device: 'gnss', before: null },
+  { type: 'finding.accept', finding: 'BLD-01:device:gnss', fact: 'a fact', reason: 'known' },
   { type: 'definition.update', definition: library.devices['merlow-n3c']! },
   {
     type: 'several',

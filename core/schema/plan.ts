@@ -36,6 +36,7 @@ export const deviceInstance = Joi.object({
   name: label.required(),
   priority: Joi.valid('must', 1, 2, 3).required(),
   leftOut: list(id, 40).required(),
+  note: prose,
 })
 
 export const craft = Joi.object({
@@ -52,6 +53,8 @@ export const battery = Joi.object({
     .required(),
   capacity: figure('capacity').required(),
   rating: figure('rating'),
+  mass: figure('mass'),
+  connector: label,
 })
 
 export const assignment = Joi.object().pattern(
@@ -108,6 +111,10 @@ export const point = Joi.object({ x: onSheet.required(), y: onSheet.required() }
 /** A place on the airframe. */
 export const spot = point.keys({ z: figure('height'), turn: Joi.valid(...turns) })
 
+/** Ids of findings: the rule, and what it is about. */
+const findingPattern = /^[A-Z]{3}-\d{2}:.{0,1000}$/
+export const findingName = Joi.string().pattern(findingPattern, 'RULE:SUBJECTS')
+
 /** What a plan document holds, part by part. */
 export const planParts = {
   format: Joi.string().valid('ypodoma-plan').required(),
@@ -146,6 +153,10 @@ export const planParts = {
   spots: Joi.object().pattern(idPattern, spot).required(),
   layout: Joi.object().pattern(idPattern, point).required(),
   built: Joi.object().pattern(wirePattern, Joi.valid(true)).required(),
+  accepted: Joi.object()
+    .pattern(findingPattern, Joi.object({ fact: prose.required(), reason: prose.required() }))
+    .max(2000)
+    .required(),
 }
 
 /** A plan file of the present schema version. */

@@ -31,7 +31,7 @@ export function overdrives(one: LevelEnd, other: LevelEnd): { from: LevelEnd; to
 
 function overdrive(from: LevelEnd, to: LevelEnd): { from: LevelEnd; to: LevelEnd; text: string }[] {
   if (from.drives === undefined || to.bears === undefined || from.drives <= to.bears) return []
-  const text = `${from.name} drives ${formatVolts(from.drives)} into ${to.name}, which bears ${formatVolts(to.bears)}`
+  const text = `${from.name} drives ${formatVolts(from.drives)} into ${to.name}, which accepts up to ${formatVolts(to.bears)}`
   return [{ from, to, text }]
 }
 

@@ -157,7 +157,7 @@ function rangeFacts(need: Need, demand: PadDemand<Need>, { pin, name }: Outlet, 
   const limit = serving.max ?? pin.level
   if (volts <= limit) return []
   const destroys = volts > pin.maxIn
-  const text = `gives up to ${formatVolts(volts)}; ${name} measures up to ${formatVolts(limit)}${destroys ? ` and bears ${formatVolts(pin.maxIn)}` : ''}`
+  const text = `gives up to ${formatVolts(volts)}; ${name} measures up to ${formatVolts(limit)}${destroys ? ` and accepts up to ${formatVolts(pin.maxIn)}` : ''}`
   return [impossible('PAD-09', text, destroys ? 'stop' : 'fix')]
 }
 

@@ -54,7 +54,7 @@ describe('the port of a part', () => {
     const { unmet } = allocate(resolvePlan(bench({ 'converter/values': 'port:p1' }, 5)))
     expect(unmet).not.toEqual([])
     expect(factsOf(bench(plugged, 5), 'LVL-01').join()).toContain(
-      'TX of Adapter drives 5 V into URX of Converter, which bears 3.6 V',
+      'TX of Adapter drives 5 V into URX of Converter, which accepts up to 3.6 V',
     )
   })
   it('says what is wrong with a link put there by hand', () => {

@@ -165,7 +165,7 @@ function* rangeFacts(source: Source, { supply, unregulated }: FittedSupply): Ite
   if (source.max > supply.max) {
     yield impossible(
       'PWR-01',
-      `${source.label} gives up to ${formatVolts(source.max)} on a full battery; it bears ${formatVolts(supply.max)}`,
+      `${source.label} gives up to ${formatVolts(source.max)} on a full battery; it accepts up to ${formatVolts(supply.max)}`,
       'stop',
     )
   } else if (source.min < supply.min) {
@@ -230,7 +230,7 @@ function* sourceFacts({ label, regulates }: Source, { supply }: FittedSupply): I
   if (bears !== undefined && from.max > bears) {
     yield impossible(
       'PWR-03',
-      `${label} bears ${formatVolts(bears)} at its input; the full battery gives ${formatVolts(from.max)}`,
+      `${label} accepts up to ${formatVolts(bears)} at its input; the full battery gives ${formatVolts(from.max)}`,
       'stop',
     )
   }

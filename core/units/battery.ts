@@ -19,8 +19,18 @@ export function batteryRange(cells: number, chemistry: Chemistry): { min: Volts;
 /** Volts of a cell by which the energy of a pack is told. */
 const nominal = 3.7
 
-/** Mass of a battery from its energy, in grams: cells × 3.7 V × Ah / (Wh/kg). An estimate. */
-export function batteryMass({ cells, chemistry, capacity }: { cells: number; chemistry: Chemistry; capacity: number }): Grams {
+interface Pack {
+  cells: number
+  chemistry: Chemistry
+  /** mAh */
+  capacity: number
+  /** As weighed. */
+  mass?: Grams
+}
+
+/** Mass of a battery in grams: as weighed, or from its energy, cells × 3.7 V × Ah / (Wh/kg), an estimate. */
+export function batteryMass({ cells, chemistry, capacity, mass }: Pack): Grams {
+  if (mass !== undefined) return mass
   return ((cells * nominal * capacity) / 1000 / cellVoltage[chemistry].density) * 1000
 }
 

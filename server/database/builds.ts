@@ -213,7 +213,7 @@ export function buildRepository(connection: Connection, now: () => string) {
   }
 
   return {
-    /** A page of the builds whose name, board or note holds some text, those put away last, and how many there are. */
+    /** A page of the builds whose name, board or note holds some text, those archived last, and how many there are. */
     list: (search = '', limit = 100, offset = 0): { builds: BuildRow[]; count: number } => {
       const like = `%${search.toLocaleLowerCase('en').replace(/[\\%_]/g, '\\$&')}%`
       return { builds: page.all(like, limit, offset).map(buildRow), count: count.get(like)!.count }
@@ -281,7 +281,7 @@ export function buildRepository(connection: Connection, now: () => string) {
       const plan = build && readPlan(id, number)
       if (!plan) return undefined
       const [at, next] = [now(), build.version + 1]
-      const version = { plan, edits: [], steps: [`Take up version ${number}`], author, note: '' }
+      const version = { plan, edits: [], steps: [`Restore version ${number}`], author, note: '' }
       writeVersion(id, next, at, version)
       setUntried.run(id, next)
       advance.run({ id, number: next, at, name: version.plan.name, search: searchOf(version) })

@@ -86,9 +86,9 @@ test('the server refuses what does not belong, naming the place', async ({ reque
   expect(response.status()).toBe(403)
 })
 
-test('a build can be put away and taken back', async ({ page }) => {
+test('a build can be archived and restored', async ({ page }) => {
   await page.goto(address)
-  await page.getByRole('button', { name: 'Put Fellside mapper away' }).click()
-  await page.getByRole('button', { name: 'Take it back' }).click()
-  await expect(page.getByRole('button', { name: 'Put Fellside mapper away' })).toBeVisible()
+  await page.getByRole('button', { name: 'Archive Fellside mapper' }).click()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Archive Fellside mapper' })).toBeVisible()
 })

@@ -170,7 +170,7 @@ test('power is told for each state, and what a bench supply makes of it', async 
   await view(page, 'Power')
   const power = page.getByTestId('power')
   await power.getByRole('button', { name: 'USB alone' }).click()
-  await expect(power).toContainText(/Dead: .*Camera/)
+  await expect(power).toContainText(/Unpowered: .*Camera/)
   await power.getByLabel('Limit of the bench supply in amperes').fill('10')
   await expect(power).toContainText('Enough for all at peak.')
   expect(await accessibilityFaults(page)).toEqual([])

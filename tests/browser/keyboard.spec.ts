@@ -39,7 +39,7 @@ test('the commands and the fit grid work from the keyboard alone', async ({ page
   await page.keyboard.press('ArrowLeft')
   await expect(page.getByRole('button', { name: /^GNSS on Software port 1/ })).toBeFocused()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('button', { name: /^GNSS on Software port 1.*is here, locked/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^GNSS on Software port 1.*current, locked/ })).toBeVisible()
   await page.keyboard.press('b')
   await expect(page.getByRole('button', { name: /^GNSS on Software port 1.*banned/ })).toBeVisible()
   await page.keyboard.press('Control+k')

@@ -91,7 +91,7 @@ test('a build whose newest version cannot be read hides no other, can be saved a
   await expect(page.getByRole('alert').first()).toContainText('version 2 cannot be read')
   const raw = await page.request.get(`${server.address}/api/builds/culvert-scout/raw`)
   expect(await raw.text()).toContain('unreadable')
-  await page.getByRole('button', { name: 'Take up' }).click()
+  await page.getByRole('button', { name: 'Restore' }).click()
   await expect(page.getByText('10 devices')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Camera', exact: true })).toBeVisible()
 })

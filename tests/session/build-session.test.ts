@@ -427,7 +427,7 @@ describe('what a page could not save before it ended', () => {
     const after = await BuildSession.open('spillway-hex', next.surroundings)
     expect(after.state.plan).toEqual(before.state.plan)
     expect(next.told).toEqual([
-      'Not saved when this build was left, and taken up again: Rename GNSS and compass to Eye; Change the note.',
+      'Not saved when this build was left, and continued: Rename GNSS and compass to Eye; Change the note.',
     ])
     await next.ring()
     expect(after.state).toMatchObject({ saveState: 'saved', version: 2 })

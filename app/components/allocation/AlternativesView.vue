@@ -46,7 +46,7 @@ function take({ ruledOut }: Alternative, at: number) {
     <article>
       <h2>Best</h2>
       <dl>
-        <dt>Without a place</dt>
+        <dt>Unplaced</dt>
         <dd>{{ best.score.unmetMusts }} must, {{ wishes(best.score) }} wishes</dd>
       </dl>
       <h3>What it costs</h3>
@@ -65,7 +65,7 @@ function take({ ruledOut }: Alternative, at: number) {
         <v-btn size="x-small" variant="outlined" color="primary" @click="take(alternative, at)">Take this one</v-btn>
       </h2>
       <dl>
-        <dt>Without a place</dt>
+        <dt>Unplaced</dt>
         <dd>{{ alternative.score.unmetMusts }} must, {{ wishes(alternative.score) }} wishes</dd>
       </dl>
       <h3>Keeps off</h3>

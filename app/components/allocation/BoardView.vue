@@ -111,8 +111,8 @@ function drag(event: DragEvent, need: string) {
         <v-btn-toggle v-model="side" mandatory density="compact" variant="outlined" divided aria-label="Side of the board">
           <v-btn value="top">Top</v-btn><v-btn value="bottom">Bottom</v-btn>
         </v-btn-toggle>
-        <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Closer" @click="drawing?.zoom(1.25)" />
-        <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Farther" @click="drawing?.zoom(0.8)" />
+        <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Zoom in" @click="drawing?.zoom(1.25)" />
+        <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Zoom out" @click="drawing?.zoom(0.8)" />
         <v-btn :icon="mdiFitToPageOutline" aria-label="Show all" @click="drawing?.fit()" />
         <v-spacer />
         <span v-for="mark in marks" :key="mark.word" class="key"

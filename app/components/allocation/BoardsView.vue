@@ -57,7 +57,7 @@ const verdicts = { fits: 'fits fully', cost: 'fits at a cost', lost: 'loses' }
 const headers = [
   { title: 'Board', key: 'name', value: (fit: BoardFit) => `${fit.name} ${fit.revision}` },
   { title: 'Fit', key: 'verdict', sortRaw: (a: BoardFit, b: BoardFit) => order(a) - order(b) },
-  { title: 'Without', key: 'unmet', align: 'end' as const, value: (fit: BoardFit) => fit.unmet.length },
+  { title: 'Unplaced', key: 'unmet', align: 'end' as const, value: (fit: BoardFit) => fit.unmet.length },
   { title: 'Drawbacks', key: 'drawbacks', align: 'end' as const },
   { title: 'Spare ports', key: 'sparePorts', align: 'end' as const },
   { title: 'Spare current', key: 'spareCurrent', align: 'end' as const },
@@ -124,7 +124,7 @@ function take() {
         ><span class="mono">{{ item.mass.toFixed(1) }} g</span></template
       >
       <template #[`item.take`]="{ item }">
-        <span v-if="isHere(item)" class="quiet">is here</span>
+        <span v-if="isHere(item)" class="quiet">current</span>
         <v-btn
           v-else
           size="x-small"

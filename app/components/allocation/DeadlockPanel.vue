@@ -48,9 +48,9 @@ const grouped = (ways: WayOut[]) => ({
 </script>
 
 <template>
-  <section v-if="unmet.length" class="deadlocks" aria-label="Without a place" data-testid="deadlocks">
+  <section v-if="unmet.length" class="deadlocks" aria-label="Unplaced" data-testid="deadlocks">
     <button class="head" :aria-expanded="open" @click="open = !open">
-      <b>{{ unmet.length }} without a place</b>
+      <b>{{ unmet.length }} unplaced</b>
       <span class="quiet">{{ unmet.map(names.needOfDevice).join('; ') }}</span>
     </button>
     <div

@@ -85,7 +85,7 @@ const verdicts = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
 const spoken = (row: FitRow, cell: FitCell) =>
   [
     `${names.device(row.device)} on ${names.place(cell.place)}: ${verdicts[verdictOf(row, cell)]}`,
-    isHere(row, cell) ? 'is here' : '',
+    isHere(row, cell) ? 'current' : '',
     isLocked(row, cell) ? 'locked' : '',
     isBanned(row, cell) ? 'banned' : '',
   ]
@@ -160,7 +160,7 @@ function move(event: KeyboardEvent, by: [number, number]) {
       </tbody>
     </table>
     <p class="legend quiet">
-      <span class="cell fits here">·</span> is here <span class="cell fits">·</span> fits
+      <span class="cell fits here">·</span> current <span class="cell fits">·</span> fits
       <span class="cell cost mono">−</span> fits at a cost (−− marked, −−− serious) <span class="cell cannot">×</span> cannot
       <span class="cell fits">·<sup class="movers mono">2</sup></span> would move that many others. Click or Enter locks, right
       click or B bans, arrows move.

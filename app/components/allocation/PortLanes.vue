@@ -92,7 +92,7 @@ const consequences = computed(() => {
         <LinkCard :need @drag="dragged = need" @dragend="stop" />
       </div>
       <div class="tray" :class="{ empty: !homeless.length }">
-        <h2>Without a port</h2>
+        <h2>Unplaced</h2>
         <p v-if="!homeless.length" class="quiet">Every serial link has its port.</p>
         <LinkCard v-for="need in homeless" :key="need" :need @drag="dragged = need" @dragend="stop" />
       </div>

@@ -11,7 +11,7 @@ const words = computed(() => {
   const wishes = score.unmetWishes.reduce((sum, count) => sum + count, 0)
   const all = Object.keys(analysis.value.proposal.assignment).length + Object.keys(analysis.value.proposal.supplies).length
   const placed = unmet.length
-    ? `${all} placed; without a place: ${score.unmetMusts} must, ${wishes} wish${wishes === 1 ? '' : 'es'}`
+    ? `${all} placed; unplaced: ${score.unmetMusts} must${score.unmetMusts === 1 ? '' : 's'}, ${wishes} wish${wishes === 1 ? '' : 'es'}`
     : `All ${all} needs and supplies placed`
   const locks = score.unkeptLocks ? ` · ${score.unkeptLocks} lock${score.unkeptLocks > 1 ? 's' : ''} cannot be kept` : ''
   const looking = build.working ? 'best so far, still looking' : 'best found in the time'

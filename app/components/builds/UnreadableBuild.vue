@@ -31,8 +31,8 @@ async function takeUp(number: number) {
   <section class="pa-6" aria-label="Build that cannot be read">
     <p role="alert">{{ message }}</p>
     <p class="my-4">
-      <a :href="`${path}/raw`" :download="`${id}.json`">Save it as it is stored</a>, or take up an older version: it becomes the
-      newest, and nothing is taken away.
+      <a :href="`${path}/raw`" :download="`${id}.json`">Save it as it is stored</a>, or restore an older version: it becomes the
+      newest, and nothing is deleted.
     </p>
     <p v-if="problem" role="alert" class="text-error">{{ problem }}</p>
     <v-table class="plain">
@@ -42,7 +42,7 @@ async function takeUp(number: number) {
           <td>{{ dayAndTime(version.savedAt) }}</td>
           <td>{{ version.author }}</td>
           <td>{{ version.steps.join('; ') }}</td>
-          <td><v-btn color="primary" @click="takeUp(version.number)">Take up</v-btn></td>
+          <td><v-btn color="primary" @click="takeUp(version.number)">Restore</v-btn></td>
         </tr>
       </tbody>
     </v-table>

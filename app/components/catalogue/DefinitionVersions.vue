@@ -27,7 +27,7 @@ async function take(number: number) {
 
 <template>
   <v-dialog v-model="open" width="620">
-    <v-card title="Versions of this definition" subtitle="Taking up an older one puts it on the desk; saving makes it the next version.">
+    <v-card title="Versions of this definition" subtitle="Restore opens an older one for editing; saving makes it the next version.">
       <v-card-text class="list">
         <p v-if="!items.length" class="quiet">None yet: this one is as shipped. The first save makes it your own.</p>
         <v-table v-else class="plain">
@@ -45,10 +45,10 @@ async function take(number: number) {
               <td class="mono">{{ version.number }}</td>
               <td>{{ dayAndTime(version.savedAt) }}</td>
               <td>{{ version.author }}</td>
-              <td>{{ version.note || (version.gone ? 'Taken away' : 'Changed') }}</td>
+              <td>{{ version.note || (version.gone ? 'Deleted' : 'Changed') }}</td>
               <td>
                 <span v-if="version.number === now" class="quiet">now</span>
-                <v-btn v-else-if="!version.gone" color="primary" @click="take(version.number)">Take up</v-btn>
+                <v-btn v-else-if="!version.gone" color="primary" @click="take(version.number)">Restore</v-btn>
               </td>
             </tr>
           </tbody>

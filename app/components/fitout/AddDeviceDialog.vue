@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { deviceClasses, protocolsOf, type DeviceDefinition } from '#core/catalogue'
-import { freshDeviceId } from '#core/plan'
+import { applyEdit, freshDeviceId, type Edit } from '#core/plan'
 import { hasWords } from '~/composables/search'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -24,30 +24,47 @@ const groups = computed(() => {
     .filter(({ devices }) => devices.length)
 })
 
+/** How many of it are added at a time. */
+const count = ref(1)
+
 function add(definition: DeviceDefinition) {
   const same = plan.value.devices.filter((device) => device.definition === definition.id).length
-  build.edit({
-    type: 'device.add',
-    definition,
-    protocols: protocolsOf(catalogue.library!.protocols, definition),
-    device: {
-      id: freshDeviceId(plan.value, definition.id),
-      definition: definition.id,
-      variant: Object.keys(definition.variants)[0]!,
-      name: same ? `${definition.name} ${same + 1}` : definition.name,
-      priority: 'must',
-      leftOut: [],
-    },
+  let after = plan.value
+  const edits = Array.from({ length: count.value }, (_, at) => {
+    const edit: Edit = {
+      type: 'device.add',
+      definition,
+      protocols: protocolsOf(catalogue.library!.protocols, definition),
+      device: {
+        id: freshDeviceId(after, definition.id),
+        definition: definition.id,
+        variant: Object.keys(definition.variants)[0]!,
+        name: same + at ? `${definition.name} ${same + at + 1}` : definition.name,
+        priority: 'must',
+        leftOut: [],
+      },
+    }
+    after = applyEdit(after, edit)
+    return edit
   })
-  useNotices().tell(`${definition.name} is in the fit-out.`, { label: 'Undo', run: () => build.undo() })
+  const label = count.value > 1 ? `Add ${count.value} × ${definition.name}` : `Add ${definition.name}`
+  build.edit(edits.length === 1 ? edits[0]! : { type: 'several', label, edits })
+  useNotices().tell(`${count.value > 1 ? `${count.value} × ` : ''}${definition.name} added to the fit-out.`, {
+    label: 'Undo',
+    run: () => build.undo(),
+  })
+  count.value = 1
 }
 </script>
 
 <template>
-  <v-dialog v-model="open" width="720">
+  <v-dialog v-model="open" width="720" aria-label="Add a device">
     <v-card title="Add a device">
       <v-card-text>
-        <v-text-field v-model="wanted" label="Name, maker or kind" autofocus clearable />
+        <div class="ask">
+          <v-text-field v-model="wanted" label="Name, maker or kind" autofocus clearable />
+          <v-select v-model="count" :items="[1, 2, 3, 4, 5, 6, 8, 10, 12]" label="How many" class="count" />
+        </div>
         <div class="list">
           <section v-for="group in groups" :key="group.name">
             <h3 class="quiet">{{ group.name }}</h3>
@@ -64,6 +81,13 @@ function add(definition: DeviceDefinition) {
 </template>
 
 <style scoped>
+.ask {
+  display: flex;
+  gap: var(--space-4);
+}
+.count {
+  flex: 0 0 110px;
+}
 .list {
   height: 400px;
   overflow: auto;

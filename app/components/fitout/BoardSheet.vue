@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { assumedRating, batteryRange, cellVoltage, formatAmps, formatVolts, type Chemistry } from '#core/units'
+import { assumedRating, batteryMass, batteryRange, cellVoltage, formatAmps, formatVolts, type Chemistry } from '#core/units'
 import type { Plan } from '#core/plan'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -35,10 +35,13 @@ function setBattery(change: Partial<Plan['battery']>) {
   build.edit({ type: 'battery.set', battery: { ...plan.value.battery, ...change } })
 }
 
-function setRating(rating: number | undefined) {
-  const { rating: _, ...rest } = plan.value.battery
-  build.edit({ type: 'battery.set', battery: rating === undefined ? rest : { ...rest, rating } })
+/** Sets what may be left open, or leaves it open. */
+function setOpen<K extends 'rating' | 'mass' | 'connector'>(field: K, value: Plan['battery'][K] | undefined) {
+  const battery = { ...plan.value.battery, [field]: value }
+  if (value === undefined) delete battery[field]
+  build.edit({ type: 'battery.set', battery })
 }
+const valueOf = (event: Event) => (event.target as HTMLInputElement).value.trim()
 
 /** Both currents are given, or both estimated. */
 function setMotors(field: 'hover' | 'full', amps: number | undefined) {
@@ -103,7 +106,27 @@ const estimate = computed(() =>
       :placeholder="`${assumedRating}`"
       persistent-placeholder
       class="short"
-      @set="setRating"
+      @set="(rating) => setOpen('rating', rating)"
+    />
+    <FigureField
+      figure="mass"
+      optional
+      :value="plan.battery.mass"
+      label="Mass, g"
+      :placeholder="`${Math.round(batteryMass(plan.battery))}`"
+      persistent-placeholder
+      class="short"
+      title="As weighed; estimated from its energy while empty"
+      @set="(mass) => setOpen('mass', mass)"
+    />
+    <v-text-field
+      :model-value="plan.battery.connector"
+      label="Plug"
+      placeholder="kind of plug"
+      persistent-placeholder
+      maxlength="40"
+      class="short"
+      @change="(event: Event) => setOpen('connector', valueOf(event) || undefined)"
     />
     <FigureField
       v-for="(word, field) in {
@@ -123,6 +146,15 @@ const estimate = computed(() =>
       @set="(amps) => setMotors(field, amps)"
     />
     <p class="range mono">{{ formatVolts(range.min) }} empty<br />{{ formatVolts(range.max) }} full</p>
+    <v-textarea
+      :model-value="plan.note"
+      label="Note on the build"
+      rows="1"
+      auto-grow
+      maxlength="2000"
+      class="note"
+      @change="(event: Event) => build.edit({ type: 'plan.note', note: valueOf(event) })"
+    />
     <DefinitionUpdate :definition />
   </section>
 </template>
@@ -152,6 +184,9 @@ const estimate = computed(() =>
 }
 .sheet > .motor {
   flex: 0 1 150px;
+}
+.sheet > .note {
+  flex: 1 1 100%;
 }
 .range {
   margin: 0;

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
 import { deviceClasses, resolveDevice } from '#core/catalogue'
+import { openFindings } from '#core/checks'
 import type { Priority } from '#core/plan'
 import { formatAmps, formatVolts } from '#core/units'
 import { usePlan, useResolved } from '~/composables/usePlan'
+import { useSorted } from '~/composables/useSorted'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 import { useNotices } from '~/stores/notices'
@@ -18,7 +20,9 @@ const rows = computed(() =>
   plan.value.devices.map((instance) => {
     const definition = plan.value.definitions.devices[instance.definition]!
     const device = resolveDevice(definition, instance.variant)
-    const findings = build.analysis?.findings.filter((finding) => finding.subjects.includes(`device:${instance.id}`)) ?? []
+    const findings = openFindings(build.analysis?.findings ?? []).filter((finding) =>
+      finding.subjects.includes(`device:${instance.id}`),
+    )
     return {
       instance,
       device,
@@ -37,10 +41,19 @@ const rows = computed(() =>
     }
   }),
 )
+const { sorting, sorted } = useSorted(() => rows.value, {
+  name: ({ instance }) => instance.name,
+  kind: ({ kind }) => kind,
+  part: ({ device }) => device.name,
+  wanted: ({ instance }) => (instance.priority === 'must' ? 0 : instance.priority),
+  supply: ({ supply }) => supply,
+  peak: ({ peak }) => peak,
+  mass: ({ device }) => device.mass,
+})
 const mass = computed(() => rows.value.reduce((sum, { device }) => sum + device.mass, 0))
 const priorities: { value: Priority; title: string }[] = [
   { value: 'must', title: 'must' },
-  { value: 1, title: 'wish 1' },
+  { value: 1, title: 'wish 1 (strongest)' },
   { value: 2, title: 'wish 2' },
   { value: 3, title: 'wish 3' },
 ]
@@ -56,20 +69,20 @@ function remove(id: string, name: string) {
     <thead>
       <tr>
         <th />
-        <th>Device</th>
-        <th>Kind</th>
-        <th>Part</th>
+        <SortHead v-model="sorting" column="name">Device</SortHead>
+        <SortHead v-model="sorting" column="kind">Kind</SortHead>
+        <SortHead v-model="sorting" column="part">Part</SortHead>
         <th>Variant</th>
-        <th>Wanted</th>
-        <th>Supply</th>
-        <th class="text-right">Peak</th>
-        <th class="text-right">Mass</th>
+        <SortHead v-model="sorting" column="wanted">Wanted</SortHead>
+        <SortHead v-model="sorting" column="supply">Supply</SortHead>
+        <SortHead v-model="sorting" column="peak" class="text-right">Peak</SortHead>
+        <SortHead v-model="sorting" column="mass" class="text-right">Mass</SortHead>
         <th />
       </tr>
     </thead>
     <tbody>
       <tr
-        v-for="{ instance, device, kind, variants, supply, peak, worst } in rows"
+        v-for="{ instance, device, kind, variants, supply, peak, worst } in sorted"
         :key="instance.id"
         :class="{ lit: selection.lit.has(`device:${instance.id}`) }"
         @click="selection.selected = `device:${instance.id}`"
@@ -77,6 +90,7 @@ function remove(id: string, name: string) {
         <td class="mark"><SeverityMark v-if="worst" :severity="worst" /></td>
         <td>
           <button class="name" @click.stop="selection.select(`device:${instance.id}`)">{{ instance.name }}</button>
+          <span v-if="instance.note" class="quiet note" :title="instance.note">{{ instance.note }}</span>
         </td>
         <td class="quiet">{{ kind }}</td>
         <td>{{ device.name }}</td>
@@ -143,8 +157,16 @@ function remove(id: string, name: string) {
   font-weight: 700;
   text-align: left;
 }
+.note {
+  display: inline-block;
+  max-width: 160px;
+  margin-left: var(--space-3);
+  overflow: hidden;
+  text-overflow: ellipsis;
+  vertical-align: bottom;
+}
 .priority {
-  width: 92px;
+  width: 100px;
 }
 .devices :deep(.v-field__input) {
   padding-top: var(--space-2);

@@ -20,12 +20,30 @@ async function look(fix: Fix) {
     words.text = [
       `settles ${settles.length} finding${settles.length === 1 ? '' : 's'}`,
       brings.length ? `brings ${brings.length} new` : 'brings none',
+      ...(brings.length >= settles.length && brings.length ? ['brings as much as it settles'] : []),
       moves.length ? `moves ${moves.length}` : 'moves nothing',
     ].join(', ')
   } catch (error) {
     words.text = (error as Error).message
   }
   if (preview.value?.label === fix.label) preview.value = { ...words }
+}
+
+/** The reason that is being written, to accept the finding as it is. */
+const reason = ref<string>()
+const field = useTemplateRef<HTMLInputElement>('field')
+
+async function startAccepting() {
+  reason.value = ''
+  await nextTick()
+  field.value?.focus()
+}
+
+function accept() {
+  const given = reason.value?.trim()
+  if (!given) return
+  build.edit({ type: 'finding.accept', finding: finding.id, fact: finding.fact, reason: given })
+  reason.value = undefined
 }
 
 function apply(fix: Fix) {
@@ -35,29 +53,43 @@ function apply(fix: Fix) {
 </script>
 
 <template>
-  <article class="card">
+  <article class="card" :class="{ accepted: finding.accepted !== undefined }">
     <button class="fact" @click="emit('pick')">
       <span class="mono rule">{{ finding.rule }}</span> {{ finding.fact }}
     </button>
+    <p v-if="finding.accepted !== undefined" class="given">Accepted: {{ finding.accepted }}</p>
     <div class="actions">
-      <v-btn
-        v-for="fix in finding.fixes.slice(0, 4)"
-        :key="fix.label"
-        variant="outlined"
-        color="primary"
-        size="x-small"
-        @mouseenter="look(fix)"
-        @focus="look(fix)"
-        @mouseleave="preview = undefined"
-        @blur="preview = undefined"
-        @click="apply(fix)"
-        >{{ fix.label }}</v-btn
-      >
+      <template v-if="finding.accepted === undefined">
+        <v-btn
+          v-for="fix in finding.fixes.slice(0, 4)"
+          :key="fix.label"
+          variant="outlined"
+          color="primary"
+          size="x-small"
+          @mouseenter="look(fix)"
+          @focus="look(fix)"
+          @mouseleave="preview = undefined"
+          @blur="preview = undefined"
+          @click="apply(fix)"
+          >{{ fix.label }}</v-btn
+        >
+        <button v-if="finding.severity !== 'stop'" class="why" :aria-expanded="reason !== undefined" @click="startAccepting">
+          Accept
+        </button>
+      </template>
+      <button v-else class="why" @click="build.edit({ type: 'finding.reopen', finding: finding.id })">Open again</button>
       <button class="why" :aria-expanded="open" @click="open = !open">Why</button>
+      <p v-if="preview" class="preview" role="status">{{ preview.label }}: {{ preview.text }}.</p>
     </div>
-    <p v-if="preview" class="preview" role="status">{{ preview.label }}: {{ preview.text }}.</p>
+    <form v-if="reason !== undefined" class="accepting" @submit.prevent="accept" @keydown.esc.stop="reason = undefined">
+      <label :for="`reason-${finding.id}`">Reason to leave it as it is; it opens again when its facts change</label>
+      <input :id="`reason-${finding.id}`" ref="field" v-model="reason" maxlength="400" required />
+      <v-btn type="submit" size="x-small" variant="flat" color="primary" :disabled="!reason.trim()">Accept</v-btn>
+      <v-btn size="x-small" @click="reason = undefined">Cancel</v-btn>
+    </form>
     <p v-if="open" class="quiet reason">
       <b>{{ meta?.title }}.</b> {{ meta?.why }}
+      <NuxtLink :to="{ path: '/rules', hash: `#${finding.rule}` }">Rule {{ finding.rule }}</NuxtLink>
     </p>
   </article>
 </template>
@@ -79,6 +111,7 @@ function apply(fix: Fix) {
   border-radius: 3px;
 }
 .actions {
+  position: relative;
   display: flex;
   flex-wrap: wrap;
   gap: var(--space-2) var(--space-3);
@@ -88,12 +121,47 @@ function apply(fix: Fix) {
 .why {
   font-size: var(--text-fine);
   text-decoration: underline;
-  padding: var(--space-1);
+  padding: var(--space-1) var(--space-2);
+  min-height: 24px;
 }
+/* Over what follows, so that nothing moves under the pointer. */
 .preview {
+  position: absolute;
+  top: 100%;
+  left: 0;
+  z-index: 2;
   font-size: var(--text-fine);
-  margin: var(--space-2) 0 0;
+  margin: 0;
+  padding: var(--space-2) var(--space-3);
   color: rgb(var(--v-theme-secondary));
+  background: rgb(var(--v-theme-surface));
+  border: 1px solid rgb(var(--v-theme-secondary));
+  border-radius: 3px;
+}
+.accepted .fact {
+  opacity: 0.75;
+}
+.given {
+  font-size: var(--text-fine);
+  margin: var(--space-1) 0 0;
+}
+.accepting {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2);
+  margin-top: var(--space-2);
+  font-size: var(--text-fine);
+}
+.accepting label {
+  flex: 0 0 100%;
+}
+.accepting input {
+  flex: 1 1 120px;
+  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
+  border-radius: 3px;
+  padding: var(--space-1) var(--space-3);
+  min-height: 24px;
+  color: inherit;
 }
 .reason {
   font-size: var(--text-small);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiChevronRight } from '@mdi/js'
-import type { Finding } from '#core/checks'
+import { openFindings, type Finding } from '#core/checks'
 import { partsOf } from '#core/plan'
 import { countBySeverity, severityLook } from '~/composables/useSeverity'
 import { useBuild } from '~/stores/build'
@@ -24,9 +24,11 @@ const groups = computed(() =>
   countBySeverity(shown.value).map(({ severity, count }) => ({
     severity,
     count,
-    findings: shown.value.filter((finding) => finding.severity === severity),
+    findings: openFindings(shown.value).filter((finding) => finding.severity === severity),
   })),
 )
+const accepted = computed(() => shown.value.filter((finding) => finding.accepted !== undefined))
+const allocated = computed(() => Object.keys(build.plan?.assignment ?? {}).length > 0)
 
 function pick(finding: Finding) {
   const subject = finding.subjects.find((about) => ['need', 'wire', 'device'].includes(partsOf(about).kind))
@@ -47,7 +49,10 @@ function pick(finding: Finding) {
       >
       <p v-if="!build.analysis" class="quiet pa-3">Working it out.</p>
       <p v-else-if="!shown.length" class="quiet pa-3">
-        {{ all.length ? 'Nothing about the selection.' : 'No findings. Every rule that was checked holds.' }}
+        {{ all.length ? 'Nothing about the selection.' : allocated ? 'No findings: every rule holds.' : '' }}
+      </p>
+      <p v-if="build.analysis && !allocated" class="pa-3" role="status">
+        Nothing is allocated yet: links, pads, supplies and wires could not be judged.
       </p>
       <section v-for="group in groups" :key="group.severity">
         <h3>
@@ -55,6 +60,12 @@ function pick(finding: Finding) {
           <span class="quiet">{{ severityLook[group.severity].meaning }}</span>
         </h3>
         <FindingCard v-for="finding in group.findings" :key="finding.id" :finding @pick="pick(finding)" />
+      </section>
+      <section v-if="accepted.length">
+        <h3>
+          Accepted <span class="quiet">{{ accepted.length }}, left as they are</span>
+        </h3>
+        <FindingCard v-for="finding in accepted" :key="finding.id" :finding @pick="pick(finding)" />
       </section>
     </div>
   </aside>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Why a file was not taken, place by place. */
-defineProps<{ file: string; problems: { place: string; message: string }[]; what: 'opened' | 'taken in' }>()
+defineProps<{ file: string; problems: { place: string; message: string }[]; what: 'opened' | 'imported' }>()
 const emit = defineEmits<{ close: [] }>()
 </script>
 

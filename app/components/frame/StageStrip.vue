@@ -18,7 +18,9 @@ function stateOf(stage: Stage, anyOpen: boolean): string {
   const { plan } = build
   const begun = stage === 'fit-out' ? plan?.devices.length : Object.keys(plan?.assignment ?? {}).length
   if (!begun) return 'not begun'
-  return anyOpen ? 'open' : 'clear'
+  if (anyOpen) return 'open'
+  // Without an allocation hardly a rule can be judged.
+  return Object.keys(plan?.assignment ?? {}).length ? 'no faults' : 'not judged yet'
 }
 </script>
 

@@ -40,7 +40,7 @@ async function goBack(number: number) {
     return
   }
   const { format: _format, schema: _schema, ...sections } = plan
-  build.edit({ type: 'sections.restore', of: `take up version ${number}`, sections })
+  build.edit({ type: 'sections.restore', of: `restore version ${number}`, sections })
   open.value = false
 }
 
@@ -53,7 +53,7 @@ async function annotate(version: SavedVersion, note: string) {
   <v-dialog v-model="open" width="760">
     <v-card
       title="Versions of this build"
-      subtitle="Those with a note are kept for good, the newest 100 too; older ones one an hour, then one a day. Taking one up can be undone."
+      subtitle="Those with a note are kept for good, the newest 100 too; older ones one an hour, then one a day. Restoring one can be undone."
     >
       <v-card-text class="list">
         <v-table class="plain">
@@ -83,7 +83,7 @@ async function annotate(version: SavedVersion, note: string) {
                 />
               </td>
               <td>
-                <v-btn v-if="version.number !== build.version" color="primary" @click="goBack(version.number)">Take up</v-btn
+                <v-btn v-if="version.number !== build.version" color="primary" @click="goBack(version.number)">Restore</v-btn
                 ><span v-else class="quiet">now</span>
               </td>
             </tr>

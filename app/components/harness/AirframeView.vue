@@ -160,11 +160,11 @@ function setLimit(massLimit: number | undefined) {
         @click="
           build.edit({
             type: 'several',
-            label: 'Place all parts where they usually sit',
+            label: 'Default layout of all parts',
             edits: Object.keys(plan.spots).map((part) => ({ type: 'spot.set' as const, part, spot: null })),
           })
         "
-        >All where they usually sit</v-btn
+        >Default layout</v-btn
       >
     </aside>
     <div class="sheets">

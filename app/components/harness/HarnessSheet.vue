@@ -99,8 +99,8 @@ function allBack() {
         aria-label="Progress of the layout"
       />
       <v-btn v-if="moved" @click="allBack">Arrange anew</v-btn>
-      <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Closer" @click="zoom(1.25)" />
-      <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Farther" @click="zoom(0.8)" />
+      <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Zoom in" @click="zoom(1.25)" />
+      <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Zoom out" @click="zoom(0.8)" />
       <v-btn :icon="mdiFitToPageOutline" aria-label="Show all" @click="fit" />
     </div>
     <svg

@@ -38,7 +38,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
       <v-btn-toggle v-model="state" mandatory density="compact" variant="outlined" divided aria-label="What is connected">
         <v-btn v-for="connected in powerStates" :key="connected" :value="connected">{{ words[connected] }}</v-btn>
       </v-btn-toggle>
-      <span><b>Dead:</b> {{ power.states[state].dead.map(names.device).join(', ') || 'nothing' }}</span>
+      <span><b>Unpowered:</b> {{ power.states[state].dead.map(names.device).join(', ') || 'none' }}</span>
     </div>
     <dl class="pack" aria-label="Battery">
       <div>
@@ -126,14 +126,16 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
             </button>
             <span class="mono">{{ formatAmps(leaf.peak) }} peak, gets {{ volts(leaf) }}</span>
             <span class="quiet"
-              >wire takes {{ plain(leaf.drop * 1000, 0) }} mV; bears {{ plain(leaf.min) }}–{{ formatVolts(leaf.max) }}</span
+              >{{ plain(leaf.drop * 1000, 0) }} mV drop in the wire; accepts {{ plain(leaf.min) }}–{{
+                formatVolts(leaf.max)
+              }}</span
             >
           </li>
         </ul>
       </article>
     </div>
     <p v-if="power.unfed.length" class="unfed">
-      <b>Without a supply:</b> {{ power.unfed.map((key) => names.needOfDevice(key)).join('; ') }}
+      <b>Not supplied:</b> {{ power.unfed.map((key) => names.needOfDevice(key)).join('; ') }}
     </p>
     <RailChart v-if="build.analysis" :rails="build.analysis.rails" />
   </section>

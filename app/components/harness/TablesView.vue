@@ -42,7 +42,7 @@ const wireOf = (cell: string | number) => wires.value.find((wire) => wire.number
       <v-spacer />
       <v-btn variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="save">{{ names[shown] }} CSV</v-btn>
     </div>
-    <WireTable v-if="shown === 'wires'" :wires />
+    <WireTable v-if="shown === 'wires'" :wires follow />
     <div v-else-if="shown === 'labels'" class="labels">
       <span v-for="(row, at) in table.rows" :key="at" class="label"
         ><b class="mono">{{ row[0] }}</b> {{ row[1] }}<br /><span class="quiet">to {{ row[2] }}</span></span

@@ -1,33 +1,77 @@
 <script setup lang="ts">
 import { mdiLock } from '@mdi/js'
 import type { Wire, WireEnd } from '#core/harness'
-import { idIn } from '#core/plan'
+import { figures, idIn, type WireOverride } from '#core/plan'
 import { wireColours, type WireColour } from '#core/units'
+import { useSorted } from '~/composables/useSorted'
 import { useNames } from '~/composables/useNames'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
-const { wires } = defineProps<{ wires: Wire[] }>()
+const { wires, follow = false } = defineProps<{
+  wires: Wire[]
+  /** Scrolls to the wire that is selected. */
+  follow?: boolean
+}>()
 const build = useBuild()
 const selection = useSelection()
 const names = useNames()
 const kinds = { signal: 'signal', video: 'video', supply: 'supply', ground: 'ground' }
 const shown = ref<(keyof typeof kinds)[]>(['signal', 'video', 'supply', 'ground'])
-const rows = computed(() => wires.filter((wire) => shown.value.includes(wire.kind)))
+const nameOfEnd = ({ device, label }: WireEnd) => `${device ? names.device(device) : 'board'} ${label}`
+const { sorting, sorted: rows } = useSorted(() => wires.filter((wire) => shown.value.includes(wire.kind)), {
+  number: ({ number }) => number,
+  from: ({ from }) => nameOfEnd(from),
+  to: ({ to }) => nameOfEnd(to),
+  net: ({ net }) => net,
+  colour: ({ colour }) => colour,
+  gauge: ({ gauge }) => gauge,
+  length: ({ length }) => length,
+})
 const colours = Object.entries(wireColours).map(([value, { name }]) => ({ value, title: value, props: { subtitle: name } }))
 
 const contact = ({ connector, contact: number }: WireEnd) => (connector && number ? `${connector} · ${number}` : '')
 
-function setLength(wire: Wire, event: Event) {
-  const length = Number((event.target as HTMLInputElement).value)
-  if (length > 0) build.edit({ type: 'wire.set', wire: wire.id, set: { length } })
+/** What was typed and is no figure, by wire and field; it stands at the field until it is put right. */
+const wrong = ref<Record<string, string>>({})
+
+function setFigure(wire: Wire, figure: 'gauge' | 'length', event: Event) {
+  const field = event.target as HTMLInputElement
+  const { min, max, unit } = figures[figure]
+  const value = Number(field.value.trim().replace(',', '.'))
+  const key = `${wire.id} ${figure}`
+  const { [key]: _, ...rest } = wrong.value
+  if (field.value.trim() === '') {
+    wrong.value = rest
+    return build.edit({ type: 'wire.set', wire: wire.id, unset: [figure] })
+  }
+  if (!(value >= min && value <= max) || (figure === 'gauge' && !Number.isInteger(value))) {
+    wrong.value = { ...rest, [key]: `${min} to ${max} ${unit}${figure === 'gauge' ? ', whole' : ''}` }
+    return
+  }
+  wrong.value = rest
+  build.edit({ type: 'wire.set', wire: wire.id, set: { [figure]: value } })
+}
+
+/** Wires that are ticked, to be set together. */
+const chosen = ref<string[]>([])
+const together = computed(() => rows.value.filter(({ id }) => chosen.value.includes(id)))
+const allChosen = computed({
+  get: () => rows.value.length > 0 && together.value.length === rows.value.length,
+  set: (on) => (chosen.value = on ? rows.value.map(({ id }) => id) : []),
+})
+
+function setAll(values: WireOverride, what: string) {
+  const edits = together.value.map(({ id }) => ({ type: 'wire.set' as const, wire: id, set: values }))
+  build.edit({ type: 'several', label: `${what} of ${edits.length} wire${edits.length === 1 ? '' : 's'}`, edits })
 }
 
 watch(
   () => selection.selected,
   async (selected) => {
     const wire = idIn('wire', selected)
-    if (wire === undefined) return
+    // Beside the drawing it must not scroll that away.
+    if (wire === undefined || !follow) return
     await nextTick()
     document.querySelector(`tr[data-wire="${CSS.escape(wire)}"]`)?.scrollIntoView({ block: 'nearest' })
   },
@@ -39,16 +83,44 @@ watch(
     <b>Wire list</b>
     <label v-for="(word, kind) in kinds" :key="kind"><input v-model="shown" type="checkbox" :value="kind" /> {{ word }}</label>
   </div>
+  <div v-if="together.length" class="head together no-print" role="group" aria-label="Set the chosen wires together">
+    <b>{{ together.length }} wire{{ together.length === 1 ? '' : 's' }}</b>
+    <v-select
+      :model-value="null"
+      :items="colours"
+      label="Colour"
+      class="all"
+      @update:model-value="(colour: WireColour | null) => colour && setAll({ colour }, `Colour ${colour}`)"
+    />
+    <FigureField
+      figure="gauge"
+      whole
+      optional
+      label="AWG"
+      class="all"
+      @set="(gauge) => gauge && setAll({ gauge }, `AWG ${gauge}`)"
+    />
+    <FigureField
+      figure="length"
+      optional
+      label="Length, mm"
+      class="all"
+      @set="(length) => length && setAll({ length }, `${length} mm`)"
+    />
+    <v-btn variant="outlined" @click="setAll({ omitted: true }, 'Leave off')">Leave off</v-btn>
+    <v-btn @click="chosen = []">Choose none</v-btn>
+  </div>
   <v-table class="plain wires" fixed-header data-testid="wires">
     <thead>
       <tr>
-        <th>No.</th>
-        <th>From</th>
-        <th>To</th>
-        <th>Net</th>
-        <th>Colour</th>
-        <th class="text-right">AWG</th>
-        <th class="text-right">mm</th>
+        <th class="no-print tick"><input v-model="allChosen" type="checkbox" aria-label="Choose all wires shown" /></th>
+        <SortHead v-model="sorting" column="number">No.</SortHead>
+        <SortHead v-model="sorting" column="from">From</SortHead>
+        <SortHead v-model="sorting" column="to">To</SortHead>
+        <SortHead v-model="sorting" column="net">Net</SortHead>
+        <SortHead v-model="sorting" column="colour">Colour</SortHead>
+        <SortHead v-model="sorting" column="gauge" class="text-right">AWG</SortHead>
+        <SortHead v-model="sorting" column="length" class="text-right">mm</SortHead>
       </tr>
     </thead>
     <tbody>
@@ -59,8 +131,11 @@ watch(
         :class="{ lit: selection.lit.has(`wire:${wire.id}`), omitted: wire.omitted }"
         @click="selection.selected = `wire:${wire.id}`"
       >
+        <td class="no-print tick" @click.stop>
+          <input v-model="chosen" type="checkbox" :value="wire.id" :aria-label="`Choose ${wire.number}`" />
+        </td>
         <td class="mono">
-          <button @click.stop="selection.select(`wire:${wire.id}`)">{{ wire.number }}</button>
+          <button class="number" @click.stop="selection.select(`wire:${wire.id}`)">{{ wire.number }}</button>
           <v-icon v-if="wire.locked" :icon="mdiLock" size="13" aria-label="locked" />
         </td>
         <td>
@@ -84,17 +159,17 @@ watch(
             <template #prepend-inner><span class="swatch" :style="{ background: wireColours[wire.colour].hex }" /></template>
           </v-select>
         </td>
-        <td class="mono text-right">{{ wire.gauge }}</td>
-        <td class="text-right" @click.stop>
+        <td v-for="figure in ['gauge', 'length'] as const" :key="figure" class="text-right" @click.stop>
           <input
             class="mono length"
-            type="number"
-            min="1"
-            max="5000"
-            :value="wire.length"
-            :aria-label="`Length of ${wire.number} in millimetres`"
-            @change="setLength(wire, $event)"
+            :class="{ wrong: wrong[`${wire.id} ${figure}`] }"
+            inputmode="decimal"
+            :value="wire[figure]"
+            :aria-label="figure === 'gauge' ? `Gauge of ${wire.number}, AWG` : `Length of ${wire.number} in millimetres`"
+            :aria-invalid="Boolean(wrong[`${wire.id} ${figure}`])"
+            @change="setFigure(wire, figure, $event)"
           />
+          <p v-if="wrong[`${wire.id} ${figure}`]" class="text-error said" role="alert">{{ wrong[`${wire.id} ${figure}`] }}</p>
         </td>
       </tr>
     </tbody>
@@ -110,6 +185,25 @@ watch(
 .head label {
   display: inline-flex;
   gap: var(--space-2);
+}
+.together {
+  flex-wrap: wrap;
+  align-items: center;
+}
+.all {
+  flex: 0 0 120px;
+}
+.tick {
+  width: 30px;
+}
+.number {
+  min-height: 24px;
+}
+.wrong {
+  border-color: rgb(var(--v-theme-error)) !important;
+}
+.said {
+  font-size: var(--text-fine);
 }
 .wires {
   flex: 0 0 auto;

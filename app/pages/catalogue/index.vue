@@ -57,7 +57,7 @@ async function takeText(name: string, text: string, there?: 'replace' | 'keep') 
     const { taken, left } = await callApi<{ taken: Named[]; left: number }>('POST', '/api/definitions', { file: text, there, author: author() })
     await catalogue.load(true)
     const rest = left ? ` ${left} left as they are.` : ''
-    notices.tell(taken.length ? `Taken in: ${taken.map((definition) => definition.name).join(', ')}.${rest}` : `Nothing new in ${name}.`)
+    notices.tell(taken.length ? `Imported: ${taken.map((definition) => definition.name).join(', ')}.${rest}` : `Nothing new in ${name}.`)
   } catch (error) {
     const { status, message, problems = [], body } = error as ApiError
     if (status === 409) asked.value = { name, text, replaces: (body as { replaces: Named[] }).replaces }
@@ -84,10 +84,10 @@ async function remove(definition: Definition) {
     return catalogue.load(true)
   }
   await catalogue.load(true)
-  notices.tell(`${definition.name} of your own is taken away${restored ? '; the shipped one is back' : ''}.`, {
-    label: 'Take it back',
+  notices.tell(`${definition.name} of your own is deleted${restored ? '; the shipped one is back' : ''}.`, {
+    label: 'Undo',
     run: () =>
-      void callApi('PUT', path, { definition, base: catalogue.standing(definition).version, author: author(), note: 'Taken back' }).then(() => catalogue.load(true)),
+      void callApi('PUT', path, { definition, base: catalogue.standing(definition).version, author: author(), note: 'Deletion undone' }).then(() => catalogue.load(true)),
   })
 }
 </script>
@@ -103,10 +103,10 @@ async function remove(definition: Definition) {
         </v-btn-toggle>
         <v-text-field v-model="wanted" label="Name, maker or kind" class="find" clearable />
         <v-spacer />
-        <v-btn variant="outlined" :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Take in a file</v-btn>
+        <v-btn variant="outlined" :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Import a file</v-btn>
         <v-menu>
           <template #activator="{ props }">
-            <v-btn v-bind="props" variant="outlined" :prepend-icon="mdiDownload">Save a library</v-btn>
+            <v-btn v-bind="props" variant="outlined" :prepend-icon="mdiDownload">Export a library</v-btn>
           </template>
           <v-list density="compact">
             <v-list-item title="Everything" @click="saveAll(everything(), 'catalogue.library.json')" />
@@ -116,7 +116,7 @@ async function remove(definition: Definition) {
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New {{ kind }}</v-btn>
         <input ref="file" type="file" accept=".json,.yaml,.yml" hidden aria-label="Definition file" @change="take" />
       </div>
-      <RefusedFile v-if="refused" v-bind="refused" what="taken in" @close="refused = undefined" />
+      <RefusedFile v-if="refused" v-bind="refused" what="imported" @close="refused = undefined" />
       <v-alert v-for="lost in catalogue.library?.unreadable" :key="lost.kind + lost.id" type="warning" variant="outlined" density="compact" class="ma-4">
         {{ lost.kind }} “{{ lost.id }}” is stored and cannot be read: {{ lost.message }}.
         <a :href="`/api/definitions/${lost.kind}/${lost.id}/raw`" :download="`${lost.id}.json`">Save it as it is</a>
@@ -146,7 +146,7 @@ async function remove(definition: Definition) {
             <td class="mono">{{ versionsOf(definition).join(', ') }}</td>
             <td class="quiet">{{ definition.summary }}</td>
             <td class="actions">
-              <v-btn v-if="isOwn(definition)" size="x-small" :aria-label="`Take away ${definition.name}`" @click="remove(definition)">Take away</v-btn>
+              <v-btn v-if="isOwn(definition)" size="x-small" :aria-label="`Delete ${definition.name} of your own`" @click="remove(definition)">Delete</v-btn>
               <v-btn :icon="mdiDownload" :aria-label="`Save ${definition.name} as a file`" title="Save as a file" @click="save(definition)" />
             </td>
           </tr>
@@ -164,7 +164,7 @@ async function remove(definition: Definition) {
         </v-card-text>
         <v-card-actions>
           <v-btn @click="asked = undefined">Cancel</v-btn>
-          <v-btn @click="takeText(asked.name, asked.text, 'keep')">Take only the others</v-btn>
+          <v-btn @click="takeText(asked.name, asked.text, 'keep')">Import only the others</v-btn>
           <v-btn color="primary" variant="flat" @click="takeText(asked.name, asked.text, 'replace')">Replace them</v-btn>
         </v-card-actions>
       </v-card>

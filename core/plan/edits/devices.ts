@@ -13,6 +13,9 @@ export interface DeviceEdits {
   'device.rename': { device: string; name: string }
   'device.priority': { device: string; priority: Priority }
   'device.variant': { device: string; variant: string }
+  'device.note': { device: string; note: string }
+  /** Moves a device in the order of the fit-out: before another, or to the end. */
+  'device.move': { device: string; before: string | null }
 }
 
 /** The fit-out. */
@@ -70,6 +73,28 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
     },
     words: ({ device, variant }, speech) => `${speech.device(device)}: variant ${variant}`,
     shape: ({ part, id }) => ({ device: part.required(), variant: id.required() }),
+  },
+  'device.note': {
+    apply: (plan, { device, note }) => {
+      const instance = deviceOf(plan, device)
+      if (note) instance.note = note
+      else delete instance.note
+    },
+    words: ({ device }, speech) => `Note on ${speech.device(device)}`,
+    shape: ({ part, prose }) => ({ device: part.required(), note: prose.required() }),
+  },
+  'device.move': {
+    apply: (plan, { device, before }) => {
+      const moved = deviceOf(plan, device)
+      if (before !== null) deviceOf(plan, before)
+      if (before === device) return
+      const rest = plan.devices.filter(({ id }) => id !== device)
+      const at = before === null ? rest.length : rest.findIndex(({ id }) => id === before)
+      rest.splice(at, 0, moved)
+      plan.devices = rest
+    },
+    words: ({ device }, speech) => `Move ${speech.device(device)} in the list`,
+    shape: ({ joi, part }) => ({ device: part.required(), before: part.allow(null).required() }),
   },
 }
 

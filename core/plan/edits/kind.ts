@@ -34,6 +34,8 @@ export interface Shapes {
   key: Joi.StringSchema
   place: Joi.StringSchema
   wire: Joi.StringSchema
+  /** Id of a finding. */
+  finding: Joi.StringSchema
   /** Name of a wire of the user's own. */
   extra: Joi.StringSchema
   /** A pad of the board or a terminal of a part. */

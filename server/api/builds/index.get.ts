@@ -8,7 +8,7 @@ const query = Joi.object({
   offset: Joi.number().integer().min(0).default(0),
 })
 
-/** A page of the builds, those put away last, each with a short look at its newest plan. */
+/** A page of the builds, those archived last, each with a short look at its newest plan. */
 export default defineEventHandler(async (event) => {
   const { search, limit, offset } = readQuery<{ search: string; limit: number; offset: number }>(event, query)
   return (await reading()).builds.list(search, limit, offset)

@@ -35,7 +35,7 @@ export default defineEventHandler(async (event) => {
   }
   const wanted = there === 'keep' ? definitions.filter((definition) => !others.includes(definition)) : definitions
   const fresh = wanted.filter((definition) => others.includes(definition) || !isThere(catalogue, definition))
-  catalogue.saveAll(fresh, { author, note: 'Taken in from a file' })
+  catalogue.saveAll(fresh, { author, note: 'Imported from a file' })
   setResponseStatus(event, 201)
   return { taken: fresh.map(named), left: definitions.length - fresh.length }
 })

@@ -29,7 +29,7 @@ function allocate() {
 function clearChoices() {
   build.edit({
     type: 'several',
-    label: 'Take away all locks and bans',
+    label: 'Remove all locks and bans',
     edits: [
       ...Object.keys(plan.value.locks).map((need) => ({ type: 'need.unlock' as const, need })),
       ...Object.entries(plan.value.bans).flatMap(([need, places]) =>
@@ -52,11 +52,11 @@ function clearChoices() {
         :prepend-icon="mdiSwapVertical"
         @click="allocate"
       >
-        {{ begun ? 'Take up the better allocation' : 'Allocate' }}
+        {{ begun ? 'Use the better allocation' : 'Allocate' }}
       </v-btn>
       <AnalysisScope v-if="build.analysis && begun" :analysis="build.analysis"><ProposalWords /></AnalysisScope>
       <v-spacer />
-      <v-btn v-if="locks + bans" @click="clearChoices">Clear {{ locks }} locks, {{ bans }} bans</v-btn>
+      <v-btn v-if="locks + bans" @click="clearChoices">Remove {{ locks }} lock{{ locks === 1 ? '' : 's' }}, {{ bans }} ban{{ bans === 1 ? '' : 's' }}</v-btn>
       <v-switch
         :model-value="plan.automatic"
         label="Reallocate after each edit"

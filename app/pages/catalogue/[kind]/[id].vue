@@ -110,7 +110,7 @@ const change = (next: Editable) => editor.changeShown(next)
     <template v-else-if="document">
       <div class="page-head">
         <h1>{{ document.name }}</h1>
-        <v-select v-model="desk" :items="desks" label="On the desk" class="desk" />
+        <v-select v-model="desk" :items="desks" label="Editing" class="desk" />
         <span role="status" class="quiet">{{ dirty ? 'Not saved yet' : 'Saved' }}</span>
         <v-spacer />
         <v-btn
@@ -148,12 +148,12 @@ const change = (next: Editable) => editor.changeShown(next)
           <BoardDrawing v-if="kind === 'board' && drawn" :key="side" class="drawing" :board="drawn" :side data-testid="board" />
           <DeviceDrawing v-else-if="kind === 'device'" class="drawing" :device />
           <div class="checks" data-testid="checks">
-            <h2>{{ problems.length ? 'Has to be mended before it can be saved' : 'Nothing contradicts' }}</h2>
+            <h2>{{ problems.length ? 'Errors, to correct before it can be saved' : 'No errors' }}</h2>
             <ul v-if="problems.length" class="wrong">
               <li v-for="problem in problems" :key="problem.place + problem.message"><span class="mono">{{ problem.place }}</span> {{ problem.message }}</li>
             </ul>
             <template v-if="gaps.length">
-              <h2>Not told ({{ gaps.length }})</h2>
+              <h2>Missing data ({{ gaps.length }})</h2>
               <ul>
                 <li v-for="problem in gaps" :key="problem.place + problem.message"><span class="mono">{{ problem.place }}</span> {{ problem.message }}</li>
               </ul>

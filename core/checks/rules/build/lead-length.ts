@@ -12,7 +12,7 @@ function* check({ resolved, wires }: CheckContext): Iterable<Report> {
     yield {
       subjects: aboutWire(wire),
       fact: `${wire.number} is ${plain(wire.length, 0)} mm; its way along the frame is ${plain(route, 0)} mm`,
-      fixes: [{ label: `Cut it at ${length} mm`, edit: { type: 'wire.set', wire: wire.id, set: { length } } }],
+      fixes: [{ label: `Set length ${length} mm`, edit: { type: 'wire.set', wire: wire.id, set: { length } } }],
     }
   }
 }

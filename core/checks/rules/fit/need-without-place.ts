@@ -20,7 +20,7 @@ function* check(context: CheckContext): Iterable<Report> {
         subjects: aboutNeed(need),
         fact: `${needName(need)} is locked to ${placeLabel(lock, resolved.plan)} and cannot have it: ${whyNot(context, need)}`,
         fixes: [
-          { label: 'Take the lock away', edit: { type: 'need.unlock', need: need.key } },
+          { label: 'Remove the lock', edit: { type: 'need.unlock', need: need.key } },
           doWithout(need.key, 'Do without it'),
         ],
       }

@@ -23,7 +23,7 @@ describe('LVL-03', () => {
     const [found] = findingsOf(wrong, 'LVL-03')
     expect(found).toMatchObject({
       severity: 'stop',
-      fact: 'W1 holds MOTOR of Esc at 16.8 V, at pad P-bat, and it bears 5.5 V',
+      fact: 'W1 holds MOTOR of Esc at 16.8 V, at pad P-bat, and it accepts up to 5.5 V',
     })
     expect(settledBy(wrong, found!)).toBe(true)
   })

@@ -32,7 +32,7 @@ function* check(context: CheckContext): Iterable<Report> {
     const { bears } = pointAt(context, ends.end)
     const burns = pointsIn(context, net).some((point) => (point.bears ?? Infinity) < volts || (point.drives && volts > 0))
     const held = ends.with === 'ground' ? 'to ground' : volts ? `at ${formatVolts(volts)}` : 'at a supply that nothing feeds'
-    const limit = bears !== undefined && volts > bears ? `, and it bears ${formatVolts(bears)}` : ''
+    const limit = bears !== undefined && volts > bears ? `, and it accepts up to ${formatVolts(bears)}` : ''
     yield {
       severity: burns ? 'stop' : 'fix',
       subjects: aboutWire(wire),

@@ -15,12 +15,12 @@ describe('LVL-01', () => {
   })
   it('stops at an output of the device above what the pad bears', () => {
     expect(findingsOf(wired({ maxIn: 3.6 }, { tx: { high: 5 } }), 'LVL-01')).toMatchObject([
-      { severity: 'stop', fact: 'TX of Overlay drives 5 V into pad RX1, which bears 3.6 V' },
+      { severity: 'stop', fact: 'TX of Overlay drives 5 V into pad RX1, which accepts up to 3.6 V' },
     ])
   })
   it('stops at a pad that drives more than the device bears', () => {
     expect(findingsOf(wired({ level: 3.3 }, { rx: { maxIn: 2.5 } }), 'LVL-01')).toMatchObject([
-      { severity: 'stop', fact: 'pad TX1 drives 3.3 V into RX of Overlay, which bears 2.5 V' },
+      { severity: 'stop', fact: 'pad TX1 drives 3.3 V into RX of Overlay, which accepts up to 2.5 V' },
     ])
   })
   it('follows a wire to the pad it is soldered to, and forgets one that is not fitted', () => {

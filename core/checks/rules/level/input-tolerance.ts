@@ -36,7 +36,7 @@ export const inputTolerance: Rule = {
     id: 'LVL-01',
     family: 'level',
     severity: 'stop',
-    title: 'No 5 V output into an input that does not bear it',
+    title: 'No 5 V output into an input that does not accept it',
     why: 'A 3.3 V input that is not made for 5 V conducts into its own supply and fails, at once or after some flights.',
     reads: ['wires', 'terminal levels', 'pins'],
   },

@@ -23,7 +23,7 @@ describe('PAD-09', () => {
   })
   it('stops at what destroys the pin', () => {
     expect(input(5)).toMatchObject([
-      { severity: 'stop', fact: 'Esc (Current): gives up to 5 V; pad A measures up to 3.3 V and bears 4 V' },
+      { severity: 'stop', fact: 'Esc (Current): gives up to 5 V; pad A measures up to 3.3 V and accepts up to 4 V' },
     ])
   })
 })

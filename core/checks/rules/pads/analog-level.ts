@@ -7,7 +7,7 @@ export const analogLevel: Rule = {
     family: 'pads',
     severity: 'fix',
     title: 'Analog level within the input',
-    why: 'Above its range an analog input shows full scale whatever happens, and above what the pin bears it is destroyed.',
+    why: 'Above its range an analog input shows full scale whatever happens, and above what the pin accepts it is destroyed.',
     reads: ['pins', 'needs'],
   },
   check: (context) => placeReports(context, 'PAD-09'),

@@ -17,7 +17,7 @@ function* check(context: CheckContext): Iterable<Report> {
       yield {
         severity: always ? 'fix' : 'weigh',
         subjects: aboutWire(wire),
-        fact: `${wire.number} takes ${formatAmps(always ? load.typical : load.peak)} ${always ? 'all the time' : 'at peak'} through ${endWords(context, end)}; a contact of ${contact.type} bears ${formatAmps(contact.amps)}`,
+        fact: `${wire.number} takes ${formatAmps(always ? load.typical : load.peak)} ${always ? 'all the time' : 'at peak'} through ${endWords(context, end)}; a contact of ${contact.type} carries ${formatAmps(contact.amps)}`,
       }
     }
   }

@@ -31,7 +31,7 @@ describe('PWR-03', () => {
   })
   it('stops at a battery above what the input bears', () => {
     expect(findingsOf(fed({ input: { min: 7, max: 16 } }), 'PWR-03')).toMatchObject([
-      { severity: 'stop', fact: '5 V bears 16 V at its input; the full battery gives 16.8 V' },
+      { severity: 'stop', fact: '5 V accepts up to 16 V at its input; the full battery gives 16.8 V' },
     ])
   })
   it('looks at the outputs of devices too', () => {

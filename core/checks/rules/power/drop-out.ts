@@ -13,7 +13,7 @@ function* check({ power }: CheckContext): Iterable<Report> {
       yield {
         severity: 'stop',
         subjects: [node.place, ...fed],
-        fact: `${node.label} bears ${formatVolts(node.input.max)} at its input; the full battery gives ${formatVolts(node.input.full)}`,
+        fact: `${node.label} accepts up to ${formatVolts(node.input.max)} at its input; the full battery gives ${formatVolts(node.input.full)}`,
       }
     }
     const short = node.leaves.filter(({ supply: { supply } }) => node.empty < supply.min - nothing)

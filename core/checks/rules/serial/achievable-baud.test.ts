@@ -11,7 +11,7 @@ describe('SER-06', () => {
     expect(factsOf(link({ clock: 42_000_000 }, [115_200]), 'SER-06')).toEqual([])
     expect(factsOf(link({}), 'SER-06')).toEqual([])
   })
-  it('weighs an error above half of what a character bears', () => {
+  it('weighs an error above half of what a character allows', () => {
     // 1 MHz / 13 is 76 923; of 75 000 that is 2.6 % too fast. 8N1 bears (0.5 − 1/16) / 9.5 = 4.6 %.
     const [found] = findingsOf(link({ clock: 1_000_000 }, [75_000]), 'SER-06')
     expect(found).toMatchObject({ severity: 'weigh', fixes: [] })

@@ -12,7 +12,7 @@ export default defineEventHandler(async (event) => {
   const { kind, id } = getRouterParams(event)
   const { catalogue, reship } = await writing()
   try {
-    if (!catalogue.remove(kind!, id!, base, { author, note: 'Taken away' })) throw notThere(`${kind} "${id}" of your own`)
+    if (!catalogue.remove(kind!, id!, base, { author, note: 'Deleted' })) throw notThere(`${kind} "${id}" of your own`)
   } catch (error) {
     if (error instanceof StaleDefinition) throw refusal(409, error.message)
     throw error
