@@ -19,7 +19,14 @@ export function usePanZoom(size: Ref<Size>) {
   function fit() {
     frame.value = { x: 0, y: 0, ...size.value }
   }
-  watch(() => [size.value.width, size.value.height], fit)
+  // A sheet that has been zoomed or moved stays as it is when it grows; one that was shown whole is shown whole.
+  watch(
+    () => [size.value.width, size.value.height] as const,
+    (_, [width, height]) => {
+      const { x, y, width: shown, height: high } = frame.value
+      if (x === 0 && y === 0 && shown === width && high === height) fit()
+    },
+  )
 
   function shift(x: number, y: number) {
     frame.value = { ...frame.value, x: frame.value.x + x, y: frame.value.y + y }

@@ -47,11 +47,18 @@ const night = {
   },
 }
 
+/** As chosen here, otherwise as the system has it. */
+function firstTheme(): 'night' | 'paper' {
+  const chosen = localStorage.getItem('ypodoma.theme')
+  if (chosen === 'night' || chosen === 'paper') return chosen
+  return window.matchMedia('(prefers-color-scheme: dark)').matches ? 'night' : 'paper'
+}
+
 export default defineNuxtPlugin((nuxt) => {
   nuxt.vueApp.use(
     createVuetify({
       icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
-      theme: { defaultTheme: localStorage.getItem('ypodoma.theme') === 'night' ? 'night' : 'paper', themes: { paper, night } },
+      theme: { defaultTheme: firstTheme(), themes: { paper, night } },
       defaults: {
         global: { ripple: false },
         VBtn: { size: 'small', variant: 'text', class: 'text-none' },

@@ -8,6 +8,7 @@ import {
   redo,
   sameValue,
   startHistory,
+  stepTo,
   undo,
   type Edit,
   type History,
@@ -198,6 +199,28 @@ export class BuildSession {
     const { format: _format, schema: _schema, ...sections } = plan
     const of = choice === 'theirs' ? 'use theirs' : 'merge with theirs'
     this.history = doEdit(this.history, { type: 'sections.restore', of, sections })
+    await this.analyse()
+  }
+
+  /**
+   * Brings itself up to a version that was saved elsewhere, if there is one and nothing of its own waits
+   * to be saved; what it was before can be had back by undo.
+   * @param number the version heard of; looked up when missing
+   */
+  async bringUp(number = Infinity): Promise<void> {
+    if (!this.settled || number <= this.queue.version) return
+    const saved = await this.around.server.load(this.id)
+    if (!this.settled || saved.version <= this.queue.version) return
+    const { plan, done } = this.history
+    if (!sameValue(plan, saved.plan)) {
+      this.history = {
+        plan: saved.plan,
+        done: [...done, stepTo(plan, saved.plan, `version ${saved.version}, made elsewhere`)],
+        undone: [],
+      }
+      this.around.tell(`Version ${saved.version} was made elsewhere; this is it.`)
+    }
+    this.queue.follow(saved)
     await this.analyse()
   }
 

@@ -94,6 +94,12 @@ export class SaveQueue {
     return { version: this.version, ...(under ? { unsure: { saving: under.saving, pending: under.pending } } : {}), pending }
   }
 
+  /** Goes on from a version that was saved elsewhere; only where nothing waits to be saved. */
+  follow(saved: Saved): void {
+    this.saved = saved
+    this.become('saved')
+  }
+
   /** Goes on from what an earlier page has left. */
   resume({ unsure, pending }: Unsaved): void {
     this.unsure = unsure

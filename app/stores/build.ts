@@ -25,6 +25,24 @@ export const useBuild = defineStore('build', () => {
   /** The build last asked for. */
   let wanted = ''
 
+  // Pages of one browser tell each other what they have saved; what others save is looked for on coming back.
+  const channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('ypodoma-builds')
+  channel?.addEventListener('message', ({ data }: MessageEvent<{ id: string; version: number }>) => {
+    if (session?.id === data.id) void session.bringUp(data.version).catch(() => undefined)
+  })
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'visible') void session?.bringUp().catch(() => undefined)
+  })
+  /** The newest version of each build that this page knows. */
+  const known = new Map<string, number>()
+
+  function announce({ id, version, saveState }: SessionState) {
+    const before = known.get(id)
+    if (saveState !== 'saved' || before === version) return
+    known.set(id, version)
+    if (before !== undefined && before < version) channel?.postMessage({ id, version })
+  }
+
   async function open(id: string) {
     wanted = id
     close()
@@ -33,6 +51,7 @@ export const useBuild = defineStore('build', () => {
     leaving.delete(id)
     session = opened
     state.value = opened.state
+    known.set(id, opened.state.version)
     await opened.attach()
   }
 
@@ -56,7 +75,10 @@ export const useBuild = defineStore('build', () => {
 
   /** Shows what has changed, if it is on the screen; what has left it goes for good once it is saved. */
   function changed(id: string) {
-    if (session?.id === id) state.value = session.state
+    if (session?.id === id) {
+      state.value = session.state
+      announce(session.state)
+    }
     const gone = leaving.get(id)
     if (gone?.settled) leaving.delete(id)
     else if (gone?.state.conflict) {

@@ -400,6 +400,30 @@ describe('a build session', () => {
     expect(session.settled).toBe(true)
   })
 
+  it('brings itself up to what another page saved, with nothing of its own unsaved, and undoes it', async () => {
+    const { builds, server } = way()
+    const one = around(server)
+    const two = around(server)
+    const mine = await BuildSession.open('spillway-hex', one.surroundings)
+    const theirs = await BuildSession.open('spillway-hex', two.surroundings)
+    const before = mine.state.plan
+    theirs.edit(rename('gnss', 'Eye'))
+    await two.ring()
+    await mine.bringUp(2)
+    expect(mine.state).toMatchObject({ version: 2, saveState: 'saved', plan: theirs.state.plan })
+    expect(one.told).toEqual(['Version 2 was made elsewhere; this is it.'])
+    await mine.bringUp(2)
+    expect(one.told).toHaveLength(1)
+    mine.undo()
+    await one.ring()
+    expect(mine.state).toMatchObject({ version: 3, saveState: 'saved' })
+    expect(builds.plan('spillway-hex', 3)).toEqual(before)
+    theirs.edit({ type: 'plan.note', note: 'n' })
+    await theirs.bringUp(3)
+    expect(theirs.state.version).toBe(2)
+    expect(theirs.state.plan.note).toBe('n')
+  })
+
   it('says why an edit does not fit', async () => {
     const { server } = way()
     const { surroundings, complaints } = around(server)

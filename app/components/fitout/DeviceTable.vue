@@ -51,9 +51,9 @@ const { sorting, sorted } = useSorted(() => rows.value, {
   mass: ({ device }) => device.mass,
 })
 const mass = computed(() => rows.value.reduce((sum, { device }) => sum + device.mass, 0))
-const priorities: { value: Priority; title: string }[] = [
+const priorities: { value: Priority; title: string; props?: { subtitle: string } }[] = [
   { value: 'must', title: 'must' },
-  { value: 1, title: 'wish 1 (strongest)' },
+  { value: 1, title: 'wish 1', props: { subtitle: 'the strongest' } },
   { value: 2, title: 'wish 2' },
   { value: 3, title: 'wish 3' },
 ]

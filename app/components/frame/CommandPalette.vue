@@ -1,13 +1,19 @@
 <script setup lang="ts">
-import { stages } from '#core/checks'
+import { padNames } from '#core/catalogue'
+import { rules, stages } from '#core/checks'
+import { wireListCsv } from '#core/documents'
+import { referTo, resolvePlan, type Subject } from '#core/plan'
+import { download } from '~/composables/download'
+import { useNames } from '~/composables/useNames'
 import { hasWords } from '~/composables/search'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const open = defineModel<boolean>({ required: true })
-const emit = defineEmits<{ theme: []; versions: [] }>()
+const emit = defineEmits<{ theme: []; versions: []; keys: [] }>()
 const build = useBuild()
 const selection = useSelection()
+const names = useNames()
 const wanted = ref('')
 const at = ref(0)
 
@@ -17,28 +23,99 @@ interface Command {
   run: () => void
 }
 
+const go =
+  (stage: string, query: Record<string, string> = {}) =>
+  () =>
+    void navigateTo({ path: `/builds/${build.id}/${stage}`, query })
+const views: [string, string, Record<string, string>][] = [
+  ['Port lanes', 'allocation', {}],
+  ['Fit grid', 'allocation', { view: 'grid' }],
+  ['Board', 'allocation', { view: 'board' }],
+  ['Alternatives', 'allocation', { view: 'alternatives' }],
+  ['Which board', 'allocation', { view: 'boards' }],
+  ['Room left', 'allocation', { view: 'room' }],
+  ['Harness drawing', 'harness', {}],
+  ['Airframe', 'harness', { view: 'airframe' }],
+  ['Power', 'harness', { view: 'power' }],
+  ['Wire list', 'harness', { view: 'tables' }],
+  ['Cut list', 'harness', { view: 'tables', table: 'cut' }],
+  ['Connectors', 'harness', { view: 'tables', table: 'connectors' }],
+  ['Bill of materials', 'harness', { view: 'tables', table: 'materials' }],
+  ['Labels', 'harness', { view: 'tables', table: 'labels' }],
+  ['Making', 'harness', { view: 'making' }],
+]
+
+function allocate() {
+  const proposal = build.analysis?.proposal
+  if (proposal) build.edit({ type: 'assignment.adopt', assignment: proposal.assignment, supplies: proposal.supplies })
+}
+
 const commands = computed<Command[]>(() => [
-  ...Object.entries(stages).map(([id, name]) => ({
-    title: `Go to ${name}`,
-    hint: 'stage',
-    run: () => void navigateTo(`/builds/${build.id}/${id}`),
-  })),
-  { title: 'All builds', hint: 'stage', run: () => void navigateTo('/') },
+  ...Object.entries(stages).map(([id, name]) => ({ title: `Go to ${name}`, hint: 'stage', run: go(id) })),
+  ...views.map(([name, stage, query]) => ({ title: name, hint: 'view', run: go(stage, query) })),
+  { title: 'Allocate', hint: 'the best place for everything', run: allocate },
+  { title: 'Papers as PDF', hint: 'paper', run: go('harness', { papers: 'open' }) },
+  { title: 'Print this view', hint: 'paper', run: () => setTimeout(() => window.print(), 300) },
+  { title: 'Save the plan as a file', hint: 'file', run: savePlan },
+  { title: 'Save the wire list as CSV', hint: 'file', run: saveWires },
+  { title: 'All builds', hint: 'place', run: () => void navigateTo('/') },
+  { title: 'Catalogue', hint: 'place', run: () => void navigateTo('/catalogue') },
+  { title: 'Rules', hint: 'place', run: () => void navigateTo('/rules') },
+  { title: 'Backups', hint: 'place', run: () => void navigateTo('/backups') },
   { title: 'Undo', hint: build.undoLabel ?? 'nothing to undo', run: () => build.undo() },
   { title: 'Redo', hint: build.redoLabel ?? 'nothing to do again', run: () => build.redo() },
   { title: 'Save a version now', hint: 'save', run: () => void build.save('Saved by hand') },
   { title: 'Versions of this build', hint: 'save', run: () => emit('versions') },
+  { title: 'Keyboard shortcuts', hint: '?', run: () => emit('keys') },
   { title: 'Light or dark', hint: 'screen', run: () => emit('theme') },
   { title: 'Select nothing', hint: 'selection', run: () => selection.clear() },
-  ...(build.plan?.devices ?? []).map((device) => ({
-    title: `Select ${device.name}`,
-    hint: 'device',
-    run: () => void (selection.selected = `device:${device.id}`),
-  })),
+  ...named.value,
 ])
 
+/** Everything of the plan that has a name; only looked through once something is typed. */
+const named = computed<Command[]>(() => {
+  const { plan, analysis } = build
+  if (!open.value || !plan) return []
+  const { board, needs } = resolvePlan(plan)
+  const pads = padNames(board)
+  const choose = (title: string, hint: string, what: Subject): Command => ({
+    title,
+    hint,
+    run: () => void (selection.selected = what),
+  })
+  return [
+    ...plan.devices.map(({ id, name }) => choose(`Select ${name}`, 'device', referTo('device', id))),
+    ...needs.map(({ key }) => choose(names.needOfDevice(key), 'link or need', referTo('need', key))),
+    ...board.ports.map(({ id, label }) => choose(label, 'port', referTo('port', id))),
+    ...board.pads.map(({ id }) => choose(`Pad ${pads.get(id)}`, 'pad', referTo('pad', id))),
+    ...(analysis?.wires ?? []).map(({ id, number, net }) => choose(`${number} ${net}`, 'wire', referTo('wire', id))),
+    ...rules.map(({ meta: { id, title } }) => ({
+      title: `${id} ${title}`,
+      hint: 'rule',
+      run: () => void navigateTo({ path: '/rules', hash: `#${id}` }),
+    })),
+    ...Object.values(plan.definitions.devices).map(({ id, name }) => ({
+      title: `Definition of ${name}`,
+      hint: 'catalogue',
+      run: () => void navigateTo(`/catalogue/device/${id}`),
+    })),
+    { title: `Definition of ${board.name}`, hint: 'catalogue', run: () => void navigateTo(`/catalogue/board/${board.id}`) },
+  ]
+})
+
+function savePlan() {
+  if (build.plan) download(`${build.plan.name}.plan.json`, 'application/json', JSON.stringify(build.plan, null, 2))
+}
+function saveWires() {
+  const { plan, analysis } = build
+  if (plan && analysis) download(`${plan.name} wires.csv`, 'text/csv', wireListCsv(resolvePlan(plan), analysis.wires))
+}
+
+/** The best of what was found, as many as can be looked through. */
+const most = 60
 const found = computed(() => {
-  return commands.value.filter(({ title }) => hasWords(title, wanted.value))
+  const all = wanted.value.trim() ? commands.value : commands.value.filter((command) => !named.value.includes(command))
+  return all.filter(({ title, hint }) => hasWords(`${title} ${hint}`, wanted.value)).slice(0, most)
 })
 
 watch([wanted, open], () => (at.value = 0))
@@ -83,7 +160,7 @@ function move(by: number) {
         <li
           v-for="(command, index) in found"
           :id="`command-${index}`"
-          :key="command.title"
+          :key="`${command.hint} ${command.title}`"
           role="option"
           :aria-selected="index === at"
           :class="{ lit: index === at }"

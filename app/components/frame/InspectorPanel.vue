@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { mdiClose } from '@mdi/js'
-import { partsOf } from '#core/plan'
+import { partsOf, type Place } from '#core/plan'
+import { useNames } from '~/composables/useNames'
 import { useSelection } from '~/stores/selection'
 import { useBuild } from '~/stores/build'
 
 const selection = useSelection()
 const build = useBuild()
+const names = useNames()
 const parts = computed(() => (selection.selected ? partsOf(selection.selected) : { kind: undefined, id: '' }))
 /** A pad of a device is shown with the device. */
 const owner = computed(() => parts.value.id.split('/')[0]!)
@@ -24,6 +26,11 @@ const wire = computed(() => build.analysis?.wires.find(({ id }) => id === parts.
     />
     <NeedInspector v-else-if="parts.kind === 'need'" :key="parts.id" :need="parts.id" />
     <PortInspector v-else-if="parts.kind === 'port'" :key="parts.id" :port-id="parts.id" />
+    <PadInspector v-else-if="parts.kind === 'pad'" :key="parts.id" :pad-id="parts.id" />
+    <p v-else-if="parts.kind === 'rail'">
+      {{ names.place(selection.selected as Place) }}: what hangs on it is marked.
+      <NuxtLink :to="`/builds/${build.id}/harness?view=power`">Power</NuxtLink>
+    </p>
     <WireInspector v-else-if="parts.kind === 'wire' && wire" :key="wire.id" :wire />
     <p v-else class="quiet">This is not in the plan any more.</p>
   </section>

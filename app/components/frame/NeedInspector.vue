@@ -33,6 +33,7 @@ function setLock() {
     </li>
   </ul>
   <p v-else-if="placement" class="quiet">Nothing speaks against this place.</p>
+  <PlaceChoices :key="need" :need title="Why not elsewhere" />
 </template>
 
 <style scoped>

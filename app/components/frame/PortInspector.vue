@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { referTo } from '#core/plan'
 import { formatBaud } from '#core/units'
 import { useNames } from '~/composables/useNames'
 import { useResolved } from '~/composables/usePlan'
@@ -40,5 +41,6 @@ const docked = computed(() => build.analysis?.lanes.find((lane) => lane.port ===
       <dt>On it</dt>
       <dd>{{ docked.map((link) => names.needOfDevice(link.need)).join('; ') || 'nothing' }}</dd>
     </dl>
+    <PlaceChoices :key="portId" :place="referTo('port', portId)" title="What could be here, and what is in the way" />
   </template>
 </template>

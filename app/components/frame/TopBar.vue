@@ -28,7 +28,13 @@ defineExpose({ switchTheme: () => bar.value?.switchTheme() })
       ><img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b></NuxtLink
     >
     <BuildSwitch />
-    <button class="state" :class="build.saveState" title="Versions of this build" @click="emit('versions')">
+    <button
+      class="state"
+      :class="build.saveState"
+      title="Versions of this build"
+      :aria-label="`${saved}. Versions, ${build.version}`"
+      @click="emit('versions')"
+    >
       <span role="status">{{ saved }}</span> <span class="mono">v{{ build.version }}</span>
       <v-icon :icon="mdiHistory" size="15" aria-hidden="true" />
     </button>

@@ -54,6 +54,19 @@ const { hold, pull, letGo } = useSvgDrag<DrawnBox>({
   },
 })
 
+/** From wire to wire by keyboard, in their order on the sheet. */
+function walk(event: KeyboardEvent) {
+  const step = { '[': -1, ']': 1 }[event.key]
+  if (!step || event.ctrlKey || event.metaKey) return onKey(event)
+  event.preventDefault()
+  const all = drawing.wires.map(({ wire }) => wire)
+  const at = all.findIndex(({ id }) => selection.selected === `wire:${id}`)
+  const next = all[at < 0 ? (step > 0 ? 0 : all.length - 1) : (at + step + all.length) % all.length]
+  if (next) selection.selected = `wire:${next.id}`
+}
+/** The wire that is picked, for those who do not see it. */
+const picked = computed(() => drawing.wires.find(({ wire }) => selection.selected === `wire:${wire.id}`)?.wire)
+
 function nudge(event: KeyboardEvent, box: DrawnBox) {
   const steps: Record<string, [number, number]> = {
     ArrowLeft: [-16, 0],
@@ -90,7 +103,9 @@ function allBack() {
           {{ word }}</label
         >
       </span>
-      <span class="quiet looking" role="status">{{ improving ? 'Looking for fewer crossings' : '' }}</span>
+      <span class="quiet looking" role="status">{{
+        improving ? 'Looking for fewer crossings' : picked ? `${picked.number}, ${picked.net}` : ''
+      }}</span>
       <v-progress-linear
         v-if="improving"
         :model-value="progress * 100"
@@ -108,7 +123,7 @@ function allBack() {
       :viewBox="`${frame.x} ${frame.y} ${frame.width} ${frame.height}`"
       tabindex="0"
       role="group"
-      aria-label="Harness drawing. Plus and minus zoom, arrows move; Alt and arrows move the device in focus."
+      aria-label="Harness drawing. Plus and minus zoom, arrows move, brackets go from wire to wire; Alt and arrows move the device in focus."
       data-testid="harness"
       :aria-busy="improving"
       @wheel.prevent="onWheel"
@@ -116,7 +131,7 @@ function allBack() {
       @pointermove="onMove"
       @pointerup="onUp"
       @pointercancel="onUp"
-      @keydown="onKey"
+      @keydown="walk"
     >
       <rect class="board" :x="board.x" :y="board.y" :width="board.width" :height="board.height" :rx="board.radius" />
       <circle

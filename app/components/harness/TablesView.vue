@@ -2,6 +2,7 @@
 import { mdiFileDelimitedOutline } from '@mdi/js'
 import { billOfMaterials, connectorTable, cutList, tableCsv, wireLabels, wireListCsv } from '#core/documents'
 import { download } from '~/composables/download'
+import { useQueryValue } from '~/composables/useQueryValue'
 import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useSelection } from '~/stores/selection'
 
@@ -11,7 +12,7 @@ const selection = useSelection()
 const resolved = useResolved()
 const wires = computed(() => analysis.value.wires)
 const names = { wires: 'Wire list', cut: 'Cut list', connectors: 'Connectors', materials: 'Bill of materials', labels: 'Labels' }
-const shown = ref<keyof typeof names>('wires')
+const shown = useQueryValue('table', ['wires', 'cut', 'connectors', 'materials', 'labels'])
 const table = computed(() => {
   if (shown.value === 'cut') return cutList(wires.value)
   if (shown.value === 'connectors') return connectorTable(resolved.value, wires.value)

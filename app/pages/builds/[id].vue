@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Subject } from '#core/plan'
 import { ApiError } from '~/composables/useApi'
 import { today, usePaperHead } from '~/composables/usePaperHead'
 import { useBuild } from '~/stores/build'
@@ -10,12 +11,13 @@ const route = useRoute()
 const folded = ref(false)
 const palette = ref(false)
 const versions = ref(false)
+const keys = ref(false)
 const missing = ref('')
 const unreadable = ref('')
 const bar = useTemplateRef('bar')
 
-async function open(id: string) {
-  selection.clear()
+async function open(id: string, before?: string) {
+  if (before) selection.clear()
   missing.value = unreadable.value = ''
   try {
     await build.open(id)
@@ -26,16 +28,38 @@ async function open(id: string) {
 }
 watch(() => String(route.params.id), open, { immediate: true })
 
+// What is selected stands in the address: a link to it, a reload and the way back find it again.
+watch(
+  () => route.query.sel,
+  (told) => {
+    if (typeof told === 'string' && /^\w+:.+/.test(told)) selection.selected = told as Subject
+  },
+  { immediate: true },
+)
+const router = useRouter()
+watch(
+  () => [selection.selected, route.path] as const,
+  ([selected]) => {
+    const { sel, ...rest } = route.query
+    if (sel !== selected) void router.replace({ query: selected ? { ...rest, sel: selected } : rest, hash: route.hash })
+  },
+)
+
 usePaperHead(() => (build.plan ? [build.plan.name, `version ${build.version}`, today()] : []))
 useHead({ title: () => (build.plan ? `${build.plan.name} · Ypodoma` : 'Ypodoma') })
 
 function onKey(event: KeyboardEvent) {
-  const typing = (event.target as HTMLElement).closest('input, textarea, [contenteditable]')
+  const target = event.target as HTMLElement
+  // Boxes, and fields that are chosen from, have nothing of their own to undo.
+  const typing =
+    target.closest('textarea, [contenteditable], input:not([type=checkbox], [type=radio])') &&
+    !target.closest('.v-select:not(.v-autocomplete)')
   const command = event.ctrlKey || event.metaKey
   if (command && event.key.toLowerCase() === 'k') palette.value = true
   else if (command && event.key.toLowerCase() === 's') void build.save('Saved by hand')
   else if (command && event.key.toLowerCase() === 'z' && !typing) (event.shiftKey ? build.redo : build.undo)()
   else if (command && event.key.toLowerCase() === 'y' && !typing) build.redo()
+  else if (event.key === '?' && !typing && !command) keys.value = true
   else if (event.key === 'Escape' && !typing && !document.querySelector('.v-overlay--active')) return selection.clear()
   else return
   event.preventDefault()
@@ -80,7 +104,8 @@ onBeforeUnmount(() => {
       <p v-else class="pa-6 quiet">Fetching the build.</p>
     </div>
     <p v-if="build.problem" class="problem no-print" role="alert">{{ build.problem }}</p>
-    <CommandPalette v-model="palette" @theme="bar?.switchTheme()" @versions="versions = true" />
+    <CommandPalette v-model="palette" @theme="bar?.switchTheme()" @versions="versions = true" @keys="keys = true" />
+    <ShortcutsDialog v-model="keys" />
     <VersionsDialog v-model="versions" />
     <ConflictDialog />
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiSwapVertical } from '@mdi/js'
+import { useQueryValue } from '~/composables/useQueryValue'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
@@ -11,10 +12,9 @@ const views = {
   boards: 'Which board',
   room: 'Room left',
 }
-type View = keyof typeof views
 const build = useBuild()
 const plan = usePlan()
-const view = ref<View>('lanes')
+const view = useQueryValue('view', ['lanes', 'grid', 'board', 'alternatives', 'boards', 'room'])
 const begun = computed(() => Object.keys(plan.value.assignment).length > 0)
 const current = computed(() => build.analysis?.current ?? true)
 const locks = computed(() => Object.keys(plan.value.locks).length)
@@ -56,7 +56,9 @@ function clearChoices() {
       </v-btn>
       <AnalysisScope v-if="build.analysis && begun" :analysis="build.analysis"><ProposalWords /></AnalysisScope>
       <v-spacer />
-      <v-btn v-if="locks + bans" @click="clearChoices">Remove {{ locks }} lock{{ locks === 1 ? '' : 's' }}, {{ bans }} ban{{ bans === 1 ? '' : 's' }}</v-btn>
+      <v-btn v-if="locks + bans" @click="clearChoices"
+        >Remove {{ locks }} lock{{ locks === 1 ? '' : 's' }}, {{ bans }} ban{{ bans === 1 ? '' : 's' }}</v-btn
+      >
       <v-switch
         :model-value="plan.automatic"
         label="Reallocate after each edit"

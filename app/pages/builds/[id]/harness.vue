@@ -5,6 +5,7 @@ import { harnessSvg, wireListCsv } from '#core/documents'
 import { download } from '~/composables/download'
 import { fontFaces, svgToPng } from '~/composables/useFonts'
 import { useHarnessDrawing } from '~/composables/useHarnessDrawing'
+import { useQueryValue } from '~/composables/useQueryValue'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useNotices } from '~/stores/notices'
@@ -13,8 +14,17 @@ const views = { drawing: 'Drawing', airframe: 'Airframe', power: 'Power', tables
 const build = useBuild()
 const plan = usePlan()
 const notices = useNotices()
-const view = ref<keyof typeof views>('drawing')
-const papers = ref(false)
+const view = useQueryValue('view', ['drawing', 'airframe', 'power', 'tables', 'making'])
+const route = useRoute()
+const router = useRouter()
+/** The dialog of papers can be asked for by the address. */
+const papers = computed({
+  get: () => route.query.papers === 'open',
+  set: (on) => {
+    const { papers: _, ...rest } = route.query
+    void router.replace({ query: on ? { ...rest, papers: 'open' } : rest })
+  },
+})
 const name = computed(() => plan.value.name)
 const wires = computed(() => build.analysis?.wires ?? [])
 const { layers, drawing, improving, progress, drag } = useHarnessDrawing()
