@@ -25,6 +25,7 @@ export interface BuildSummary {
   createdAt: string
   updatedAt: string
   removed: boolean
+  tags: string[]
   /** None when no version of it could be looked at yet. */
   brief?: Brief
   unreadable: boolean

@@ -1,5 +1,16 @@
 <script setup lang="ts">
-import { mdiChevronLeft, mdiChevronRight, mdiDownload, mdiFileUploadOutline, mdiPlus, mdiTrayArrowDown } from '@mdi/js'
+import {
+  mdiChevronLeft,
+  mdiChevronRight,
+  mdiContentCopy,
+  mdiDownload,
+  mdiFileUploadOutline,
+  mdiPlus,
+  mdiTagOutline,
+  mdiTrayArrowDown,
+} from '@mdi/js'
+import { author } from '~/composables/author'
+import type { Sorting } from '~/composables/useSorted'
 import { dayAndTime } from '~/composables/dates'
 import { ApiError, callApi, callForFile, type BuildPage, type BuildSummary, type Problem } from '~/composables/useApi'
 import { gravestFirst } from '~/composables/useSeverity'
@@ -20,6 +31,9 @@ const file = useTemplateRef<HTMLInputElement>('file')
 const notices = useNotices()
 const failure = ref('')
 let asked = 0
+/** How the list is ordered; in the order of making until a column is chosen. */
+const sorting = ref<Sorting>()
+const order = computed(() => (sorting.value ? `${sorting.value.by}${sorting.value.down ? '-down' : ''}` : 'made'))
 
 useHead({ title: 'Builds · Ypodoma' })
 
@@ -28,7 +42,7 @@ async function load() {
   try {
     const found = await callApi<BuildPage>(
       'GET',
-      `/api/builds?limit=${size}&offset=${from.value}&search=${encodeURIComponent(wanted.value ?? '')}`,
+      `/api/builds?limit=${size}&offset=${from.value}&search=${encodeURIComponent(wanted.value ?? '')}&order=${order.value}`,
     )
     if (question !== asked) return
     page.value = found
@@ -43,7 +57,7 @@ watch(
   () => session.trouble,
   (trouble) => !trouble && load(),
 )
-watch(wanted, () => {
+watch([wanted, order], () => {
   from.value = 0
   void load()
 })
@@ -86,6 +100,49 @@ async function setRemoved(build: BuildSummary, removed: boolean) {
   if (removed) notices.tell(`${build.name} is archived.`, { label: 'Undo', run: () => void setRemoved(build, false) })
 }
 
+async function copy(build: BuildSummary) {
+  try {
+    const name = `${build.name}, copy`.slice(0, 80)
+    const { id } = await callApi<{ id: string }>('POST', '/api/builds', { copy: build.id, name, author: author() })
+    await load()
+    notices.tell(`${name} is made.`, { label: 'Open it', run: () => void navigateTo(`/builds/${id}/fit-out`) })
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
+}
+
+/** The build that is about to be deleted for good. */
+const doomed = shallowRef<BuildSummary>()
+async function erase(build: BuildSummary) {
+  doomed.value = undefined
+  try {
+    await callApi('DELETE', `/api/builds/${encodeURIComponent(build.id)}`)
+    notices.tell(`${build.name} is deleted.`)
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
+  await load()
+}
+
+/** The build whose tags are being written. */
+const tagged = shallowRef<BuildSummary>()
+const tags = ref<string[]>([])
+function editTags(build: BuildSummary) {
+  tagged.value = build
+  tags.value = [...build.tags]
+}
+async function saveTags() {
+  const build = tagged.value!
+  try {
+    const wanted = [...new Set(tags.value.map((tag) => tag.trim()).filter(Boolean))]
+    await callApi('PUT', `/api/builds/${encodeURIComponent(build.id)}/tags`, { tags: wanted })
+    tagged.value = undefined
+    await load()
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
+}
+
 /** The plan as a file; one that cannot be read as it is stored. */
 async function savePlan(build: BuildSummary) {
   try {
@@ -120,12 +177,12 @@ async function savePlan(build: BuildSummary) {
       <v-table v-else class="plain" hover>
         <thead>
           <tr>
-            <th>Build</th>
+            <SortHead v-model="sorting" column="name">Build</SortHead>
             <th>Board</th>
             <th class="text-right">Devices</th>
             <th>Findings</th>
-            <th>Saved</th>
-            <th class="text-right">Version</th>
+            <SortHead v-model="sorting" column="saved">Saved</SortHead>
+            <SortHead v-model="sorting" column="version" class="text-right">Version</SortHead>
             <th><span class="d-sr-only">Actions</span></th>
           </tr>
         </thead>
@@ -135,6 +192,9 @@ async function savePlan(build: BuildSummary) {
               <NuxtLink :to="`/builds/${build.id}/fit-out`"
                 ><b>{{ build.name }}</b></NuxtLink
               >
+              <button v-for="tag in build.tags" :key="tag" class="tag" :title="`Find builds with ${tag}`" @click="wanted = tag">
+                {{ tag }}
+              </button>
               <div v-if="build.brief && !build.unreadable" class="quiet note">{{ build.brief.note }}</div>
               <div v-else-if="build.unreadable" class="text-error note">
                 Its newest version cannot be read. Save it as it is, or open it and restore an older one.
@@ -163,7 +223,12 @@ async function savePlan(build: BuildSummary) {
                 title="Save as a plan file"
                 @click="savePlan(build)"
               />
-              <v-btn v-if="build.removed" @click="setRemoved(build, false)">Restore</v-btn>
+              <v-btn :icon="mdiTagOutline" :aria-label="`Tags of ${build.name}`" title="Tags" @click="editTags(build)" />
+              <v-btn :icon="mdiContentCopy" :aria-label="`Copy ${build.name}`" title="Copy" @click="copy(build)" />
+              <template v-if="build.removed">
+                <v-btn :aria-label="`Restore ${build.name}`" @click="setRemoved(build, false)">Restore</v-btn>
+                <v-btn color="error" :aria-label="`Delete ${build.name} for good`" @click="doomed = build">Delete</v-btn>
+              </template>
               <v-btn
                 v-else
                 :icon="mdiTrayArrowDown"
@@ -181,6 +246,41 @@ async function savePlan(build: BuildSummary) {
         <v-btn :icon="mdiChevronRight" aria-label="Next page" :disabled="from + size >= page.count" @click="turn(1)" />
       </nav>
     </main>
+    <v-dialog :model-value="Boolean(doomed)" width="460" aria-label="Delete for good" @update:model-value="doomed = undefined">
+      <v-card v-if="doomed" :title="`Delete ${doomed.name} for good?`">
+        <v-card-text
+          >All {{ doomed.version }} version{{ doomed.version === 1 ? '' : 's' }} of it go, and this cannot be undone. Backups made
+          before still hold them.</v-card-text
+        >
+        <v-card-actions>
+          <v-btn @click="doomed = undefined">Cancel</v-btn>
+          <v-btn color="error" variant="flat" @click="erase(doomed)">Delete for good</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
+    <v-dialog :model-value="Boolean(tagged)" width="460" aria-label="Tags" @update:model-value="tagged = undefined">
+      <v-card v-if="tagged" :title="`Tags of ${tagged.name}`">
+        <v-card-text>
+          <v-combobox
+            v-model="tags"
+            label="Tags, each ended by Enter"
+            multiple
+            chips
+            closable-chips
+            autofocus
+            density="compact"
+            variant="outlined"
+            :rules="[
+              (all: string[]) => (all.every((tag) => tag.length <= 40) && all.length <= 12) || 'up to 12 tags of 40 signs',
+            ]"
+          />
+        </v-card-text>
+        <v-card-actions>
+          <v-btn @click="tagged = undefined">Cancel</v-btn>
+          <v-btn color="primary" variant="flat" @click="saveTags">Save</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
     <LazyNewBuildDialog v-if="creating || begun" v-model="creating" />
   </div>
 </template>
@@ -196,6 +296,14 @@ async function savePlan(build: BuildSummary) {
 .note {
   font-size: var(--text-small);
   max-width: 46ch;
+}
+.tag {
+  margin-left: var(--space-3);
+  padding: 0 var(--space-3);
+  min-height: 24px;
+  border: var(--edge);
+  border-radius: 10px;
+  font-size: var(--text-fine);
 }
 .marks,
 .actions {

@@ -1,5 +1,5 @@
-import { createStore, del, entries, set, type UseStore } from 'idb-keyval'
-import type { Shelf, Unsaved } from './build-server'
+import { createStore, del, entries, get, set, type UseStore } from 'idb-keyval'
+import type { Shelf, Undoable, Unsaved } from './build-server'
 
 interface Kept {
   unsaved: Unsaved
@@ -18,6 +18,8 @@ export function browserShelf(newId: () => string): Shelf {
   const claimed = claimPage(newId)
   let store: UseStore | undefined
   const open = () => (store ??= createStore('ypodoma', 'unsaved'))
+  let steps: UseStore | undefined
+  const past = () => (steps ??= createStore('ypodoma-past', 'steps'))
   let last = Promise.resolve()
   /** Writes one after another; a browser that keeps nothing (private windows, a full disk) costs only this net. */
   const then = (run: () => Promise<void>) => void (last = last.then(run).catch(() => {}))
@@ -28,6 +30,17 @@ export function browserShelf(newId: () => string): Shelf {
         const key = `${id} ${await claimed}`
         await (unsaved ? set(key, { unsaved, at: Date.now() } satisfies Kept, open()) : del(key, open()))
       })
+    },
+
+    remember: (id, steps) => {
+      then(async () => set(`${id} ${await claimed}`, steps, past()))
+    },
+    recall: async (id) => {
+      try {
+        return await get<Undoable>(`${id} ${await claimed}`, past())
+      } catch {
+        return undefined
+      }
     },
 
     take: async (id) => {

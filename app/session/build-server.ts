@@ -48,12 +48,22 @@ export interface Unsaved {
   pending: Done[]
 }
 
+/** What can be undone and redone of a build as it stands in a version. */
+export interface Undoable {
+  version: number
+  done: Step[]
+  undone: Step[]
+}
+
 /** Keeps what is unsaved in the browser, by build. */
 export interface Shelf {
   /** Keeps it in the place of what this page kept of the build before; nothing takes that away. */
   keep: (id: string, unsaved: Unsaved | undefined) => void
   /** Takes down what a page that is not there any more has left of a build. */
   take: (id: string) => Promise<Unsaved | undefined>
+  /** Keeps what this page can undo of a build, for after a reload. */
+  remember: (id: string, steps: Undoable) => void
+  recall: (id: string) => Promise<Undoable | undefined>
 }
 
 /** What a session wants of the server. */

@@ -48,6 +48,9 @@ export interface Surroundings extends Omit<SaveSurroundings, 'keep' | 'setAside'
   complain: (message: string) => void
 }
 
+/** Steps that can still be undone after a reload. */
+const mostSteps = 60
+
 /** All that is shown of a session, at one moment. */
 export interface SessionState {
   readonly id: string
@@ -84,6 +87,10 @@ export class BuildSession {
       ...around,
       keep: around.shelf.keep,
       setAside: (aside) => this.without(aside),
+      changed: () => {
+        this.rememberSteps()
+        around.changed()
+      },
     })
   }
 
@@ -91,10 +98,32 @@ export class BuildSession {
   static async open(id: string, around: Surroundings): Promise<BuildSession> {
     const saved = await around.server.load(id)
     const left = await around.shelf.take(id)
-    if (!left) return new BuildSession(id, saved, around)
+    if (!left) {
+      const fresh = new BuildSession(id, saved, around)
+      await fresh.recallSteps()
+      return fresh
+    }
     const session = new BuildSession(id, { version: left.version, plan: saved.plan }, around)
     session.resume(left)
     return session
+  }
+
+  /** Takes up what this page could undo before it was loaded anew, if the build still stands as it did. */
+  private async recallSteps(): Promise<void> {
+    const past = await this.around.shelf.recall(this.id)
+    if (past?.version !== this.queue.version) return
+    this.history = { ...this.history, done: past.done, undone: past.undone }
+  }
+
+  /** Keeps what can be undone, once all of it is saved. */
+  private rememberSteps(): void {
+    if (!this.settled) return
+    const { done, undone } = this.history
+    this.around.shelf.remember(this.id, {
+      version: this.queue.version,
+      done: done.slice(-mostSteps),
+      undone: undone.slice(-mostSteps),
+    })
   }
 
   private resume(left: Unsaved): void {

@@ -20,15 +20,18 @@ export interface SvgOptions {
   fontFaces?: string
   /** Lines in black alone; the letter codes tell the colours. */
   blackAndWhite?: boolean
+  /** Wires and boxes that stand out, by id; all others are pale. */
+  only?: Set<string>
 }
 
 /** The harness drawing as a self-contained SVG, with text as text; readable in black and white by its letter codes. */
 export function harnessSvg(
   drawing: HarnessDrawing,
   title: string,
-  { fontFaces = '', blackAndWhite = false }: SvgOptions = {},
+  { fontFaces = '', blackAndWhite = false, only }: SvgOptions = {},
 ): string {
   const { width, height, board } = drawing
+  const pale = (id: string) => (only && !only.has(id) ? ' opacity="0.2"' : '')
   const parts = [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="'Atkinson Hyperlegible', sans-serif" font-size="12">`,
     `<title>${esc(title)}</title>`,
@@ -39,7 +42,7 @@ export function harnessSvg(
       const line = points.map(({ x, y }) => `${x},${y}`).join(' ')
       const colour = blackAndWhite ? ink : wireColours[wire.colour].hex
       return [
-        `<g data-wire="${esc(wire.id)}">`,
+        `<g data-wire="${esc(wire.id)}"${pale(wire.id)}>`,
         `<polyline points="${line}" fill="none" stroke="${ink}" stroke-width="${lineWidth(wire.gauge) + 1.2}" stroke-linejoin="round"/>`,
         `<polyline points="${line}" fill="none" stroke="${colour}" stroke-width="${lineWidth(wire.gauge)}" stroke-linejoin="round"/>`,
         text(label.x, label.y - 3, `${wire.number} ${wire.colour} ${wire.gauge}`, 'middle', 9),
@@ -47,7 +50,7 @@ export function harnessSvg(
       ].join('')
     }),
     ...board.pads.map((pad) => padShape(board, pad)),
-    ...drawing.devices.map(box),
+    ...drawing.devices.map((drawn) => box(drawn, pale(drawn.id))),
     '</svg>',
   ]
   return parts.filter(Boolean).join('\n') + '\n'
@@ -87,10 +90,10 @@ function padLabel({ anchor, label }: DrawnPad, x: number, y: number): string {
   return `<g transform="${at}">${text(0, 0, label, down ? 'end' : 'start', 9)}</g>`
 }
 
-function box(drawn: DrawnBox): string {
+function box(drawn: DrawnBox, pale: string): string {
   const { x, y, width, height, title, subtitle } = drawn
   return [
-    `<g data-box="${esc(drawn.id)}">`,
+    `<g data-box="${esc(drawn.id)}"${pale}>`,
     `<rect x="${x}" y="${y}" width="${width}" height="${height}" rx="3" fill="#faf8f3" stroke="${ink}"/>`,
     text(x + 8, y + 13, title, 'start', 12, 700),
     fits(title, subtitle, width) ? text(x + width - 6, y + 13, subtitle, 'end', 9) : '',

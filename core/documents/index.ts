@@ -1,3 +1,5 @@
+export { comparePlans } from './comparison'
+export type { Difference } from './comparison'
 export { toCsv } from './csv'
 export { coloursUsed, makingLines, paperParts, paperTable, wireListTable } from './papers'
 export type { MakingLine, PaperPart } from './papers'

@@ -9,6 +9,7 @@ import { findingEdits, type FindingEdits } from './edits/findings'
 import { layoutEdits, type LayoutEdits } from './edits/layout'
 import { linkEdits, type LinkEdits } from './edits/links'
 import { wireEdits, type WireEdits } from './edits/wires'
+import { boardId } from './parts'
 import { placeLabel } from './places'
 import type { Plan } from './plan'
 import { splitKey } from './reference'
@@ -85,9 +86,24 @@ export function inverseOf(before: Plan, after: Plan, label: string): Edit {
   return { type: 'sections.restore', of: label, sections: sections as PlanSections }
 }
 
+/** A wire by the end that it is named after; a step of the making by what it is. */
+function wireWords(plan: Plan, id: string, nameOf: (device: string) => string): string {
+  if (id.startsWith('step:')) return `the check “${nameOf(id.slice('step:'.length))}”`
+  const [owner = id, terminal = ''] = id.split('.')
+  if (owner === 'extra') return `added wire ${terminal}`
+  const instance = plan.devices.find((fitted) => fitted.id === owner)
+  const label = plan.definitions.devices[instance?.definition ?? '']?.terminals[terminal]?.label ?? terminal
+  return owner === boardId ? `wire of the board’s supply ${terminal}` : `wire ${label} of ${nameOf(owner)}`
+}
+
 /** One line saying what an edit does, in the words of the plan it is applied to. */
 export function describeEdit(edit: Edit, plan: Plan): string {
   const device = (id: string) => plan.devices.find((fitted) => fitted.id === id)?.name ?? id
-  const speech: Speech = { device, owner: (key) => device(splitKey(key)[0]), place: (place) => placeLabel(place, plan) }
+  const speech: Speech = {
+    device,
+    wire: (id) => wireWords(plan, id, device),
+    owner: (key) => device(splitKey(key)[0]),
+    place: (place) => placeLabel(place, plan),
+  }
   return kindOf(edit).words(edit, speech)
 }

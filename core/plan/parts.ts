@@ -76,7 +76,9 @@ export function batteryPart({ battery }: Plan): FittedDevice {
       { id: 'minus', label: '−', role: 'ground', direction: 'passive', colour: 'BK' },
     ],
     outputs: [output],
-    connectors: [{ id: 'main', type: battery.connector ? `battery plug ${battery.connector}` : 'battery plug', pins: ['plus', 'minus'] }],
+    connectors: [
+      { id: 'main', type: battery.connector ? `battery plug ${battery.connector}` : 'battery plug', pins: ['plus', 'minus'] },
+    ],
   })
 }
 

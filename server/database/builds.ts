@@ -1,3 +1,4 @@
+import type { Statement } from 'better-sqlite3'
 import type { Brief } from '#core/engine'
 import { planSchema, upgradePlan, type Edit, type Plan } from '#core/plan'
 import type { Connection } from './open'
@@ -11,6 +12,7 @@ export interface BuildRow {
   createdAt: string
   updatedAt: string
   removed: boolean
+  tags: string[]
   /** What it shows of itself in a list: of the newest version that was looked at so far. */
   brief?: Brief
   /** The newest version cannot be read. */
@@ -62,6 +64,7 @@ interface RawBuild {
   created_at: string
   updated_at: string
   removed_at: string | null
+  tags: string
   brief: string | null
 }
 
@@ -88,6 +91,20 @@ interface StoredEdits {
 
 export type BuildRepository = ReturnType<typeof buildRepository>
 
+/** Orders of the list of builds, each as SQL. */
+const orders = {
+  made: 'builds.created_at',
+  'made-down': 'builds.created_at DESC',
+  name: 'builds.name COLLATE NOCASE',
+  'name-down': 'builds.name COLLATE NOCASE DESC',
+  saved: 'builds.updated_at',
+  'saved-down': 'builds.updated_at DESC',
+  version: 'builds.version',
+  'version-down': 'builds.version DESC',
+} as const
+export type BuildOrder = keyof typeof orders
+export const buildOrders = Object.keys(orders) as BuildOrder[]
+
 /** How often the versions of a build are looked through for those that need not be kept. */
 const thinEvery = 20
 
@@ -97,13 +114,16 @@ export function buildRepository(connection: Connection, now: () => string) {
   const withBrief = `SELECT builds.*, (
       SELECT brief FROM versions WHERE build_id = builds.id AND brief IS NOT NULL ORDER BY number DESC LIMIT 1
     ) AS brief FROM builds`
-  const page = connection.prepare<[string, number, number], RawBuild>(
-    `${withBrief} WHERE builds.search LIKE ? ESCAPE '\\'
-     ORDER BY removed_at IS NOT NULL, builds.created_at, builds.rowid LIMIT ? OFFSET ?`,
-  )
-  const count = connection.prepare<[string], { count: number }>(
-    `SELECT count(*) AS count FROM builds WHERE search LIKE ? ESCAPE '\\'`,
-  )
+  const found = `(search LIKE @like ESCAPE '\\' OR tags LIKE @like ESCAPE '\\')`
+  const pages = Object.fromEntries(
+    Object.entries(orders).map(([order, by]) => [
+      order,
+      connection.prepare<[{ like: string; limit: number; offset: number }], RawBuild>(
+        `${withBrief} WHERE ${found} ORDER BY removed_at IS NOT NULL, ${by}, builds.rowid LIMIT @limit OFFSET @offset`,
+      ),
+    ]),
+  ) as Record<BuildOrder, Statement<[{ like: string; limit: number; offset: number }], RawBuild>>
+  const count = connection.prepare<[{ like: string }], { count: number }>(`SELECT count(*) AS count FROM builds WHERE ${found}`)
   const one = connection.prepare<[string], RawBuild>(`${withBrief} WHERE builds.id = ?`)
   const insert = connection.prepare(
     'INSERT INTO builds (id, name, version, created_at, updated_at, search) VALUES (@id, @name, 1, @at, @at, @search)',
@@ -150,6 +170,8 @@ export function buildRepository(connection: Connection, now: () => string) {
   const unbriefed = connection.prepare<[], { id: string }>(
     `SELECT builds.id FROM builds JOIN versions ON build_id = builds.id AND number = version WHERE brief IS NULL`,
   )
+  const setTags = connection.prepare('UPDATE builds SET tags = @tags WHERE id = @id')
+  const dropBuild = connection.prepare('DELETE FROM builds WHERE id = ?')
   const setSearch = connection.prepare('UPDATE builds SET search = ? WHERE id = ?')
 
   function writeVersion(id: string, number: number, at: string, version: NewVersion): void {
@@ -214,9 +236,9 @@ export function buildRepository(connection: Connection, now: () => string) {
 
   return {
     /** A page of the builds whose name, board or note holds some text, those archived last, and how many there are. */
-    list: (search = '', limit = 100, offset = 0): { builds: BuildRow[]; count: number } => {
+    list: (search = '', limit = 100, offset = 0, order: BuildOrder = 'made'): { builds: BuildRow[]; count: number } => {
       const like = `%${search.toLocaleLowerCase('en').replace(/[\\%_]/g, '\\$&')}%`
-      return { builds: page.all(like, limit, offset).map(buildRow), count: count.get(like)!.count }
+      return { builds: pages[order].all({ like, limit, offset }).map(buildRow), count: count.get({ like })!.count }
     },
 
     find: (id: string): BuildRow | undefined => {
@@ -295,6 +317,20 @@ export function buildRepository(connection: Connection, now: () => string) {
 
     setRemoved: (id: string, removed: boolean): boolean => setRemoved.run({ id, at: removed ? now() : null }).changes === 1,
 
+    setTags: (id: string, tags: string[]): boolean => setTags.run({ id, tags: JSON.stringify(tags) }).changes === 1,
+
+    /** Deletes an archived build with all its versions, for good. Whether there was one. */
+    erase: connection.transaction((id: string): boolean => {
+      const build = one.get(id)
+      if (build?.removed_at == null) return false
+      for (const { number } of ages.all(id)) {
+        const root = planOf.get(id, number)?.root
+        dropVersion.run(id, number)
+        if (root) parts.release(root)
+      }
+      return dropBuild.run(id).changes === 1
+    }).immediate,
+
     /** Keeps what a version shows of itself in a list; nothing when it cannot be read. */
     setBrief: (id: string, number: number, brief: Brief | undefined): void => {
       setBrief.run(brief ? JSON.stringify(brief) : '', id, number)
@@ -350,6 +386,7 @@ function buildRow(row: RawBuild): BuildRow {
     createdAt: row.created_at,
     updatedAt: row.updated_at,
     removed: row.removed_at !== null,
+    tags: JSON.parse(row.tags) as string[],
     ...(row.brief ? { brief: JSON.parse(row.brief) as Brief } : {}),
     unreadable: row.brief === '',
   }

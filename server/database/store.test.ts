@@ -95,7 +95,7 @@ describe('store', () => {
   it('refuses a database of a newer program', () => {
     const { connection } = freshStore()
     connection.pragma('user_version = 99')
-    expect(() => migrate(connection, migrations)).toThrow(/schema 99; this program knows 5/)
+    expect(() => migrate(connection, migrations)).toThrow(/schema 99; this program knows 6/)
   })
 
   it('undoes a migration that fails and names its fault', () => {
@@ -104,7 +104,7 @@ describe('store', () => {
       /syntax error/,
     )
     expect(connection.prepare(`SELECT name FROM sqlite_master WHERE name = 'half'`).all()).toEqual([])
-    expect(connection.pragma('user_version', { simple: true })).toBe(5)
+    expect(connection.pragma('user_version', { simple: true })).toBe(6)
   })
 
   it('opens what an earlier program wrote, plans and own definitions brought up', async () => {
@@ -133,7 +133,7 @@ function asOfSchemaOne(connection: ReturnType<typeof freshStore>['connection']):
   )
   connection.exec(
     `DROP INDEX versions_by_save; ${columns.join('')} DROP TABLE parts; DROP TABLE marks; DROP TABLE definition_versions;
-     ALTER TABLE builds DROP COLUMN search; ALTER TABLE definitions DROP COLUMN version`,
+     ALTER TABLE builds DROP COLUMN search; ALTER TABLE builds DROP COLUMN tags; ALTER TABLE definitions DROP COLUMN version`,
   )
   connection.pragma('user_version = 1')
 }
@@ -189,5 +189,36 @@ describe('saving a version', () => {
     await expect(saveVersion(builds, 'spillway-hex', 1, { ...renamed(before, 'Two'), edits: [] }, inPlace)).rejects.toThrow(
       StaleSave,
     )
+  })
+})
+
+describe('the list of builds', () => {
+  it('is ordered, and found by name, board, note and tag', () => {
+    const { builds } = freshStore()
+    const names = (...args: Parameters<typeof builds.list>) => builds.list(...args).builds.map(({ name }) => name)
+    const sorted = names('', 100, 0, 'name')
+    expect(sorted).toEqual([...sorted].sort((one, other) => one.localeCompare(other)))
+    expect(names('', 100, 0, 'name-down')).toEqual([...sorted].reverse())
+    expect(builds.setTags('spillway-hex', ['Winter', '100 %'])).toBe(true)
+    expect(names('winter')).toEqual(['Spillway hex'])
+    expect(names('100 %')).toEqual(['Spillway hex'])
+    expect(builds.find('spillway-hex')!.tags).toEqual(['Winter', '100 %'])
+    expect(builds.setTags('nobody', [])).toBe(false)
+  })
+
+  it('loses a build for good only once it is archived, with all its parts and no others', async () => {
+    const { builds, connection } = freshStore()
+    const before = builds.plan('spillway-hex', 1)!
+    await saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'), inPlace)
+    expect(builds.erase('spillway-hex')).toBe(false)
+    builds.setRemoved('spillway-hex', true)
+    expect(builds.erase('spillway-hex')).toBe(true)
+    expect(builds.find('spillway-hex')).toBeUndefined()
+    expect(builds.versions('spillway-hex')).toEqual([])
+    expect(builds.miscounted()).toEqual([])
+    expect(builds.plan('culvert-scout', 1)!.name).toBe('Culvert scout')
+    const left = connection.prepare('SELECT count(*) AS count FROM versions WHERE build_id = ?').get('spillway-hex')
+    expect(left).toEqual({ count: 0 })
+    expect(builds.erase('nobody')).toBe(false)
   })
 })

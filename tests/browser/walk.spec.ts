@@ -45,7 +45,8 @@ test('from the builds list to a wire list that is still there after closing', as
     .first()
     .click()
   await expect(page.locator('.wire.chosen')).toHaveCount(1)
-  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Wire list CSV' }).click()])
+  await page.getByRole('button', { name: 'Save as' }).click()
+  const [csv] = await Promise.all([page.waitForEvent('download'), page.getByText('Wire list CSV', { exact: true }).click()])
   const { data } = Papa.parse<Record<string, string>>(readFileSync(await csv.path(), 'utf8'), {
     header: true,
     skipEmptyLines: true,
@@ -56,7 +57,8 @@ test('from the builds list to a wire list that is still there after closing', as
   expect(row('GNSS and compass', 'RX')).toMatchObject({ 'to terminal': 'TX1' })
   expect(row('GNSS and compass', '5V')).toMatchObject({ 'to terminal': '5V', colour: 'RD' })
   expect(row('GNSS and compass', 'GND')).toMatchObject({ 'to terminal': 'GND', colour: 'BK' })
-  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Drawing SVG' }).click()])
+  await page.getByRole('button', { name: 'Save as' }).click()
+  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByText('Drawing SVG', { exact: true }).click()])
   expect(readFileSync(await svg.path(), 'utf8')).toContain('<svg')
 
   await saved(page)

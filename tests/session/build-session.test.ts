@@ -9,6 +9,7 @@ import {
   type BuildServer,
   type Saving,
   type Shelf,
+  type Undoable,
   type Unsaved,
 } from '../../app/session/build-server'
 import { StaleSave } from '../../server/database/builds'
@@ -85,7 +86,10 @@ function clock() {
 
 /** A shelf that outlasts a page; what is on it has gone through a structured clone, as in the browser. */
 function shelfOf(kept = new Map<string, Unsaved>()): Shelf & { kept: Map<string, Unsaved> } {
+  const past = new Map<string, Undoable>()
   return {
+    remember: (id, steps) => void past.set(id, structuredClone(steps)),
+    recall: (id) => Promise.resolve(past.get(id)),
     kept,
     keep: (id, unsaved) => void (unsaved ? kept.set(id, structuredClone(unsaved)) : kept.delete(id)),
     take: (id) => {
@@ -422,6 +426,31 @@ describe('a build session', () => {
     await theirs.bringUp(3)
     expect(theirs.state.version).toBe(2)
     expect(theirs.state.plan.note).toBe('n')
+  })
+
+  it('can undo after a reload what it did before, as long as nobody else changed the build', async () => {
+    const { builds, server } = way()
+    const shelf = shelfOf()
+    const first = around(server, shelf)
+    const one = await BuildSession.open('spillway-hex', first.surroundings)
+    const before = one.state.plan
+    one.edit(rename('gnss', 'Eye'))
+    one.edit(rename('camera', 'Lens'))
+    one.undo()
+    await first.ring()
+    const next = around(server, shelf)
+    const two = await BuildSession.open('spillway-hex', next.surroundings)
+    expect(two.state).toMatchObject({ undoLabel: 'Rename GNSS and compass to Eye', redoLabel: 'Rename Camera to Lens' })
+    two.undo()
+    await next.ring()
+    expect(two.state.plan).toEqual(before)
+    const other = around(server)
+    const theirs = await BuildSession.open('spillway-hex', other.surroundings)
+    theirs.edit({ type: 'plan.note', note: 'n' })
+    await other.ring()
+    const late = await BuildSession.open('spillway-hex', around(server, shelf).surroundings)
+    expect(late.state.undoLabel).toBeUndefined()
+    expect(builds.find('spillway-hex')!.version).toBe(4)
   })
 
   it('says why an edit does not fit', async () => {

@@ -4,7 +4,10 @@ import { author as savedAuthor, setAuthor } from '~/composables/author'
 import { callApi, ApiError } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
 import type { SavedVersion } from '~/session/build-server'
-import type { Plan } from '#core/plan'
+import { comparePlans, harnessSvg, type Difference } from '#core/documents'
+import { drawHarness, wiresOf } from '#core/harness'
+import { resolvePlan, type Plan } from '#core/plan'
+import { fontFaces } from '~/composables/useFonts'
 import { useBuild } from '~/stores/build'
 
 const open = defineModel<boolean>({ required: true })
@@ -14,6 +17,8 @@ const author = ref(savedAuthor())
 const path = computed(() => `/api/builds/${encodeURIComponent(build.id)}/versions`)
 
 watch(open, async (now) => {
+  compared.value = undefined
+  chosen.value = []
   if (!now) return
   await build.save()
   await start()
@@ -44,21 +49,66 @@ async function goBack(number: number) {
   open.value = false
 }
 
+/** Two versions side by side: what the later has otherwise, and it drawn with what is new or moved standing out. */
+const chosen = ref<number[]>([])
+const compared = shallowRef<{ from: number; to: number; differences: Difference[]; picture: string }>()
+
+async function compare() {
+  const [from, to] = [...chosen.value].sort((one, other) => one - other) as [number, number]
+  unreadable.value = undefined
+  try {
+    const [before, after] = await Promise.all([from, to].map((number) => callApi<Plan>('GET', `${path.value}/${number}`)))
+    const resolved = resolvePlan(after!)
+    const differences = comparePlans(before!, after!)
+    const only = new Set(differences.flatMap(({ id, kind }) => (id !== undefined && kind !== 'gone' ? [id] : [])))
+    const drawing = drawHarness(resolved, wiresOf(resolved))
+    const svg = harnessSvg(drawing, `${after!.name}, version ${to}`, { fontFaces: await fontFaces(), only })
+    const picture = `data:image/svg+xml,${encodeURIComponent(svg)}`
+    compared.value = { from, to, differences, picture }
+  } catch (error) {
+    unreadable.value = { number: from, message: (error as Error).message }
+  }
+}
+const kinds = { added: 'Added', moved: 'Moved', changed: 'Changed', gone: 'Gone' } as const
+
 async function annotate(version: SavedVersion, note: string) {
   if (note !== version.note) await callApi('PUT', `${path.value}/${version.number}/note`, { note })
 }
 </script>
 
 <template>
-  <v-dialog v-model="open" width="760">
+  <v-dialog v-model="open" :width="compared ? 1100 : 820" aria-label="Versions of this build">
     <v-card
       title="Versions of this build"
       subtitle="Those with a note are kept for good, the newest 100 too; older ones one an hour, then one a day. Restoring one can be undone."
     >
-      <v-card-text class="list">
+      <v-card-text v-if="compared" class="list">
+        <h3>Version {{ compared.to }} against version {{ compared.from }}</h3>
+        <p v-if="!compared.differences.length">They are the same.</p>
+        <div v-else class="both">
+          <div>
+            <template v-for="(word, kind) in kinds" :key="kind">
+              <template v-if="compared.differences.some((difference) => difference.kind === kind)">
+                <h4>{{ word }}</h4>
+                <ul>
+                  <li v-for="(difference, at) in compared.differences.filter((each) => each.kind === kind)" :key="at">
+                    {{ difference.text }}
+                  </li>
+                </ul>
+              </template>
+            </template>
+          </div>
+          <figure>
+            <img :src="compared.picture" alt="Harness of the later version; what is added, moved or changed stands out" />
+            <figcaption class="quiet">What is added, moved or changed stands out.</figcaption>
+          </figure>
+        </div>
+      </v-card-text>
+      <v-card-text v-else class="list">
         <v-table class="plain">
           <thead>
             <tr>
+              <th><span class="d-sr-only">Compare</span></th>
               <th>No.</th>
               <th>Saved</th>
               <th>By</th>
@@ -69,6 +119,15 @@ async function annotate(version: SavedVersion, note: string) {
           </thead>
           <tbody>
             <tr v-for="version in versions" :key="version.number">
+              <td>
+                <input
+                  v-model="chosen"
+                  type="checkbox"
+                  :value="version.number"
+                  :disabled="chosen.length > 1 && !chosen.includes(version.number)"
+                  :aria-label="`Compare version ${version.number}`"
+                />
+              </td>
               <td class="mono">{{ version.number }}</td>
               <td>{{ dayAndTime(version.savedAt) }}</td>
               <td>{{ version.author }}</td>
@@ -99,13 +158,41 @@ async function annotate(version: SavedVersion, note: string) {
       </v-card-text>
       <v-card-actions>
         <v-text-field v-model="author" label="Save as author" max-width="220" class="ml-3" />
-        <v-spacer /><v-btn @click="open = false">Close</v-btn>
+        <v-spacer />
+        <v-btn v-if="compared" variant="outlined" @click="compared = undefined">Back to the list</v-btn>
+        <v-btn v-else variant="outlined" :disabled="chosen.length !== 2" title="Tick two versions" @click="compare"
+          >Compare two</v-btn
+        >
+        <v-btn @click="open = false">Close</v-btn>
       </v-card-actions>
     </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
+h3 {
+  font-size: var(--text-body);
+}
+h4 {
+  font-size: var(--text-small);
+  margin-top: var(--space-4);
+}
+.both {
+  display: grid;
+  grid-template-columns: minmax(260px, 1fr) minmax(300px, 1.4fr);
+  gap: var(--space-5);
+}
+.both ul {
+  padding-left: var(--space-6);
+  font-size: var(--text-small);
+}
+figure {
+  margin: 0;
+}
+figure img {
+  width: 100%;
+  border: var(--edge);
+}
 .list {
   max-height: 460px;
   overflow: auto;

@@ -3,7 +3,8 @@ import { mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
 import { deviceClasses, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 import { libraryFile, type Definition } from '#core/schema'
 import { hasWords } from '~/composables/search'
-import { callApi, type ApiError, type Problem } from '~/composables/useApi'
+import { callApi, type ApiError, type Catalogue, type Problem } from '~/composables/useApi'
+import { useSorted } from '~/composables/useSorted'
 import { author } from '~/composables/author'
 import { download } from '~/composables/download'
 import { useCatalogue } from '~/stores/catalogue'
@@ -21,6 +22,10 @@ interface Named {
   id: string
   name: string
 }
+/** A definition that is there already, with what the file says otherwise. */
+interface Replaced extends Named {
+  differences: { path: string; now: string; then: string }[]
+}
 const file = useTemplateRef<HTMLInputElement>('file')
 onMounted(() => catalogue.load(true))
 
@@ -34,6 +39,11 @@ const rows = computed(() =>
     .filter((definition) => hasWords(`${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)}`, wanted.value))
     .sort((a, b) => groupOf(a).localeCompare(groupOf(b)) || a.name.localeCompare(b.name)),
 )
+const { sorting, sorted } = useSorted(() => rows.value, {
+  name: ({ name }) => name,
+  kind: groupOf,
+  maker: ({ maker }) => maker,
+})
 const isOwn = (definition: Definition) => catalogue.standing(definition).origin === 'own'
 const own = computed(() => {
   const { boards = {}, devices = {}, protocols = {} } = catalogue.library ?? {}
@@ -49,20 +59,47 @@ async function take(event: Event) {
 }
 
 /** A file that would replace what is there, until it is said what becomes of it. */
-const asked = shallowRef<{ name: string; text: string; replaces: Named[] }>()
+const asked = shallowRef<{ name: string; text: string; replaces: Replaced[] }>()
 
 async function takeText(name: string, text: string, there?: 'replace' | 'keep') {
   refused.value = asked.value = undefined
+  const before = catalogue.library
   try {
     const { taken, left } = await callApi<{ taken: Named[]; left: number }>('POST', '/api/definitions', { file: text, there, author: author() })
     await catalogue.load(true)
     const rest = left ? ` ${left} left as they are.` : ''
-    notices.tell(taken.length ? `Imported: ${taken.map((definition) => definition.name).join(', ')}.${rest}` : `Nothing new in ${name}.`)
+    if (!taken.length) return notices.tell(`Nothing new in ${name}.`)
+    notices.tell(`Imported: ${taken.map((definition) => definition.name).join(', ')}.${rest}`, {
+      label: 'Undo',
+      run: () => void takeBack(taken, before),
+    })
   } catch (error) {
     const { status, message, problems = [], body } = error as ApiError
-    if (status === 409) asked.value = { name, text, replaces: (body as { replaces: Named[] }).replaces }
+    if (status === 409) asked.value = { name, text, replaces: (body as { replaces: Replaced[] }).replaces }
     else refused.value = { file: name, problems: problems.length ? problems : [{ place: '', message }] }
   }
+}
+
+/** Undoes an import: what was there before is there again, what was not is deleted; the versions stay in the history. */
+async function takeBack(taken: Named[], before: Catalogue | undefined) {
+  const old = (of: Named) => (before?.[`${of.kind}s` as 'boards' | 'devices' | 'protocols'] as Record<string, Definition> | undefined)?.[of.id]
+  const isShipped = ({ kind: of, id }: Named) => before?.standing[`${of}:${id}`]?.origin !== 'own'
+  const restored = taken.flatMap((of) => (isShipped(of) ? [] : (old(of) ?? [])))
+  try {
+    if (restored.length) {
+      const text = JSON.stringify(libraryFile(restored))
+      await callApi('POST', '/api/definitions', { file: text, there: 'replace', author: author() })
+    }
+    for (const of of taken.filter((each) => !old(each) || isShipped(each))) {
+      await catalogue.load(true)
+      const { version } = catalogue.standing(of as Definition)
+      await callApi('DELETE', `/api/definitions/${of.kind}/${of.id}?base=${version}&author=${encodeURIComponent(author())}`)
+    }
+    notices.tell('The import is undone.')
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
+  await catalogue.load(true)
 }
 
 const save = (definition: Definition) => download(`${definition.id}.json`, 'application/json', JSON.stringify(definition, null, 2))
@@ -125,16 +162,16 @@ async function remove(definition: Definition) {
       <v-table v-else class="plain" hover>
         <thead>
           <tr>
-            <th>Name</th>
-            <th v-if="kind === 'device'">Kind</th>
-            <th>Maker</th>
+            <SortHead v-model="sorting" column="name">Name</SortHead>
+            <SortHead v-if="kind === 'device'" v-model="sorting" column="kind">Kind</SortHead>
+            <SortHead v-model="sorting" column="maker">Maker</SortHead>
             <th>{{ kind === 'board' ? 'Revisions' : 'Variants' }}</th>
             <th>What it is</th>
             <th><span class="d-sr-only">Actions</span></th>
           </tr>
         </thead>
         <tbody>
-          <tr v-for="definition in rows" :key="definition.id">
+          <tr v-for="definition in sorted" :key="definition.id">
             <td>
               <NuxtLink :to="`/catalogue/${definition.kind}/${definition.id}`"
                 ><b>{{ definition.name }}</b></NuxtLink
@@ -154,13 +191,30 @@ async function remove(definition: Definition) {
       </v-table>
       <p v-if="catalogue.library && !rows.length" class="pa-4">Nothing has these words.</p>
     </main>
-    <v-dialog :model-value="Boolean(asked)" width="480" @update:model-value="asked = undefined">
+    <v-dialog :model-value="Boolean(asked)" width="680" aria-label="Import over what is there" scrollable @update:model-value="asked = undefined">
       <v-card v-if="asked" :title="`${asked.name} would replace what is there`">
         <v-card-text>
           These are in the catalogue already, and otherwise than in the file. Their versions so far are kept.
-          <ul class="pl-4">
-            <li v-for="other in asked.replaces" :key="other.kind + other.id">{{ other.name }} ({{ other.kind }})</li>
-          </ul>
+          <section v-for="other in asked.replaces" :key="other.kind + other.id" class="mt-3">
+            <h3>{{ other.name }} ({{ other.kind }})</h3>
+            <table v-if="other.differences.length" class="differences">
+              <thead>
+                <tr>
+                  <th>Where</th>
+                  <th>Now</th>
+                  <th>In the file</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="difference in other.differences" :key="difference.path">
+                  <td class="mono">{{ difference.path }}</td>
+                  <td>{{ difference.now }}</td>
+                  <td>{{ difference.then }}</td>
+                </tr>
+              </tbody>
+            </table>
+            <p v-else class="quiet">What is there cannot be read.</p>
+          </section>
         </v-card-text>
         <v-card-actions>
           <v-btn @click="asked = undefined">Cancel</v-btn>
@@ -187,6 +241,22 @@ td a {
   padding: 0 var(--space-2);
   margin-left: var(--space-3);
   font-size: var(--text-fine);
+}
+h3 {
+  font-size: var(--text-small);
+}
+.differences {
+  width: 100%;
+  font-size: var(--text-small);
+  border-collapse: collapse;
+}
+.differences td,
+.differences th {
+  text-align: left;
+  vertical-align: top;
+  padding: var(--space-1) var(--space-3);
+  border-bottom: var(--edge);
+  overflow-wrap: anywhere;
 }
 .actions {
   white-space: nowrap;

@@ -1,7 +1,7 @@
 import type { WireKind, Wire } from '../wires'
 
 /** Lengths in the drawing's own units, about a pixel at 100 %. */
-export const grid = { row: 17, head: 18, gap: 14, track: 8, device: 168, padding: 10, badge: 112, label: 70, lane: 8, stub: 12 }
+export const grid = { row: 17, head: 18, gap: 14, track: 8, device: 168, padding: 10, badge: 132, label: 70, lane: 8, stub: 12 }
 
 export interface Point {
   x: number

@@ -21,6 +21,8 @@ export interface Speech {
   /** The device of a need or supply. */
   owner: (key: string) => string
   place: (place: Place) => string
+  /** A wire by the end that it is named after. */
+  wire: (id: string) => string
 }
 
 /** Shapes that the reader of documents has ready for the parts of an edit. */

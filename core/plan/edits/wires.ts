@@ -12,16 +12,33 @@ export interface WireEdits {
   'colours.set': { colours: Partial<Record<ColourRole, WireColour>> }
 }
 
+/** What a change of each of its values is called. */
+const changeWords: { [K in keyof Required<WireOverride>]: (value: unknown) => string } = {
+  colour: (value) => `colour ${value as string}`,
+  gauge: (value) => `AWG ${value as number}`,
+  length: (value) => `${value as number} mm`,
+  note: () => 'note',
+  end: () => 'ends elsewhere',
+  omitted: (value) => (value ? 'left off' : 'fitted'),
+  locked: () => 'locked',
+}
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
+
 /** What is set by hand of a wire, and whether it is made. */
 export const wireEdits: EditGroup<WireEdits> = {
   'wire.set': {
     apply: (plan, { wire, set, unset }) => change(plan.wires, wire, { set, unset }),
-    words: ({ wire }) => `Change wire ${wire}`,
+    words: ({ wire, set = {}, unset = [] }, speech) => {
+      const said = Object.entries(set).map(([key, value]) => changeWords[key as keyof WireOverride](value))
+      const back = unset.map((key) => `${key} as worked out`)
+      return `${capital(speech.wire(wire))}: ${[...said, ...back].join(', ')}`
+    },
     shape: (shapes) => ({ wire: shapes.wire.required(), ...changeShape(shapes, shapes.wireOverride) }),
   },
   'wire.clear': {
     apply: (plan, { wire }) => void delete plan.wires[wire],
-    words: ({ wire }) => `Leave wire ${wire} as worked out`,
+    words: ({ wire }, speech) => `Leave the ${speech.wire(wire)} as worked out`,
     shape: ({ wire }) => ({ wire: wire.required() }),
   },
   'cable.make': {
@@ -43,7 +60,8 @@ export const wireEdits: EditGroup<WireEdits> = {
       if (made) plan.built[wire] = true
       else delete plan.built[wire]
     },
-    words: ({ wire, made }) => (made ? `Tick off wire ${wire}` : `Wire ${wire} is not made yet`),
+    words: ({ wire, made }, speech) =>
+      made ? `Tick off the ${speech.wire(wire)}` : `${capital(speech.wire(wire))} is not made yet`,
     shape: ({ joi, wire }) => ({ wire: wire.required(), made: joi.boolean().required() }),
   },
 }

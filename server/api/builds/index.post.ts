@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
-import { newPlan } from '#core/plan'
+import { applyEdit, newPlan, type Plan } from '#core/plan'
 import { label } from '#core/schema'
 import { writing } from '../../database'
 import { readValid } from '../../security/body'
@@ -12,6 +12,8 @@ interface Body {
   board?: string
   /** Text of a plan file. */
   file?: string
+  /** Build that is copied as it stands. */
+  copy?: string
   author: string
 }
 
@@ -19,26 +21,37 @@ const body = Joi.object({
   name: label,
   board: Joi.string().max(40),
   file: Joi.string().allow(''),
+  copy: Joi.string().max(60),
   author: label.default('me'),
 })
-  .xor('file', 'board')
-  .and('name', 'board')
+  .xor('file', 'board', 'copy')
+  .with('board', 'name')
+  .with('copy', 'name')
 
-/** Makes a build: empty on a board, or from the text of a plan file. */
+/** Makes a build: empty on a board, from the text of a plan file, or as a copy of another. */
 export default defineEventHandler(async (event) => {
-  const { name, board, file, author } = await readValid<Body>(event, body)
+  const { name, board, file, copy, author } = await readValid<Body>(event, body)
   const { builds, catalogue } = await writing()
   const found = board === undefined ? undefined : catalogue.find('board', board)?.definition
   if (board !== undefined && found?.kind !== 'board') throw notThere(`board "${board}"`)
+  const id = randomUUID()
+  if (copy !== undefined) {
+    const { version, name: of } = builds.find(copy) ?? {}
+    const original = version === undefined ? undefined : builds.plan(copy, version)
+    if (!original) throw notThere(`build "${copy}"`)
+    const { plan, brief } = await withBrief(applyEdit(original, { type: 'plan.rename', name: name! }))
+    builds.create(id, { plan, brief, edits: [], steps: [`Copy of ${of}, version ${version}`], author, note: '' })
+    setResponseStatus(event, 201)
+    return { id }
+  }
   const { plan, brief } =
     found?.kind === 'board' ? await withBrief(newPlan(name!, found)) : await workPool().run('planFile', file!, leaving(event))
-  const id = randomUUID()
   const steps = [found ? 'New build' : 'Opened from a file']
   builds.create(id, { plan, brief, edits: [], steps, author, note: '' })
   setResponseStatus(event, 201)
   return { id }
 })
 
-async function withBrief(plan: ReturnType<typeof newPlan>) {
+async function withBrief(plan: Plan) {
   return { plan, brief: await workPool().run('brief', plan) }
 }

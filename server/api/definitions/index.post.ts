@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { differencesBetween, listDifferences } from '#core/catalogue'
 import { label, type Definition } from '#core/schema'
 import { sameValue } from '#core/plan'
 import { writing } from '../../database'
@@ -31,7 +32,9 @@ export default defineEventHandler(async (event) => {
   const others = definitions.filter((definition) => isOther(catalogue, definition))
   if (others.length && !there) {
     setResponseStatus(event, 409)
-    return { replaces: others.map(named) }
+    return {
+      replaces: others.map((definition) => ({ ...named(definition), differences: differencesFrom(catalogue, definition) })),
+    }
   }
   const wanted = there === 'keep' ? definitions.filter((definition) => !others.includes(definition)) : definitions
   const fresh = wanted.filter((definition) => others.includes(definition) || !isThere(catalogue, definition))
@@ -39,6 +42,23 @@ export default defineEventHandler(async (event) => {
   setResponseStatus(event, 201)
   return { taken: fresh.map(named), left: definitions.length - fresh.length }
 })
+
+/** Differences that are told at most. */
+const most = 40
+
+/** In what a definition of the file says otherwise than what is there; nothing when that cannot be read. */
+function differencesFrom(catalogue: DefinitionRepository, definition: Definition) {
+  try {
+    const there = catalogue.find(definition.kind, definition.id)!.definition as unknown as Record<string, unknown>
+    const file = definition as unknown as Record<string, unknown>
+    const now = new Map(listDifferences(differencesBetween(file, there)).map(({ path, becomes }) => [path, becomes]))
+    return listDifferences(differencesBetween(there, file))
+      .slice(0, most)
+      .map(({ path, becomes }) => ({ path, now: now.get(path) ?? 'as a whole', then: becomes }))
+  } catch {
+    return []
+  }
+}
 
 const named = ({ kind, id, name }: Definition) => ({ kind, id, name })
 

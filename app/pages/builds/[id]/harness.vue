@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiFileDelimitedOutline, mdiFilePdfBox, mdiImageOutline, mdiPrinterOutline, mdiSvg } from '@mdi/js'
+import { mdiDownload, mdiFileDelimitedOutline, mdiFilePdfBox, mdiImageOutline, mdiPrinterOutline, mdiSvg } from '@mdi/js'
 import { resolvePlan } from '#core/plan'
 import { harnessSvg, wireListCsv } from '#core/documents'
 import { download } from '~/composables/download'
@@ -57,12 +57,17 @@ const print = () => window.print()
       <template v-if="wires.length">
         <AddToHarness />
         <WireColours />
-        <v-btn class="no-print" variant="outlined" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">Wire list CSV</v-btn>
-        <v-btn class="no-print" variant="outlined" :prepend-icon="mdiSvg" :disabled="!drawing" @click="save('svg')"
-          >Drawing SVG</v-btn
-        >
-        <v-btn class="no-print" :prepend-icon="mdiImageOutline" :disabled="!drawing" @click="save('png')">PNG</v-btn>
-        <v-btn class="no-print" :prepend-icon="mdiFilePdfBox" @click="papers = true">Papers PDF</v-btn>
+        <v-menu>
+          <template #activator="{ props }">
+            <v-btn v-bind="props" class="no-print" variant="outlined" :prepend-icon="mdiDownload">Save as</v-btn>
+          </template>
+          <v-list density="compact" aria-label="Save as">
+            <v-list-item title="Wire list CSV" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv" />
+            <v-list-item title="Drawing SVG" :prepend-icon="mdiSvg" :disabled="!drawing" @click="save('svg')" />
+            <v-list-item title="Drawing PNG" :prepend-icon="mdiImageOutline" :disabled="!drawing" @click="save('png')" />
+          </v-list>
+        </v-menu>
+        <v-btn class="no-print" variant="outlined" :prepend-icon="mdiFilePdfBox" @click="papers = true">Papers PDF</v-btn>
         <v-btn class="no-print" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
       </template>
     </div>
