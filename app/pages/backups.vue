@@ -105,7 +105,12 @@ const kindOf = ({ name, automatic }: Backup) =>
         </tbody>
       </v-table>
     </main>
-    <v-dialog :model-value="Boolean(restoring)" width="480" @update:model-value="restoring = undefined">
+    <v-dialog
+      :model-value="Boolean(restoring)"
+      width="480"
+      aria-label="Restore a backup"
+      @update:model-value="restoring = undefined"
+    >
       <v-card v-if="restoring" :title="`Go back to ${dayAndTime(restoring.at)}?`">
         <v-card-text>
           Everything saved since then leaves the lists. The backup is looked through first; what is there now is kept beside the

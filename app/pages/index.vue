@@ -324,6 +324,7 @@ async function savePlan(build: BuildSummary) {
   padding: var(--space-4);
 }
 .away {
-  opacity: 0.6;
+  background: rgb(var(--v-theme-surface-variant));
+  font-style: italic;
 }
 </style>

@@ -54,7 +54,17 @@ function firstTheme(): 'night' | 'paper' {
   return window.matchMedia('(prefers-color-scheme: dark)').matches ? 'night' : 'paper'
 }
 
+/** Where menus and dialogs are put: a landmark of its own, so that nothing of the page is outside of one. */
+function overlayLandmark(): void {
+  const place = document.createElement('div')
+  place.className = 'v-overlay-container'
+  place.setAttribute('role', 'region')
+  place.setAttribute('aria-label', 'Menus and dialogs')
+  document.body.append(place)
+}
+
 export default defineNuxtPlugin((nuxt) => {
+  overlayLandmark()
   nuxt.vueApp.use(
     createVuetify({
       icons: { defaultSet: 'mdi', aliases, sets: { mdi } },

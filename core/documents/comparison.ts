@@ -77,9 +77,10 @@ function* placeDifferences(one: ResolvedPlan, other: ResolvedPlan): Iterable<Dif
       if (was[key] === is[key]) return []
       const from = was[key] === undefined ? 'no place' : placeLabel(was[key] as never, one.plan)
       const to = is[key] === undefined ? 'no place' : placeLabel(is[key] as never, other.plan)
-      const kind = was[key] === undefined ? 'added' : is[key] === undefined ? 'gone' : 'moved'
+      const kind = was[key] === undefined ? ('added' as const) : is[key] === undefined ? ('gone' as const) : ('moved' as const)
       const name = needWords(other, key) ?? needWords(one, key) ?? key
-      return [{ kind, about, id: splitKey(key)[0], text: `${name}: ${from} to ${to}` }]
+      const words = { added: to, gone: `was ${from}`, moved: `${from} to ${to}` }[kind]
+      return [{ kind, about, id: splitKey(key)[0], text: `${name}: ${words}` }]
     })
   }
   yield* moved('place', ({ assignment }) => mapped(assignment, ({ place }) => place))

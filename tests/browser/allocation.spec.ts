@@ -50,7 +50,7 @@ test('an alternative is taken with one click', async ({ page }) => {
   const first = page.getByTestId('alternatives').locator('article').nth(1)
   await expect(first).toContainText('ESC four-in-one: pad CUR → pad AIR')
   await first.getByRole('button', { name: 'Take this one' }).click()
-  await expect(page.getByRole('button', { name: 'Clear 0 locks, 1 bans' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Remove 0 locks, 1 ban' })).toBeVisible()
   await expect(page.getByTestId('proposal')).toContainText('drawbacks')
 })
 
@@ -63,7 +63,7 @@ test('a log that the board keeps itself stands beside the lanes, and goes back t
   const lanes = page.getByTestId('lanes')
   await expect(lanes).toContainText('In the board’s flash')
   await expect(page.getByTestId('findings')).toContainText('16 MB, full after')
-  await page.getByRole('button', { name: 'Clear 1 locks, 0 bans' }).click()
+  await page.getByRole('button', { name: 'Remove 1 lock, 0 bans' }).click()
   await expect(lanes).not.toContainText('In the board’s flash')
 })
 
@@ -73,7 +73,7 @@ test('a servo is locked to an output of the converter, and the wire goes there',
   await view(page, 'Fit grid')
   await page.getByLabel('Kind of place').getByRole('button', { name: 'Pads' }).click()
   await page.getByRole('button', { name: /^Elevator.*OUT 3 of Pulse converter/ }).click()
-  await expect(page.getByRole('button', { name: 'Clear 1 locks, 0 bans' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Remove 1 lock, 0 bans' })).toBeVisible()
   await saved(page)
   await page.goto(`${address}/builds/${id}/harness`)
   await expect(page.getByRole('table')).toContainText('OUT 3')

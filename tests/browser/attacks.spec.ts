@@ -182,7 +182,16 @@ test('a library asks before it replaces, and a definition changed elsewhere is n
   const asked = await put(server, 'POST', '/api/definitions', { file })
   expect([asked.status, JSON.parse(asked.text)]).toEqual([
     409,
-    { replaces: [{ kind: 'board', id: 'brae-mini', name: 'Brae Mini' }] },
+    {
+      replaces: [
+        {
+          kind: 'board',
+          id: 'brae-mini',
+          name: 'Brae Mini',
+          differences: [{ path: 'mass', now: String(library.boards['brae-mini']!.mass), then: '77' }],
+        },
+      ],
+    },
   ])
   const kept = await put(server, 'POST', '/api/definitions', { file, there: 'keep' })
   expect(JSON.parse(kept.text)).toEqual({ taken: [], left: 1 })

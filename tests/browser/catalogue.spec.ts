@@ -53,7 +53,7 @@ test('the source says what is wrong while it is typed, and keeps what was good',
   await source.click()
   await page.keyboard.press('Control+Home')
   await page.keyboard.type('mass: [')
-  await expect(page.getByTestId('checks')).toContainText('Has to be mended')
+  await expect(page.getByTestId('checks')).toContainText('Errors, to correct')
   await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled()
   for (let times = 0; times < 8; times += 1) await page.keyboard.press('Backspace')
   await page.keyboard.press('Control+Home')

@@ -4,6 +4,7 @@ import { accessibilityFaults, address, freshBuild, test } from './helpers'
 const views = ['fit-out', 'allocation', 'harness'] as const
 
 test('axe finds no serious fault on any screen, light or dark', async ({ page }) => {
+  test.slow()
   const id = await freshBuild(page, 'spillway-hex', 'Axe', true)
   for (const theme of ['paper', 'night']) {
     await page.goto(address)

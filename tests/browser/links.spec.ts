@@ -18,7 +18,6 @@ test('both ends of a link are set value by value, kept, and set back', async ({ 
   await expect(findings).toContainText('SER-08')
   await saved(page)
   await page.reload()
-  await lanes.getByRole('button', { name: /^Text overlay/ }).click()
   await expect(value('Rate at the board')).toHaveValue('57600')
   await expect(value('Format at the device')).toHaveValue('8E2')
   await inspector.getByRole('button', { name: 'Rate at the board as allocated' }).click()

@@ -62,7 +62,7 @@ const headers = [
   { title: 'Spare ports', key: 'sparePorts', align: 'end' as const },
   { title: 'Spare current', key: 'spareCurrent', align: 'end' as const },
   { title: 'Mass', key: 'mass', align: 'end' as const },
-  { title: '', key: 'take', sortable: false },
+  { title: 'Move', key: 'take', sortable: false },
 ]
 const order = ({ batterySuits, score, unmet, sparePorts }: BoardFit) =>
   (batterySuits ? 0 : 1e12) + score.unmetMusts * 1e9 + unmet.length * 1e6 + score.risk - sparePorts / 100
@@ -136,7 +136,12 @@ function take() {
         >
       </template>
     </v-data-table>
-    <v-dialog :model-value="Boolean(chosen)" width="560" @update:model-value="chosen = undefined">
+    <v-dialog
+      :model-value="Boolean(chosen)"
+      width="560"
+      aria-label="Move to another board"
+      @update:model-value="chosen = undefined"
+    >
       <v-card v-if="chosen" :title="`Move to ${chosen.name} rev ${chosen.revision}`">
         <v-card-text>
           <p>

@@ -77,7 +77,7 @@ function add(definition: DeviceDefinition) {
     </div>
     <div class="groups">
       <section v-for="group in groups" :key="group.name">
-        <h3>{{ group.name }}</h3>
+        <h2>{{ group.name }}</h2>
         <p v-for="device in group.devices" :key="device.id" :class="verdict(device.id).kind" :title="device.summary">
           <b>{{ device.name }}</b> <span>{{ verdict(device.id).word }}</span>
           <v-btn v-if="found[device.id]?.fits" size="x-small" :aria-label="`Add ${device.name}`" @click="add(device)">Add</v-btn>
@@ -103,7 +103,7 @@ section section {
   break-inside: avoid;
   margin-bottom: var(--space-4);
 }
-h3 {
+h2 {
   font-size: var(--text-small);
 }
 p {

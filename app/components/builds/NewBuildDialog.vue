@@ -30,7 +30,7 @@ async function make() {
 </script>
 
 <template>
-  <v-dialog v-model="open" width="460">
+  <v-dialog v-model="open" width="460" aria-label="New build">
     <v-card title="New build">
       <v-card-text class="fields">
         <v-text-field v-model="name" label="Name" autofocus maxlength="80" />

@@ -4,7 +4,7 @@ const emit = defineEmits<{ settle: [choice: 'mine' | 'together' | 'theirs'] }>()
 </script>
 
 <template>
-  <v-dialog :model-value="true" persistent width="540">
+  <v-dialog :model-value="true" persistent width="540" aria-label="Changed elsewhere first">
     <v-card title="This definition was changed elsewhere first">
       <v-card-text>
         <p>Version {{ clash.newest }}{{ clash.author ? ` by ${clash.author}` : '' }} came in while you worked. Nothing is lost: both are here.</p>

@@ -26,7 +26,7 @@ async function take(number: number) {
 </script>
 
 <template>
-  <v-dialog v-model="open" width="620">
+  <v-dialog v-model="open" width="620" aria-label="Versions of this definition">
     <v-card title="Versions of this definition" subtitle="Restore opens an older one for editing; saving makes it the next version.">
       <v-card-text class="list">
         <p v-if="!items.length" class="quiet">None yet: this one is as shipped. The first save makes it your own.</p>

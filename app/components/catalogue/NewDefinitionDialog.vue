@@ -52,7 +52,7 @@ async function make() {
 </script>
 
 <template>
-  <v-dialog v-model="open" width="440">
+  <v-dialog v-model="open" width="440" aria-label="New definition">
     <v-card :title="`New ${kind}`">
       <v-card-text class="d-grid ga-3">
         <v-text-field v-model="name" label="Name" autofocus maxlength="80" :error-messages="problem" @keydown.enter="make" />

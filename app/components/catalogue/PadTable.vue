@@ -70,7 +70,7 @@ function paste() {
         <thead>
           <tr>
             <th v-for="column in columns" :key="column">{{ column }}</th>
-            <th />
+            <th><span class="d-sr-only">Actions</span></th>
           </tr>
         </thead>
         <tbody>
@@ -90,7 +90,7 @@ function paste() {
       </table>
       <p v-if="!rows.length" class="quiet pa-3">No pads yet. Paste a table with the columns {{ columns.join(', ') }}, or add one pad after another.</p>
     </div>
-    <v-dialog v-model="pasting" width="640">
+    <v-dialog v-model="pasting" width="640" aria-label="Paste a pad table">
       <v-card title="Paste a pad table">
         <v-card-text>
           <p class="quiet">

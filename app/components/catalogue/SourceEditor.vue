@@ -44,6 +44,8 @@ onMounted(() => {
       }),
     ],
   })
+  // It can be scrolled by keyboard, too.
+  view.scrollDOM.tabIndex = 0
 })
 watch(
   () => text,

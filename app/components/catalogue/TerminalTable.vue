@@ -41,7 +41,7 @@ const volts = (event: Event) => (text(event) === '' ? undefined : Number(text(ev
           <th>max in V</th>
           <th>min high V</th>
           <th>lead</th>
-          <th />
+          <th><span class="d-sr-only">Actions</span></th>
         </tr>
       </thead>
       <tbody>

@@ -68,7 +68,7 @@ function remove(id: string, name: string) {
   <v-table class="plain devices" hover>
     <thead>
       <tr>
-        <th />
+        <th><span class="d-sr-only">Gravest finding</span></th>
         <SortHead v-model="sorting" column="name">Device</SortHead>
         <SortHead v-model="sorting" column="kind">Kind</SortHead>
         <SortHead v-model="sorting" column="part">Part</SortHead>
@@ -77,7 +77,7 @@ function remove(id: string, name: string) {
         <SortHead v-model="sorting" column="supply">Supply</SortHead>
         <SortHead v-model="sorting" column="peak" class="text-right">Peak</SortHead>
         <SortHead v-model="sorting" column="mass" class="text-right">Mass</SortHead>
-        <th />
+        <th><span class="d-sr-only">Actions</span></th>
       </tr>
     </thead>
     <tbody>

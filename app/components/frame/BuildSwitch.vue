@@ -26,7 +26,12 @@ function rename() {
 <template>
   <v-menu @update:model-value="(open) => open && look()">
     <template #activator="{ props }">
-      <v-btn v-bind="props" variant="text" size="default" :append-icon="mdiChevronDown"
+      <v-btn
+        v-bind="props"
+        variant="text"
+        size="default"
+        :append-icon="mdiChevronDown"
+        :aria-label="build.plan ? undefined : 'Other builds'"
         ><b data-testid="build-name">{{ build.plan?.name }}</b></v-btn
       >
     </template>
@@ -44,7 +49,7 @@ function rename() {
       <v-list-item title="All builds" to="/" />
     </v-list>
   </v-menu>
-  <v-dialog v-model="renaming" width="380">
+  <v-dialog v-model="renaming" width="380" aria-label="Rename the build">
     <v-card title="Rename the build">
       <v-card-text><v-text-field v-model="name" label="Name" autofocus @keydown.enter="rename" /></v-card-text>
       <v-card-actions

@@ -142,21 +142,22 @@ function move(by: number) {
 <template>
   <v-dialog v-model="open" width="520" aria-label="Commands">
     <v-card>
-      <v-text-field
-        ref="field"
-        v-model="wanted"
-        class="pa-3"
-        label="What do you want to do?"
-        autofocus
-        role="combobox"
-        aria-expanded="true"
-        aria-controls="commands"
-        :aria-activedescendant="`command-${at}`"
-        @keydown.down.prevent="move(1)"
-        @keydown.up.prevent="move(-1)"
-        @keydown.enter="run(found[at])"
-      />
-      <ul id="commands" role="listbox" class="list">
+      <label class="ask">
+        <span class="quiet">What do you want to do, or find?</span>
+        <input
+          ref="field"
+          v-model="wanted"
+          role="combobox"
+          aria-expanded="true"
+          aria-controls="commands"
+          aria-autocomplete="list"
+          :aria-activedescendant="found.length ? `command-${at}` : undefined"
+          @keydown.down.prevent="move(1)"
+          @keydown.up.prevent="move(-1)"
+          @keydown.enter="run(found[at])"
+        />
+      </label>
+      <ul id="commands" role="listbox" aria-label="What was found" class="list">
         <li
           v-for="(command, index) in found"
           :id="`command-${index}`"
@@ -168,13 +169,27 @@ function move(by: number) {
         >
           {{ command.title }} <span class="quiet">{{ command.hint }}</span>
         </li>
-        <li v-if="!found.length" class="quiet">No command has these words.</li>
       </ul>
+      <p v-if="!found.length" class="quiet none" role="status">Nothing has these words.</p>
     </v-card>
   </v-dialog>
 </template>
 
 <style scoped>
+.ask {
+  display: block;
+  padding: var(--space-4) var(--space-5);
+}
+.ask input {
+  width: 100%;
+  padding: var(--space-3) var(--space-4);
+  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
+  border-radius: 4px;
+  color: inherit;
+}
+.none {
+  padding: 0 var(--space-6) var(--space-5);
+}
 .list {
   list-style: none;
   max-height: 340px;

@@ -6,7 +6,7 @@ const open = computed(() => Boolean(build.conflict))
 </script>
 
 <template>
-  <v-dialog :model-value="open" persistent width="620">
+  <v-dialog :model-value="open" persistent width="620" aria-label="Saved elsewhere first">
     <v-card v-if="build.conflict" title="This build was saved elsewhere first">
       <v-card-text>
         <p>

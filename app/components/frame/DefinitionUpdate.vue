@@ -34,7 +34,7 @@ function take() {
   <div v-if="differences.length" class="update">
     The catalogue's {{ definition.name }} differs from the difference in this plan.
     <v-btn color="primary" variant="outlined" @click="open = true">Compare</v-btn>
-    <v-dialog v-model="open" width="720">
+    <v-dialog v-model="open" width="720" aria-label="Newer definition">
       <v-card :title="`${definition.name}: plan and catalogue`">
         <v-card-text class="list">
           <v-table class="plain">

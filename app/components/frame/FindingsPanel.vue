@@ -55,16 +55,16 @@ function pick(finding: Finding) {
         Nothing is allocated yet: links, pads, supplies and wires could not be judged.
       </p>
       <section v-for="group in groups" :key="group.severity">
-        <h3>
+        <h2>
           <SeverityMark :severity="group.severity" /> {{ severityLook[group.severity].word }}
           <span class="quiet">{{ severityLook[group.severity].meaning }}</span>
-        </h3>
+        </h2>
         <FindingCard v-for="finding in group.findings" :key="finding.id" :finding @pick="pick(finding)" />
       </section>
       <section v-if="accepted.length">
-        <h3>
+        <h2>
           Accepted <span class="quiet">{{ accepted.length }}, left as they are</span>
-        </h3>
+        </h2>
         <FindingCard v-for="finding in accepted" :key="finding.id" :finding @pick="pick(finding)" />
       </section>
     </div>
@@ -106,14 +106,14 @@ function pick(finding: Finding) {
   padding: var(--space-3) var(--space-5);
   font-size: var(--text-small);
 }
-h3 {
+h2 {
   display: flex;
   gap: var(--space-3);
   align-items: center;
   font-size: var(--text-small);
   padding: var(--space-4) var(--space-5) var(--space-1);
 }
-h3 span {
+h2 span {
   font-weight: 400;
 }
 </style>

@@ -61,7 +61,7 @@ function unset(end: LinkSide, key: keyof LinkSettings) {
       <tr>
         <th class="label"><span class="d-sr-only">Value</span></th>
         <th>Board</th>
-        <th class="sign" />
+        <th class="sign"><span class="d-sr-only">Do they agree</span></th>
         <th>Device</th>
       </tr>
     </thead>

@@ -73,7 +73,7 @@ function setLimit(massLimit: number | undefined) {
 
 <template>
   <section class="airframe" aria-label="Airframe" data-testid="airframe">
-    <aside>
+    <section class="aside" aria-label="Figures of the airframe">
       <v-select
         :model-value="craft.outline"
         :items="[
@@ -133,13 +133,13 @@ function setLimit(massLimit: number | undefined) {
         >
       </section>
       <section v-if="advice.length" class="told">
-        <h3>Twist and keep apart</h3>
+        <h2>Twist and keep apart</h2>
         <ul>
           <li v-for="text in advice" :key="text">{{ text }}</li>
         </ul>
       </section>
       <section class="told">
-        <h3>Bundles, the thickest first</h3>
+        <h2>Bundles, the thickest first</h2>
         <ul class="bundles">
           <li v-for="run in runs" :key="run.ends.join()">
             <button
@@ -166,7 +166,7 @@ function setLimit(massLimit: number | undefined) {
         "
         >Default layout</v-btn
       >
-    </aside>
+    </section>
     <div class="sheets">
       <FrameSheet
         v-model:pointed="pointed"
@@ -204,7 +204,7 @@ function setLimit(massLimit: number | undefined) {
   flex: 1;
   min-height: 0;
 }
-aside {
+.aside {
   display: flex;
   overflow: auto;
   height: calc(100vh - 172px);
@@ -214,7 +214,7 @@ aside {
   border-right: var(--edge);
   font-size: var(--text-small);
 }
-aside > * {
+.aside > * {
   flex: 0 0 auto;
 }
 dl {
@@ -253,7 +253,7 @@ dd {
   color: rgb(var(--v-theme-secondary));
   font-weight: 700;
 }
-h3 {
+h2 {
   font-size: var(--text-small);
 }
 .balance circle,

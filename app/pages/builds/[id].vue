@@ -86,7 +86,10 @@ onBeforeUnmount(() => {
   <div class="frame">
     <TopBar ref="bar" @palette="palette = true" @versions="versions = true" />
     <StageStrip />
-    <p v-if="missing" class="pa-6">{{ missing }} <NuxtLink to="/">All builds</NuxtLink></p>
+    <main v-if="missing" class="pa-6">
+      <h1>{{ missing }}</h1>
+      <p class="my-4"><NuxtLink to="/">All builds</NuxtLink></p>
+    </main>
     <UnreadableBuild
       v-else-if="unreadable"
       :id="String(route.params.id)"

@@ -107,7 +107,7 @@ const change = (next: Editable) => editor.changeShown(next)
       <v-btn :disabled="!future.length" :prepend-icon="mdiRedo" @click="editor.redo">Redo</v-btn>
     </SiteBar>
     <p v-if="missing" class="pa-6">There is no {{ kind }} “{{ id }}”. <NuxtLink to="/catalogue">All definitions</NuxtLink></p>
-    <template v-else-if="document">
+    <main v-else-if="document" class="sheet-of">
       <div class="page-head">
         <h1>{{ document.name }}</h1>
         <v-select v-model="desk" :items="desks" label="Editing" class="desk" />
@@ -161,7 +161,7 @@ const change = (next: Editable) => editor.changeShown(next)
           </div>
         </section>
       </div>
-    </template>
+    </main>
     <DefinitionVersions
       v-if="document"
       :id
@@ -171,7 +171,7 @@ const change = (next: Editable) => editor.changeShown(next)
       @take="(old: Editable) => editor.change(old)"
     />
     <DefinitionClash v-if="clash" :clash @settle="editor.settle" />
-    <v-dialog :model-value="Boolean(leaving)" width="420" @update:model-value="leaving = undefined">
+    <v-dialog :model-value="Boolean(leaving)" width="420" aria-label="Leave without saving" @update:model-value="leaving = undefined">
       <v-card title="Leave without saving?">
         <v-card-text>What you changed in {{ document?.name }} is not saved.</v-card-text>
         <v-card-actions>
@@ -184,6 +184,12 @@ const change = (next: Editable) => editor.changeShown(next)
 </template>
 
 <style scoped>
+.sheet-of {
+  display: flex;
+  flex-direction: column;
+  flex: 1;
+  min-height: 0;
+}
 .page {
   display: flex;
   flex-direction: column;
