@@ -11,7 +11,13 @@ function act() {
 </script>
 
 <template>
-  <v-snackbar v-model="open" :timeout="notices.current?.kind === 'error' ? 12000 : 6000" location="bottom start" role="status">
+  <v-snackbar
+    v-model="open"
+    disable-global-stack
+    :timeout="notices.current?.kind === 'error' ? 12000 : 6000"
+    location="bottom start"
+    role="status"
+  >
     <span>{{ notices.current?.text }}</span>
     <template #actions>
       <v-btn v-if="notices.current?.action" @click="act">{{ notices.current.action.label }}</v-btn>

@@ -9,12 +9,40 @@ interface Size {
 /** Zoom and pan of an SVG by wheel, pointer and keyboard; `frame` is its view box. */
 export function usePanZoom(size: Ref<Size>) {
   const frame = ref({ x: 0, y: 0, width: size.value.width, height: size.value.height })
-  const {
-    hold,
-    pull: onMove,
-    letGo: onUp,
-  } = useSvgDrag<undefined>({ place: () => ({ x: 0, y: 0 }), follow: (_, { x, y }) => shift(-x, -y), capture: false })
-  const onDown = (event: PointerEvent) => hold(event, undefined)
+  const { hold, pull, letGo } = useSvgDrag<undefined>({
+    place: () => ({ x: 0, y: 0 }),
+    follow: (_, { x, y }) => shift(-x, -y),
+    capture: false,
+  })
+
+  /** Fingers on the sheet: one moves it, two spread and pinch it. */
+  const fingers = new Map<number, { x: number; y: number }>()
+  let spread = 0
+  function distance(): number {
+    const [one, other] = [...fingers.values()] as [{ x: number; y: number }, { x: number; y: number }]
+    return Math.max(1, Math.hypot(one.x - other.x, one.y - other.y))
+  }
+
+  function onDown(event: PointerEvent) {
+    fingers.set(event.pointerId, { x: event.clientX, y: event.clientY })
+    if (fingers.size === 1) return hold(event, undefined)
+    letGo()
+    if (fingers.size === 2) spread = distance()
+  }
+
+  function onMove(event: PointerEvent) {
+    if (fingers.size !== 2) return pull(event)
+    if (!fingers.has(event.pointerId)) return
+    fingers.set(event.pointerId, { x: event.clientX, y: event.clientY })
+    const now = distance()
+    zoom(now / spread, pointIn(event))
+    spread = now
+  }
+
+  function onUp(event: PointerEvent) {
+    fingers.delete(event.pointerId)
+    letGo()
+  }
 
   function fit() {
     frame.value = { x: 0, y: 0, ...size.value }

@@ -1,7 +1,7 @@
 export { comparePlans } from './comparison'
 export type { Difference } from './comparison'
 export { toCsv } from './csv'
-export { coloursUsed, makingLines, paperParts, paperTable, wireListTable } from './papers'
+export { coloursUsed, makingLines, paperParts, paperTable } from './papers'
 export type { MakingLine, PaperPart } from './papers'
 export { wireListCsv } from './wire-list'
 export { harnessSvg } from './harness-svg'

@@ -15,7 +15,7 @@ export const paperParts = {
 export type PaperPart = keyof typeof paperParts
 
 /** The wire list as it is printed: one row a wire that is fitted. */
-export function wireListTable(resolved: ResolvedPlan, wires: Wire[]): Table {
+function wireListTable(resolved: ResolvedPlan, wires: Wire[]): Table {
   return {
     name: 'wire list',
     header: ['no.', 'from', 'to', 'net', 'colour', 'AWG', 'mm', 'made of', 'note'],

@@ -132,7 +132,7 @@ test('wires meet in a splice that leads one on, and all of it is kept', async ({
   await expect(page.getByTestId('harness')).not.toContainText('Battery splice')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   await page.getByText('between any two points').click()
-  await page.getByLabel('From').fill('Camera GND')
+  await page.getByLabel('From', { exact: true }).fill('Camera GND')
   await page.getByRole('option', { name: 'Camera GND' }).click()
   await page.getByRole('button', { name: 'Add it' }).isDisabled()
   await page.getByLabel('To', { exact: true }).fill('Text overlay GND')

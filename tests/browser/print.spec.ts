@@ -23,7 +23,10 @@ const cells = (page: Page, table: string) =>
     .evaluateAll((rows) =>
       rows.map((row) =>
         [...row.querySelectorAll('td')].map(
-          (cell) => (cell.querySelector('input')?.value || (cell as HTMLElement).innerText).split('\n')[0] ?? '',
+          (cell) =>
+            (cell.querySelector<HTMLInputElement>('input:not([type=checkbox])')?.value || (cell as HTMLElement).innerText).split(
+              '\n',
+            )[0] ?? '',
         ),
       ),
     )
@@ -40,7 +43,9 @@ test('every table of the harness is printed whole, on white, from the dark theme
   await view('Tables')
   const parts = { 'Wire list': 'wires', 'Cut list': 'cut', Connectors: 'connectors', 'Bill of materials': 'materials' } as const
   for (const [name, part] of Object.entries(parts)) {
-    await page.getByTestId('tables').getByRole('button', { name, exact: true }).click()
+    const tab = page.getByTestId('tables').getByRole('button', { name, exact: true })
+    await tab.click()
+    await expect(tab).toHaveAttribute('aria-pressed', 'true')
     const { pages, text } = await printed(page)
     for (const row of paperTable(part, resolved, wires).rows) expect(text, `${name}: ${row[0]}`).toContain(flat(String(row[0])))
     for (const row of await cells(page, '.v-table')) {
@@ -88,7 +93,9 @@ test('every other view is printed with all it holds', async ({ page }) => {
   }
   await page.goto(`${address}/builds/${id}/harness`)
   for (const name of ['Making', 'Power', 'Airframe', 'Drawing']) {
-    await page.getByLabel('Views of the harness').getByRole('button', { name, exact: true }).click()
+    const tab = page.getByLabel('Views of the harness').getByRole('button', { name, exact: true })
+    await tab.click()
+    await expect(tab).toHaveAttribute('aria-pressed', 'true')
     await expect(page.locator('.stage-page')).not.toContainText('Drawing it.')
     ;({ text } = await printed(page))
     expect(text, name).toContain('Battery')

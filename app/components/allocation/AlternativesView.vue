@@ -42,7 +42,7 @@ function take({ ruledOut }: Alternative, at: number) {
 </script>
 
 <template>
-  <section class="alternatives" aria-label="Alternatives" data-testid="alternatives">
+  <section class="alternatives" tabindex="0" aria-label="Alternatives" data-testid="alternatives">
     <article>
       <h2>Best</h2>
       <dl>

@@ -96,7 +96,13 @@ function take() {
   <section class="boards" aria-label="Which board" data-testid="boards">
     <div class="bar">
       <span role="status">{{ fits.length }} of {{ total }} boards and revisions tried</span>
-      <v-progress-linear v-if="running" :model-value="total ? (fits.length / total) * 100 : 0" class="progress" color="primary" />
+      <v-progress-linear
+        v-if="running"
+        aria-label="Boards tried"
+        :model-value="total ? (fits.length / total) * 100 : 0"
+        class="progress"
+        color="primary"
+      />
       <v-btn v-if="running" :prepend-icon="mdiStop" @click="stop">Stop</v-btn>
       <v-btn v-else @click="compare">Try again</v-btn>
     </div>

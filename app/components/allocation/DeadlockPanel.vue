@@ -126,7 +126,6 @@ const grouped = (ways: WayOut[]) => ({
   overflow: auto;
 }
 .looking {
-  opacity: 0.6;
   pointer-events: none;
 }
 article {

@@ -59,7 +59,7 @@ function add(definition: DeviceDefinition) {
 
 <template>
   <v-dialog v-model="open" width="720" aria-label="Add a device">
-    <v-card title="Add a device">
+    <v-card title="Add a device" @keydown.esc="open = false">
       <v-card-text>
         <div class="ask">
           <v-text-field v-model="wanted" label="Name, maker or kind" autofocus clearable />

@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { assumedRating, batteryMass, batteryRange, cellVoltage, formatAmps, formatVolts, type Chemistry } from '#core/units'
-import type { Plan } from '#core/plan'
+import { applyEdit, placeLabel, type Edit, type Place, type Plan } from '#core/plan'
+import { useNames } from '~/composables/useNames'
+import type { Preview } from '~/session/build-session'
+import { useNotices } from '~/stores/notices'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
@@ -9,6 +12,7 @@ const build = useBuild()
 const plan = usePlan()
 const resolved = useResolved()
 const catalogue = useCatalogue()
+const names = useNames()
 onMounted(() => catalogue.load())
 
 const definition = computed(() => plan.value.definitions.boards[plan.value.board.definition]!)
@@ -20,15 +24,36 @@ const versions = (map: Record<string, { name: string; note: string }>) =>
   Object.entries(map).map(([value, { name, note }]) => ({ value, title: name, props: { subtitle: note } }))
 const chemistries = Object.entries(cellVoltage).map(([value, { name }]) => ({ value, title: name }))
 const range = computed(() => batteryRange(plan.value.battery.cells, plan.value.battery.chemistry))
-function chooseBoard(id: string) {
+/** The board that is about to be taken, with what becomes of what has a place now. */
+const next = shallowRef<{ name: string; edit: Edit; preview?: Preview }>()
+
+async function chooseBoard(id: string) {
   const chosen = catalogue.library?.boards[id]
   if (!chosen || id === definition.value.id) return
-  build.edit({
+  const edit: Edit = {
     type: 'board.choose',
     definition: chosen,
     revision: Object.keys(chosen.revisions).at(-1)!,
     firmware: Object.keys(chosen.firmwares).at(-1)!,
-  })
+  }
+  if (!Object.keys(plan.value.assignment).length) return build.edit(edit)
+  const asked = (next.value = { name: chosen.name, edit })
+  const preview = await build.preview(edit)
+  if (next.value === asked) next.value = { ...asked, preview }
+}
+const moved = computed(() => next.value?.preview?.moves.filter(({ to }) => to !== undefined) ?? [])
+const lost = computed(() => next.value?.preview?.moves.filter(({ to }) => to === undefined) ?? [])
+const kept = computed(() => Object.keys(plan.value.assignment).length - moved.value.length - lost.value.length)
+
+/** A place on the board that is about to be taken. */
+const placeOn = (place: Place) => (next.value ? placeLabel(place, applyEdit(plan.value, next.value.edit)) : '')
+
+function takeBoard() {
+  const { name, edit } = next.value!
+  const words = `${kept.value} kept, ${moved.value.length} moved, ${lost.value.length} lost`
+  next.value = undefined
+  build.edit(edit)
+  useNotices().tell(`Board ${name}: ${words}.`, { label: 'Undo', run: () => build.undo() })
 }
 
 function setBattery(change: Partial<Plan['battery']>) {
@@ -77,6 +102,29 @@ const estimate = computed(() =>
       label="Board firmware"
       @update:model-value="(firmware: string) => build.edit({ type: 'board.firmware', firmware })"
     />
+    <v-dialog :model-value="Boolean(next)" width="560" aria-label="Take another board" @update:model-value="next = undefined">
+      <v-card v-if="next" :title="`Take board ${next.name}?`">
+        <v-card-text>
+          <v-progress-linear v-if="!next.preview" indeterminate color="primary" aria-label="Working it out" />
+          <template v-else>
+            <p role="status">
+              Of {{ Object.keys(plan.assignment).length }} needs {{ kept }} keep a place of that name, {{ moved.length }} move,
+              {{ lost.length }} lose theirs; {{ next.preview.brings.length }} findings are new.
+            </p>
+            <ul class="becomes">
+              <li v-for="{ need, to } in [...lost, ...moved]" :key="need">
+                {{ names.needOfDevice(need) }}: {{ names.place(plan.assignment[need]?.place) }} →
+                {{ to === undefined ? 'no place' : placeOn(to) }}
+              </li>
+            </ul>
+          </template>
+        </v-card-text>
+        <v-card-actions>
+          <v-btn @click="next = undefined">Stay</v-btn>
+          <v-btn variant="flat" color="primary" :disabled="!next.preview" @click="takeBoard">Take it</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
     <span class="break" />
     <v-select
       :model-value="plan.battery.cells"
@@ -187,6 +235,12 @@ const estimate = computed(() =>
 }
 .sheet > .note {
   flex: 1 1 100%;
+}
+.becomes {
+  max-height: 260px;
+  overflow: auto;
+  padding-left: var(--space-6);
+  font-size: var(--text-small);
 }
 .range {
   margin: 0;

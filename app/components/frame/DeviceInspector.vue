@@ -49,19 +49,6 @@ function duplicate() {
 }
 </script>
 
-<style scoped>
-.acts {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: var(--space-3);
-  margin-top: var(--space-3);
-}
-.acts a {
-  color: rgb(var(--v-theme-primary));
-}
-</style>
-
 <template>
   <h2>{{ instance.name }}</h2>
   <p class="quiet">{{ deviceClasses[device.class] }}, {{ device.name }} by {{ device.maker }}. {{ device.summary }}</p>
@@ -116,3 +103,16 @@ function duplicate() {
   </dl>
   <DefinitionUpdate :definition />
 </template>
+
+<style scoped>
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: var(--space-3);
+  margin-top: var(--space-3);
+}
+.acts a {
+  color: rgb(var(--v-theme-primary));
+}
+</style>

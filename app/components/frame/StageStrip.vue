@@ -79,4 +79,16 @@ function stateOf(stage: Stage, anyOpen: boolean): string {
 .state {
   font-size: var(--text-fine);
 }
+@media (max-width: 640px) {
+  .strip {
+    overflow-x: auto;
+  }
+  .stage {
+    flex: 0 0 auto;
+    padding-right: var(--space-5);
+  }
+  .state {
+    display: none;
+  }
+}
 </style>

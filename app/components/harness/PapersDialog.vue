@@ -6,7 +6,7 @@ import { download } from '~/composables/download'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
-const { shown, drawing } = defineProps<{
+const { shown, drawing = undefined } = defineProps<{
   /** Layers of the drawing on the screen, to start from. */
   shown: Layers
   drawing?: HarnessDrawing

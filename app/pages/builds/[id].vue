@@ -8,7 +8,7 @@ import { useSelection } from '~/stores/selection'
 const build = useBuild()
 const selection = useSelection()
 const route = useRoute()
-const folded = ref(false)
+const folded = ref(window.matchMedia('(max-width: 640px)').matches)
 const palette = ref(false)
 const versions = ref(false)
 const keys = ref(false)
@@ -153,9 +153,17 @@ onBeforeUnmount(() => {
     width: 260px;
   }
 }
+/* On a phone the findings lie below, folded until they are wanted. */
 @media (max-width: 640px) {
-  .side {
-    display: none;
+  .work {
+    flex-direction: column;
+  }
+  .side,
+  .side.narrow {
+    width: 100%;
+    max-height: 60vh;
+    border-left: 0;
+    border-top: 2px solid rgb(var(--v-theme-line));
   }
 }
 </style>

@@ -4,6 +4,7 @@ import { duplicateAddress } from './bus/duplicate-address'
 import { pullUps } from './bus/pull-ups'
 import { busLines } from './bus/bus-lines'
 import { needWithoutPlace } from './fit/need-without-place'
+import { doneWithout } from './fit/done-without'
 import { noGround } from './ground/no-ground'
 import { sharedGround } from './ground/shared-ground'
 import { videoGround } from './ground/video-ground'
@@ -86,6 +87,7 @@ export const rules: readonly Rule[] = [
   pullUps,
   busLines,
   needWithoutPlace,
+  doneWithout,
   noGround,
   sharedGround,
   videoGround,

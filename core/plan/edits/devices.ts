@@ -94,7 +94,7 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       plan.devices = rest
     },
     words: ({ device }, speech) => `Move ${speech.device(device)} in the list`,
-    shape: ({ joi, part }) => ({ device: part.required(), before: part.allow(null).required() }),
+    shape: ({ part }) => ({ device: part.required(), before: part.allow(null).required() }),
   },
 }
 
