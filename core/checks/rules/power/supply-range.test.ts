@@ -14,7 +14,10 @@ describe('PWR-01', () => {
   it('stops at too much voltage on a full battery, and offers a source that suits', () => {
     const plan = fed('rail:bat', 4.5, 16)
     const [found] = findingsOf(plan, 'PWR-01')
-    expect(found).toMatchObject({ severity: 'stop', fact: 'Camera: Battery gives up to 16.8 V on a full battery; it accepts up to 16 V' })
+    expect(found).toMatchObject({
+      severity: 'stop',
+      fact: 'Camera: Battery gives up to 16.8 V on a full battery; it accepts up to 16 V',
+    })
     expect(found!.fixes.map(({ label }) => label)).toEqual(['Feed it from 5 V'])
     expect(settledBy(plan, found!)).toBe(true)
   })
