@@ -115,7 +115,7 @@ ul {
   opacity: 0.75;
 }
 .why {
-  padding: 0 0 var(--space-3) 22px;
+  padding: 0 0 var(--space-3) var(--space-7);
 }
 .why p {
   margin: var(--space-1) 0;
