@@ -4,6 +4,9 @@ import { useNotices } from '~/stores/notices'
 const notices = useNotices()
 const open = computed({ get: () => Boolean(notices.current), set: (on) => !on && notices.clear() })
 
+/** A notice stands beside what is open: Escape is for the dialog below it. */
+const beside = { _disableGlobalStack: true }
+
 function act() {
   notices.current?.action?.run()
   notices.clear()
@@ -13,7 +16,7 @@ function act() {
 <template>
   <v-snackbar
     v-model="open"
-    disable-global-stack
+    v-bind="beside"
     :timeout="notices.current?.kind === 'error' ? 12000 : 6000"
     location="bottom start"
     role="status"

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { assumedRating, batteryMass, batteryRange, cellVoltage, formatAmps, formatVolts, type Chemistry } from '#core/units'
 import { applyEdit, placeLabel, type Edit, type Place, type Plan } from '#core/plan'
+import type { BoardDefinition } from '#core/catalogue'
+import { useQuestions } from '~/composables/useQuestions'
 import { useNames } from '~/composables/useNames'
 import type { Preview } from '~/session/build-session'
 import { useNotices } from '~/stores/notices'
@@ -13,6 +15,7 @@ const plan = usePlan()
 const resolved = useResolved()
 const catalogue = useCatalogue()
 const names = useNames()
+const questions = useQuestions()
 onMounted(() => catalogue.load())
 
 const definition = computed(() => plan.value.definitions.boards[plan.value.board.definition]!)
@@ -30,16 +33,22 @@ const next = shallowRef<{ name: string; edit: Edit; preview?: Preview }>()
 async function chooseBoard(id: string) {
   const chosen = catalogue.library?.boards[id]
   if (!chosen || id === definition.value.id) return
-  const edit: Edit = {
-    type: 'board.choose',
-    definition: chosen,
-    revision: Object.keys(chosen.revisions).at(-1)!,
-    firmware: Object.keys(chosen.firmwares).at(-1)!,
-  }
-  if (!Object.keys(plan.value.assignment).length) return build.edit(edit)
-  const asked = (next.value = { name: chosen.name, edit })
+  const revision = Object.keys(chosen.revisions).at(-1)!
+  const choice: Edit = { type: 'board.choose', definition: chosen, revision, firmware: Object.keys(chosen.firmwares).at(-1)! }
+  if (!Object.keys(plan.value.assignment).length) return build.edit(choice)
+  const asked = (next.value = { name: chosen.name, edit: choice })
+  const edit = plan.value.automatic ? await allocatedOn(chosen, revision, choice) : choice
   const preview = await build.preview(edit)
-  if (next.value === asked) next.value = { ...asked, preview }
+  if (next.value === asked) next.value = { name: chosen.name, edit, preview }
+}
+
+/** The board with the best allocation that there is on it. */
+async function allocatedOn(chosen: BoardDefinition, revision: string, choice: Edit): Promise<Edit> {
+  let found = choice
+  await questions.boards(plan.value, [chosen], (fits) => {
+    found = fits.find((fit) => fit.revision === revision)?.edit ?? found
+  })
+  return found
 }
 const moved = computed(() => next.value?.preview?.moves.filter(({ to }) => to !== undefined) ?? [])
 const lost = computed(() => next.value?.preview?.moves.filter(({ to }) => to === undefined) ?? [])

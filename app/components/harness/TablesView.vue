@@ -2,6 +2,7 @@
 import { mdiFileDelimitedOutline } from '@mdi/js'
 import { billOfMaterials, connectorTable, cutList, tableCsv, wireLabels, wireListCsv } from '#core/documents'
 import { download } from '~/composables/download'
+import { useSorted } from '~/composables/useSorted'
 import { useQueryValue } from '~/composables/useQueryValue'
 import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useSelection } from '~/stores/selection'
@@ -18,6 +19,11 @@ const table = computed(() => {
   if (shown.value === 'connectors') return connectorTable(resolved.value, wires.value)
   return shown.value === 'materials' ? billOfMaterials(resolved.value, wires.value) : wireLabels(resolved.value, wires.value)
 })
+
+/** By column number; the next table starts in its own order again. */
+const columns = Object.fromEntries(Array.from({ length: 12 }, (_, at) => [String(at), (row: (string | number)[]) => row[at]]))
+const { sorting, sorted } = useSorted(() => table.value.rows, columns)
+watch(shown, () => (sorting.value = undefined))
 
 function save() {
   const { name } = plan.value
@@ -52,12 +58,12 @@ const wireOf = (cell: string | number) => wires.value.find((wire) => wire.number
     <v-table v-else class="plain">
       <thead>
         <tr>
-          <th v-for="head in table.header" :key="head">{{ head }}</th>
+          <SortHead v-for="(head, at) in table.header" :key="head" v-model="sorting" :column="String(at)">{{ head }}</SortHead>
         </tr>
       </thead>
       <tbody>
         <tr
-          v-for="(row, at) in table.rows"
+          v-for="(row, at) in sorted"
           :key="at"
           :class="{ lit: row.some((cell) => wireOf(cell) && selection.lit.has(`wire:${wireOf(cell)!.id}`)) }"
         >
