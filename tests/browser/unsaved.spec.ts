@@ -54,8 +54,8 @@ test('a backup is made and gone back to from the page', async ({ page }) => {
   await page.getByRole('button', { name: 'Back up now' }).click()
   await expect(page.getByText('is written and looked through')).toBeVisible()
   await page.goto(server.address)
-  await page.getByRole('button', { name: 'Put Spillway hex away' }).click()
-  await expect(page.getByRole('button', { name: 'Take back' })).toBeVisible()
+  await page.getByRole('button', { name: 'Archive Spillway hex' }).click()
+  await expect(page.getByRole('button', { name: 'Restore Spillway hex' })).toBeVisible()
   await page.goto(`${server.address}/backups`)
   await page
     .getByRole('row', { name: /by hand/ })
@@ -64,7 +64,7 @@ test('a backup is made and gone back to from the page', async ({ page }) => {
   await page.getByRole('dialog').getByRole('button', { name: 'Restore' }).click()
   await expect(page.getByText('The data are as they were')).toBeVisible()
   await page.goto(server.address)
-  await expect(page.getByRole('button', { name: 'Put Spillway hex away' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Archive Spillway hex' })).toBeVisible()
 })
 
 test('a build whose newest version cannot be read hides no other, can be saved as it is, and goes on from an older one', async ({
