@@ -117,6 +117,11 @@ export const useBuild = defineStore('build', () => {
     unsaved,
     edit: (edit: Edit) => session?.edit(edit),
     preview: (edit: Edit) => session?.preview(edit) ?? Promise.resolve(undefined),
+    /** Takes the best allocation that was found. */
+    allocate: () => {
+      const proposal = state.value?.analysis?.proposal
+      if (proposal) session?.edit({ type: 'assignment.adopt', assignment: proposal.assignment, supplies: proposal.supplies })
+    },
     undo: () => session?.undo(),
     redo: () => session?.redo(),
     save: (note?: string) => session?.save(note) ?? Promise.resolve(),

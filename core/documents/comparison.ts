@@ -1,6 +1,6 @@
 import { wiresOf, type Wire } from '../harness'
 import { keyOf, placeLabel, resolvePlan, sameValue, splitKey, type Plan, type ResolvedPlan } from '../plan'
-import { endName } from './wire-tables'
+import { endName, fittedWires } from './wire-tables'
 
 /** One thing in which two plans differ. */
 export interface Difference {
@@ -117,12 +117,7 @@ const keyWords = (plan: Plan, key: string) => {
 }
 
 function* wireDifferences(one: ResolvedPlan, other: ResolvedPlan): Iterable<Difference> {
-  const fitted = (resolved: ResolvedPlan) =>
-    new Map(
-      wiresOf(resolved)
-        .filter(({ omitted }) => !omitted)
-        .map((wire) => [wire.id, wire]),
-    )
+  const fitted = (resolved: ResolvedPlan) => new Map(fittedWires(wiresOf(resolved)).map((wire) => [wire.id, wire]))
   const [was, is] = [fitted(one), fitted(other)]
   const words = (resolved: ResolvedPlan, wire: Wire) =>
     `${wire.number}, ${endName(resolved, wire.from)} to ${endName(resolved, wire.to)}`

@@ -1,7 +1,7 @@
 export { ampacity, burstFactor, gaugeFor, gauges, mainGaugeFor, thinnestMain, wireId } from './wires'
 export type { Wire, WireEnd, WireKind } from './wires'
 export { wiresOf } from './nets'
-export { defaultLayers, drawHarness, drawingFigures, labelSide, lineWidth, Sheet, straightHeights } from './drawing'
+export { defaultLayers, drawHarness, drawingFigures, labelSide, layerNames, lineWidth, Sheet, straightHeights } from './drawing'
 export type {
   Arrangement,
   DrawingFigures,

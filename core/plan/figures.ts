@@ -11,3 +11,16 @@ export const figures = {
   height: { min: -2000, max: 2000, unit: 'mm' },
 } as const
 export type Figure = keyof typeof figures
+
+/**
+ * A figure as it was typed, with a comma or a point.
+ * @returns the figure, nothing of an empty text, or why it cannot be taken
+ */
+export function readFigure(text: string, figure: Figure, whole = false): { value?: number; wrong?: string } {
+  const typed = text.trim().replace(',', '.')
+  if (typed === '') return {}
+  const { min, max, unit } = figures[figure]
+  const value = Number(typed)
+  const fits = value >= min && value <= max && (!whole || Number.isInteger(value))
+  return fits ? { value } : { wrong: `${min} to ${max} ${unit}${whole ? ', whole' : ''}` }
+}

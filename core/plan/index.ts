@@ -1,5 +1,5 @@
 export { planSchema, turns } from './plan'
-export { figures } from './figures'
+export { figures, readFigure } from './figures'
 export type { Figure } from './figures'
 export type {
   DeviceInstance,

@@ -45,15 +45,10 @@ const views: [string, string, Record<string, string>][] = [
   ['Making', 'harness', { view: 'making' }],
 ]
 
-function allocate() {
-  const proposal = build.analysis?.proposal
-  if (proposal) build.edit({ type: 'assignment.adopt', assignment: proposal.assignment, supplies: proposal.supplies })
-}
-
 const commands = computed<Command[]>(() => [
   ...Object.entries(stages).map(([id, name]) => ({ title: `Go to ${name}`, hint: 'stage', run: go(id) })),
   ...views.map(([name, stage, query]) => ({ title: name, hint: 'view', run: go(stage, query) })),
-  { title: 'Allocate', hint: 'the best place for everything', run: allocate },
+  { title: 'Allocate', hint: 'the best place for everything', run: () => build.allocate() },
   { title: 'Papers as PDF', hint: 'paper', run: go('harness', { papers: 'open' }) },
   { title: 'Print this view', hint: 'paper', run: () => setTimeout(() => window.print(), 300) },
   { title: 'Save the plan as a file', hint: 'file', run: savePlan },

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A field for one figure: within its limits it is given on, emptied it gives none, anything else is said at the field and not taken. */
-import { figures, type Figure } from '#core/plan'
+import { figures, readFigure, type Figure } from '#core/plan'
 
 const {
   figure,
@@ -21,17 +21,13 @@ const emit = defineEmits<{ set: [value: number | undefined] }>()
 const wrong = ref('')
 
 function read(event: Event) {
-  const text = (event.target as HTMLInputElement).value.trim().replace(',', '.')
+  const { value: typed, wrong: said = '' } = readFigure((event.target as HTMLInputElement).value, figure, whole)
   const { min, max, unit } = figures[figure]
-  const typed = Number(text)
-  wrong.value = ''
-  if (text === '' && optional) emit('set', undefined)
-  else if (text === '' || !(typed >= min && typed <= max) || (whole && !Number.isInteger(typed))) {
-    wrong.value = `${min} to ${max} ${unit}${whole ? ', whole' : ''}`
-  } else {
-    wrong.value = refuse(typed)
-    if (!wrong.value) emit('set', typed)
-  }
+  wrong.value = said
+  if (said) return
+  if (typed === undefined && !optional) wrong.value = `${min} to ${max} ${unit}${whole ? ', whole' : ''}`
+  else if (typed !== undefined) wrong.value = refuse(typed)
+  if (!wrong.value) emit('set', typed)
 }
 </script>
 

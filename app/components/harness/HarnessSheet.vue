@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
-import { lineWidth, plainMark, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
+import { layerNames, lineWidth, plainMark, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
 import { wireColours } from '#core/units'
 import { usePanZoom } from '~/composables/usePanZoom'
 import { useSvgDrag } from '~/composables/useSvgDrag'
@@ -16,7 +16,6 @@ const plan = usePlan()
 const selection = useSelection()
 const size = computed(() => ({ width: drawing.width, height: drawing.height }))
 const { frame, zoom, fit, onWheel, onDown, onMove, onUp, onKey } = usePanZoom(size)
-const kinds = { main: 'main power', signal: 'signal', video: 'video', supply: 'supply', ground: 'ground' } as const
 
 const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `${x},${y}`).join(' ')
 const board = computed(() => drawing.board)
@@ -94,7 +93,7 @@ function allBack() {
   <div class="sheet">
     <div class="tools no-print">
       <span role="group" aria-label="Layers" class="layers">
-        <label v-for="(word, kind) in kinds" :key="kind"
+        <label v-for="(word, kind) in layerNames" :key="kind"
           ><input
             type="checkbox"
             :checked="layers[kind]"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { paperParts, type PaperPart } from '#core/documents'
-import type { HarnessDrawing, Layers } from '#core/harness'
+import { layerNames, type HarnessDrawing, type Layers } from '#core/harness'
 import { callForFile } from '~/composables/useApi'
 import { download } from '~/composables/download'
 import { usePlan } from '~/composables/usePlan'
@@ -14,7 +14,6 @@ const { shown, drawing = undefined } = defineProps<{
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
 const plan = usePlan()
-const kinds = { main: 'main power', signal: 'signal', video: 'video', supply: 'supply', ground: 'ground' } as const
 const all = Object.keys(paperParts) as PaperPart[]
 
 const parts = ref<PaperPart[]>([...all])
@@ -73,7 +72,9 @@ async function make() {
         </fieldset>
         <fieldset :disabled="!parts.includes('drawing')">
           <legend>Layers of the drawing</legend>
-          <label v-for="(word, kind) in kinds" :key="kind"><input v-model="layers[kind]" type="checkbox" /> {{ word }}</label>
+          <label v-for="(word, kind) in layerNames" :key="kind"
+            ><input v-model="layers[kind]" type="checkbox" /> {{ word }}</label
+          >
         </fieldset>
         <fieldset :disabled="!parts.includes('drawing')">
           <legend>Lines of the drawing</legend>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiLock } from '@mdi/js'
 import type { Wire, WireEnd } from '#core/harness'
-import { figures, idIn, type WireOverride } from '#core/plan'
+import { idIn, readFigure, type WireOverride } from '#core/plan'
 import { wireColours, type WireColour } from '#core/units'
 import { useSorted } from '~/composables/useSorted'
 import { useNames } from '~/composables/useNames'
@@ -36,21 +36,12 @@ const contact = ({ connector, contact: number }: WireEnd) => (connector && numbe
 const wrong = ref<Record<string, string>>({})
 
 function setFigure(wire: Wire, figure: 'gauge' | 'length', event: Event) {
-  const field = event.target as HTMLInputElement
-  const { min, max, unit } = figures[figure]
-  const value = Number(field.value.trim().replace(',', '.'))
+  const { value, wrong: said } = readFigure((event.target as HTMLInputElement).value, figure, figure === 'gauge')
   const key = `${wire.id} ${figure}`
   const { [key]: _, ...rest } = wrong.value
-  if (field.value.trim() === '') {
-    wrong.value = rest
-    return build.edit({ type: 'wire.set', wire: wire.id, unset: [figure] })
-  }
-  if (!(value >= min && value <= max) || (figure === 'gauge' && !Number.isInteger(value))) {
-    wrong.value = { ...rest, [key]: `${min} to ${max} ${unit}${figure === 'gauge' ? ', whole' : ''}` }
-    return
-  }
-  wrong.value = rest
-  build.edit({ type: 'wire.set', wire: wire.id, set: { [figure]: value } })
+  wrong.value = said === undefined ? rest : { ...rest, [key]: said }
+  if (said === undefined)
+    build.edit({ type: 'wire.set', wire: wire.id, ...(value === undefined ? { unset: [figure] } : { set: { [figure]: value } }) })
 }
 
 /** Wires that are ticked, to be set together. */

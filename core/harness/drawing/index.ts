@@ -19,7 +19,7 @@ import {
 } from './model'
 import { Router } from './route'
 
-export { defaultLayers, lineWidth } from './model'
+export { defaultLayers, layerNames, lineWidth } from './model'
 export type {
   Arrangement,
   DrawnBoard,

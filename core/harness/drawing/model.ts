@@ -91,6 +91,14 @@ export interface Arrangement extends Record<Side, string[]> {
 /** Which kinds of wire are drawn as lines; the others are labels at the device. */
 export type Layer = WireKind | 'main'
 export type Layers = Record<Layer, boolean>
+/** What each layer is called. */
+export const layerNames: Record<Layer, string> = {
+  main: 'main power',
+  signal: 'signal',
+  video: 'video',
+  supply: 'supply',
+  ground: 'ground',
+}
 export const defaultLayers: Layers = { main: true, signal: true, video: true, supply: false, ground: false }
 
 /** The layer a wire is drawn on: the main way of the power has its own, supply and ground of it together. */

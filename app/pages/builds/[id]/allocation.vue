@@ -20,12 +20,6 @@ const current = computed(() => build.analysis?.current ?? true)
 const locks = computed(() => Object.keys(plan.value.locks).length)
 const bans = computed(() => Object.values(plan.value.bans).reduce((sum, places) => sum + places.length, 0))
 
-function allocate() {
-  if (!build.analysis) return
-  const { assignment, supplies } = build.analysis.proposal
-  build.edit({ type: 'assignment.adopt', assignment, supplies })
-}
-
 function clearChoices() {
   build.edit({
     type: 'several',
@@ -50,7 +44,7 @@ function clearChoices() {
         color="primary"
         :disabled="!build.analysis || build.working"
         :prepend-icon="mdiSwapVertical"
-        @click="allocate"
+        @click="build.allocate()"
       >
         {{ begun ? 'Use the better allocation' : 'Allocate' }}
       </v-btn>
