@@ -108,3 +108,21 @@ test('a plan of forty-five devices is proven best in the browser', async ({ page
   await expect(page.getByTestId('proposal')).toContainText('81 placed')
   await saved(page)
 })
+
+test('another board is taken with what becomes of each need said before and after', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Another board', true)
+  await page.goto(`${address}/builds/${id}/fit-out`)
+  await page.getByLabel('Board', { exact: true }).first().click({ force: true })
+  await page.getByRole('option', { name: 'Corran 7' }).click()
+  const dialog = page.getByRole('dialog', { name: 'Take another board' })
+  await expect(dialog).toContainText(/Of \d+ needs \d+ keep a place of that name, \d+ move, 0 lose theirs/)
+  await expect(dialog).toContainText('Software port 2 → Port')
+  await dialog.getByRole('button', { name: 'Take it' }).click()
+  await expect(page.getByText(/^Board Corran 7: \d+ kept, \d+ moved, 0 lost/)).toBeVisible()
+  await saved(page)
+  const { plan } = (await (await page.request.get(`${address}/api/builds/${id}`)).json()) as {
+    plan: { board: { definition: string }; assignment: Record<string, unknown> }
+  }
+  expect(plan.board.definition).toBe('corran-7')
+  expect(Object.keys(plan.assignment).length).toBeGreaterThan(10)
+})
