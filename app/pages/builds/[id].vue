@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Subject } from '#core/plan'
 import { ApiError } from '~/composables/useApi'
 import { today, usePaperHead } from '~/composables/usePaperHead'
+import { useSelectionInAddress } from '~/composables/useSelectionInAddress'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
@@ -28,23 +28,7 @@ async function open(id: string, before?: string) {
 }
 watch(() => String(route.params.id), open, { immediate: true })
 
-// What is selected stands in the address: a link to it, a reload and the way back find it again.
-watch(
-  () => route.query.sel,
-  (told) => {
-    if (typeof told === 'string' && /^\w+:.+/.test(told)) selection.selected = told as Subject
-  },
-  { immediate: true },
-)
-const router = useRouter()
-watch(
-  () => [selection.selected, route.path] as const,
-  ([selected]) => {
-    const { sel, ...rest } = route.query
-    if (sel !== selected) void router.replace({ query: selected ? { ...rest, sel: selected } : rest, hash: route.hash })
-  },
-)
-
+useSelectionInAddress()
 usePaperHead(() => (build.plan ? [build.plan.name, `version ${build.version}`, today()] : []))
 useHead({ title: () => (build.plan ? `${build.plan.name} · Ypodoma` : 'Ypodoma') })
 
