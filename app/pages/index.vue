@@ -9,6 +9,7 @@ import {
   mdiTagOutline,
   mdiTrayArrowDown,
 } from '@mdi/js'
+import { keepInAddress } from '~/composables/keepInAddress'
 import { author } from '~/composables/author'
 import type { Sorting } from '~/composables/useSorted'
 import { dayAndTime } from '~/composables/dates'
@@ -21,6 +22,7 @@ import { useSession } from '~/stores/session'
 const size = 25
 const page = shallowRef<BuildPage>()
 const wanted = ref('')
+keepInAddress('find', wanted)
 const from = ref(0)
 const creating = ref(false)
 /** The dialog is loaded when it is first wanted. */
@@ -161,7 +163,7 @@ async function savePlan(build: BuildSummary) {
       <div class="page-head">
         <h1>Builds</h1>
         <span class="quiet">A build is one craft: its board, its parts, and where everything goes.</span>
-        <v-text-field v-model="wanted" label="Name, board or note" class="find" clearable />
+        <v-text-field v-model="wanted" label="Name, board, part or note" class="find" clearable />
         <v-spacer />
         <v-btn variant="outlined" :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Open a plan file</v-btn>
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New build</v-btn>

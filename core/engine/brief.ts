@@ -1,11 +1,13 @@
 import { check, checkContext, openFindings, severities, type Severity } from '../checks'
-import { resolvePlan, type Plan } from '../plan'
+import { partNames, resolvePlan, type Plan } from '../plan'
 import { begun } from './analyse'
 
 /** What a list of builds shows of one. */
 export interface Brief {
   board: string
   devices: number
+  /** What it is made of: names of the board and of the devices' definitions, each once. */
+  parts: string[]
   allocated: boolean
   note: string
   /** Findings of the plan as it stands, by severity. */
@@ -23,6 +25,7 @@ export function briefOf(plan: Plan): Brief {
   return {
     board: `${resolved.board.name} rev ${plan.board.revision}`,
     devices: plan.devices.length,
+    parts: partNames(plan),
     allocated: begun(plan),
     note: plan.note,
     findings,

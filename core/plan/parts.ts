@@ -15,6 +15,15 @@ export interface FittedDevice {
 export const boardId = 'board'
 export const batteryId = 'battery'
 
+/** What a plan is made of: the names of its board and its devices' definitions, each once. */
+export function partNames({ board, devices, definitions }: Plan): string[] {
+  const names = [
+    definitions.boards[board.definition]?.name,
+    ...devices.map((device) => definitions.devices[device.definition]?.name),
+  ]
+  return [...new Set(names.flatMap((name) => name ?? []))]
+}
+
 /** What a supply fed straight from the battery has as its source. */
 export const batteryPlace: Place = referTo('output', keyOf(batteryId, 'main'))
 

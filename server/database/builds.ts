@@ -1,6 +1,6 @@
 import type { Statement } from 'better-sqlite3'
 import type { Brief } from '#core/engine'
-import { planSchema, upgradePlan, type Edit, type Plan } from '#core/plan'
+import { partNames, planSchema, upgradePlan, type Edit, type Plan } from '#core/plan'
 import type { Connection } from './open'
 import { pack, partStore, unpack } from './parts'
 import { toThin, type Aged } from './thinning'
@@ -334,7 +334,7 @@ export function buildRepository(connection: Connection, now: () => string) {
     /** Keeps what a version shows of itself in a list; nothing when it cannot be read. */
     setBrief: (id: string, number: number, brief: Brief | undefined): void => {
       setBrief.run(brief ? JSON.stringify(brief) : '', id, number)
-      if (brief) setSearch.run(`${one.get(id)!.name} ${brief.board} ${brief.note}`.toLocaleLowerCase('en'), id)
+      if (brief) setSearch.run(searchWords(one.get(id)!.name, brief.note, brief.parts), id)
     },
 
     /** Builds whose newest version was not looked at yet. */
@@ -373,10 +373,8 @@ function stepsIn(text: string): string[] {
   }
 }
 
-function searchOf({ plan }: NewVersion): string {
-  const board = plan.definitions.boards[plan.board.definition]?.name ?? ''
-  return `${plan.name} ${board} ${plan.note}`.toLocaleLowerCase('en')
-}
+const searchOf = ({ plan }: NewVersion) => searchWords(plan.name, plan.note, partNames(plan))
+const searchWords = (name: string, note: string, parts: string[]) => `${name} ${note} ${parts.join(' ')}`.toLocaleLowerCase('en')
 
 function buildRow(row: RawBuild): BuildRow {
   return {

@@ -159,11 +159,12 @@ describe('plans stored whole by an earlier program', () => {
 })
 
 describe('the list of builds', () => {
-  it('is searched by name, board and note, paged, and counted', () => {
+  it('is searched by name, board, part and note, paged, and counted', () => {
     const { builds } = freshStore()
     const names = (search: string) => builds.list(search).builds.map(({ name }) => name)
     expect(names('HEX')).toEqual(['Spillway hex'])
     expect(names('corran')).toEqual(['Spillway hex'])
+    expect(names('merlow n3c')).toEqual(['Spillway hex'])
     expect(names('culverts; two')).toEqual(['Culvert scout'])
     expect(names('%')).toEqual([])
     expect(builds.list('', 1, 1)).toMatchObject({ builds: [{ name: 'Fellside mapper' }], count: 3 })

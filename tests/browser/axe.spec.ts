@@ -10,6 +10,14 @@ const press =
 
 /** States of the interface, each looked at in one theme, the themes by turns; the main views are in both. */
 const states = (id: string): State[] => [
+  ['builds', '/'],
+  ['builds, light', '/'],
+  ['fit-out', `/builds/${id}/fit-out`],
+  ['allocation', `/builds/${id}/allocation`],
+  ['allocation, light', `/builds/${id}/allocation`],
+  ['grid', `/builds/${id}/allocation?view=grid`],
+  ['harness', `/builds/${id}/harness`],
+  ['harness, light', `/builds/${id}/harness`],
   ['new build', '/', press('New build')],
   ['tags', '/', press(/^Tags of/)],
   ['devices', '/catalogue', press('Devices')],

@@ -76,13 +76,50 @@ test.describe('library files', () => {
     })
     await page.getByLabel('Definition file').setInputFiles(file([board, { ...board, id: 'bad', ports: 7 }]))
     await expect(page.getByRole('alert')).toContainText('definitions[1].ports')
-    await expect(page.getByRole('link', { name: 'Brae copy' })).toBeHidden()
+    await expect(page.getByRole('link', { name: 'Brae copy', exact: true })).toBeHidden()
     await page.getByLabel('Definition file').setInputFiles(file([board]))
-    await expect(page.getByRole('link', { name: 'Brae copy' })).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Brae copy', exact: true })).toBeVisible()
     await page.getByRole('button', { name: 'Delete Brae copy of your own' }).click()
-    await expect(page.getByRole('link', { name: 'Brae copy' })).toBeHidden()
+    await expect(page.getByRole('link', { name: 'Brae copy', exact: true })).toBeHidden()
     expect(await accessibilityFaults(page)).toEqual([])
   })
+})
+
+test.describe('a file over what is there', () => {
+  test.use({ expected: { faults: [/409/] } })
+
+  test('shows where it differs, and is undone with one press', async ({ page }) => {
+    await page.goto(`${address}/catalogue`)
+    const shipped = (await (await page.request.get(`${address}/api/catalogue`)).json()).boards['brae-mini']
+    const changed = { ...shipped, summary: 'Written over by a file.' }
+    const fresh = { ...shipped, id: 'brae-new', name: 'Brae new' }
+    await page.getByLabel('Definition file').setInputFiles({
+      name: 'over.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify({ format: 'ypodoma-library', schema: 1, definitions: [changed, fresh] })),
+    })
+    const dialog = page.getByRole('dialog', { name: 'Import over what is there' })
+    await expect(dialog).toContainText('summary')
+    await expect(dialog).toContainText('Written over by a file.')
+    await dialog.getByRole('button', { name: 'Replace them' }).click()
+    await expect(page.getByRole('cell', { name: 'Written over by a file.' })).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Brae new', exact: true })).toBeVisible()
+    await page.getByRole('button', { name: 'Undo' }).click()
+    await expect(page.getByText('The import is undone.')).toBeVisible()
+    await expect(page.getByRole('link', { name: 'Brae new', exact: true })).toBeHidden()
+    await page.reload()
+    await expect(page.getByRole('cell', { name: shipped.summary, exact: true })).toBeVisible()
+  })
+})
+
+test('from a definition to the builds that use it, and a search that outlasts a reload', async ({ page }) => {
+  await page.goto(`${address}/catalogue?kind=device&find=merlow`)
+  await page.getByRole('link', { name: 'Builds with Merlow N3C' }).click()
+  await expect(page.getByRole('link', { name: 'Spillway hex', exact: true })).toBeVisible()
+  await expect(page.getByRole('link', { name: 'Culvert scout' })).toBeHidden()
+  await page.reload()
+  await expect(page.getByLabel('Name, board, part or note')).toHaveValue('Merlow N3C')
+  await expect(page.getByRole('link', { name: 'Culvert scout' })).toBeHidden()
 })
 
 test('the rules are there to read', async ({ page }) => {

@@ -1,28 +1,5 @@
 import { expect } from '@playwright/test'
-import { accessibilityFaults, address, freshBuild, test } from './helpers'
-
-const views = ['fit-out', 'allocation', 'harness'] as const
-
-test('axe finds no serious fault on any screen, light or dark', async ({ page }) => {
-  test.slow()
-  const id = await freshBuild(page, 'spillway-hex', 'Axe', true)
-  for (const theme of ['paper', 'night']) {
-    await page.goto(address)
-    await page.evaluate((name) => localStorage.setItem('ypodoma.theme', name), theme)
-    await page.goto(address)
-    await expect(page.getByRole('link', { name: 'Spillway hex' })).toBeVisible()
-    expect(await accessibilityFaults(page), `builds, ${theme}`).toEqual([])
-    for (const view of views) {
-      await page.goto(`${address}/builds/${id}/${view}`)
-      await expect(page.getByTestId('findings')).toContainText('PWR-02')
-      expect(await accessibilityFaults(page), `${view}, ${theme}`).toEqual([])
-    }
-    await page.goto(`${address}/builds/${id}/allocation`)
-    await page.getByRole('button', { name: 'Fit grid' }).click()
-    await expect(page.getByText('Point at a cell')).toBeVisible()
-    expect(await accessibilityFaults(page), `grid, ${theme}`).toEqual([])
-  }
-})
+import { address, freshBuild, test } from './helpers'
 
 test('the commands and the fit grid work from the keyboard alone', async ({ page }) => {
   const id = await freshBuild(page, 'culvert-scout', 'Keys', true)

@@ -95,24 +95,23 @@ function remove(id: string, name: string) {
         <td class="quiet">{{ kind }}</td>
         <td>{{ device.name }}</td>
         <td @click.stop>
-          <v-select
+          <CellSelect
             v-if="variants.length > 1"
             :model-value="instance.variant"
             :items="variants"
-            variant="plain"
+            class="variant"
             :aria-label="`Variant of ${instance.name}`"
-            @update:model-value="(variant: string) => build.edit({ type: 'device.variant', device: instance.id, variant })"
+            @update:model-value="(variant) => build.edit({ type: 'device.variant', device: instance.id, variant })"
           />
           <span v-else class="quiet">{{ variants[0]!.title }}</span>
         </td>
         <td @click.stop>
-          <v-select
+          <CellSelect
             :model-value="instance.priority"
             :items="priorities"
-            variant="plain"
             class="priority"
             :aria-label="`How much ${instance.name} is wanted`"
-            @update:model-value="(priority: Priority) => build.edit({ type: 'device.priority', device: instance.id, priority })"
+            @update:model-value="(priority) => build.edit({ type: 'device.priority', device: instance.id, priority })"
           />
         </td>
         <td class="mono">{{ supply }}</td>
@@ -166,15 +165,10 @@ function remove(id: string, name: string) {
   vertical-align: bottom;
 }
 .priority {
-  width: 100px;
+  width: 80px;
 }
-.devices :deep(.v-field__input) {
-  padding-top: var(--space-2);
-  padding-bottom: var(--space-2);
-  min-height: 28px;
-}
-.devices :deep(.v-input--plain-underlined .v-field__append-inner) {
-  padding-top: var(--space-1);
+.variant {
+  width: 130px;
 }
 tfoot td {
   height: 30px;

@@ -1,13 +1,23 @@
 <script setup lang="ts">
 import { rules, type Finding, type Fix } from '#core/checks'
+import { fixKey } from '~/composables/useIdleFixes'
 import { useBuild } from '~/stores/build'
 
-const { finding } = defineProps<{ finding: Finding }>()
+const { finding, idle = new Set<string>() } = defineProps<{
+  finding: Finding
+  /** Keys of fixes that bring as much as they settle: they stand last. */
+  idle?: Set<string>
+}>()
 const emit = defineEmits<{ pick: [] }>()
 const build = useBuild()
 const open = ref(false)
 const preview = ref<{ label: string; text: string }>()
 const meta = computed(() => rules.find((rule) => rule.meta.id === finding.rule)?.meta)
+
+const fixes = computed(() => {
+  const last = (fix: Fix) => Number(idle.has(fixKey(finding, fix)))
+  return finding.fixes.toSorted((a, b) => last(a) - last(b)).slice(0, 4)
+})
 
 /** Says what a fix would change, by trying it on a copy. */
 async function look(fix: Fix) {
@@ -61,7 +71,7 @@ function apply(fix: Fix) {
     <div class="actions">
       <template v-if="finding.accepted === undefined">
         <v-btn
-          v-for="fix in finding.fixes.slice(0, 4)"
+          v-for="fix in fixes"
           :key="fix.label"
           variant="outlined"
           color="primary"

@@ -3,6 +3,7 @@ import { mdiChevronRight } from '@mdi/js'
 import { openFindings, type Finding } from '#core/checks'
 import { partsOf } from '#core/plan'
 import { countBySeverity, severityLook } from '~/composables/useSeverity'
+import { useIdleFixes } from '~/composables/useIdleFixes'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
@@ -10,6 +11,7 @@ const folded = defineModel<boolean>('folded', { required: true })
 const build = useBuild()
 const selection = useSelection()
 const onlySelected = ref(true)
+const idle = useIdleFixes()
 
 const all = computed(() => build.analysis?.findings ?? [])
 const shown = computed(() => {
@@ -59,7 +61,7 @@ function pick(finding: Finding) {
           <SeverityMark :severity="group.severity" /> {{ severityLook[group.severity].word }}
           <span class="quiet">{{ severityLook[group.severity].meaning }}</span>
         </h2>
-        <FindingCard v-for="finding in group.findings" :key="finding.id" :finding @pick="pick(finding)" />
+        <FindingCard v-for="finding in group.findings" :key="finding.id" :finding :idle @pick="pick(finding)" />
       </section>
       <section v-if="accepted.length">
         <h2>

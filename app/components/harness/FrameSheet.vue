@@ -12,6 +12,7 @@ import {
 } from '#core/harness'
 import type { ResolvedPlan, Spot } from '#core/plan'
 import { useSvgDrag } from '~/composables/useSvgDrag'
+import { useSizeOf } from '~/composables/useSizeOf'
 import { useSelection } from '~/stores/selection'
 
 /** The craft from above or from its right side, with its parts to be dragged and, from above, the bundles of its wires. */
@@ -22,12 +23,7 @@ const selection = useSelection()
 const craft = computed(() => resolved.plan.craft)
 const wing = computed(() => craft.value.outline === 'wing')
 const svg = useTemplateRef<SVGSVGElement>('svg')
-const shown = ref({ width: 700, height: 440 })
-const watching = new ResizeObserver(([entry]) => {
-  if (entry?.contentRect.width) shown.value = { width: entry.contentRect.width, height: entry.contentRect.height }
-})
-onMounted(() => watching.observe(svg.value!))
-onBeforeUnmount(() => watching.disconnect())
+const shown = useSizeOf(svg, { width: 700, height: 440 })
 /** All that is drawn, with room around it for names. */
 const view = computed(() => {
   const { size } = craft.value

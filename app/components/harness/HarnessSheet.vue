@@ -3,6 +3,7 @@ import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } fr
 import { layerNames, lineWidth, plainMark, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
 import { wireColours } from '#core/units'
 import { usePanZoom } from '~/composables/usePanZoom'
+import { useSizeOf } from '~/composables/useSizeOf'
 import { useSvgDrag } from '~/composables/useSvgDrag'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -16,6 +17,18 @@ const plan = usePlan()
 const selection = useSelection()
 const size = computed(() => ({ width: drawing.width, height: drawing.height }))
 const { frame, zoom, fit, onWheel, onDown, onMove, onUp, onKey } = usePanZoom(size)
+const shown = useSizeOf(useTemplateRef<SVGSVGElement>('svg'))
+/** Pixels on the screen a unit of the drawing. */
+const scale = computed(() => Math.min(shown.value.width / frame.value.width, shown.value.height / frame.value.height) || 1)
+/** So small that details would not be read: names alone are shown, in letters of 10 pixels, in one line or two. */
+const far = computed(() => (scale.value * 11 < 9 ? Math.round(100 / scale.value) / 10 : 0))
+const farLines = ({ title, width }: DrawnBox) => {
+  const room = Math.floor((width - 8) / (0.56 * far.value))
+  if (title.length <= room) return [title]
+  const gap = title.lastIndexOf(' ', room)
+  const [first, second] = gap > 0 ? [title.slice(0, gap), title.slice(gap + 1)] : [title.slice(0, room), title.slice(room)]
+  return [first, second.length > room ? `${second.slice(0, room - 1)}…` : second]
+}
 
 const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `${x},${y}`).join(' ')
 const board = computed(() => drawing.board)
@@ -118,7 +131,9 @@ function allBack() {
       <v-btn :icon="mdiFitToPageOutline" aria-label="Show all" @click="fit" />
     </div>
     <svg
+      ref="svg"
       class="drawing"
+      :class="{ far }"
       :viewBox="`${frame.x} ${frame.y} ${frame.width} ${frame.height}`"
       tabindex="0"
       role="group"
@@ -141,7 +156,13 @@ function allBack() {
         :cy="board.y + hole.y"
         :r="hole.radius"
       />
-      <text class="name" :x="board.x + board.width / 2" :y="board.y + board.height / 2" text-anchor="middle">
+      <text
+        class="name"
+        :x="board.x + board.width / 2"
+        :y="board.y + board.height / 2"
+        text-anchor="middle"
+        :style="{ fontSize: far ? `${1.2 * far}px` : undefined }"
+      >
         {{ board.title }}
       </text>
       <text class="small" :x="board.x + board.width / 2" :y="board.y + board.height / 2 + 16" text-anchor="middle">
@@ -190,7 +211,7 @@ function allBack() {
       <g
         v-for="box in drawing.devices"
         :key="box.id"
-        v-memo="[drawing.arrangement, box.x, box.y, box.side, look(`device:${box.id}`)]"
+        v-memo="[drawing.arrangement, box.x, box.y, box.side, look(`device:${box.id}`), far]"
         :class="{ chosen: selection.lit.has(`device:${box.id}`) }"
         class="box"
         tabindex="0"
@@ -204,7 +225,17 @@ function allBack() {
         @keydown="nudge($event, box)"
       >
         <rect :x="box.x" :y="box.y" :width="box.width" :height="box.height" rx="3" />
-        <text :x="box.x + 8" :y="box.y + 13" class="title">{{ box.title }}</text>
+        <text
+          v-for="(words, index) in far ? farLines(box) : []"
+          :key="index"
+          :x="box.x + 5"
+          :y="box.y + (index + 0.95) * far"
+          :style="{ fontSize: `${far}px` }"
+          class="title from-afar no-print"
+        >
+          {{ words }}
+        </text>
+        <text :x="box.x + 8" :y="box.y + 13" class="title near">{{ box.title }}</text>
         <text v-if="fits(box)" :x="box.x + box.width - 6" :y="box.y + 13" text-anchor="end" class="tiny">{{ box.subtitle }}</text>
         <g v-for="terminal in box.terminals" :key="terminal.point + terminal.y + terminal.x">
           <circle :cx="terminal.x" :cy="terminal.y" r="2.6" />
@@ -295,6 +326,12 @@ text {
 }
 .tiny {
   font-size: var(--text-tiny);
+}
+@media screen {
+  .far :is(.near, .small, .tiny, .code, .badge),
+  .far :deep(.label) {
+    display: none;
+  }
 }
 .drawing :deep(.letter) {
   font-size: var(--text-note);

@@ -89,7 +89,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
         :key="row.place"
         class="node"
         :class="{ dead: !row.alive[state] }"
-        :style="{ marginLeft: `${row.depth * 26}px` }"
+        :style="{ marginLeft: `min(${row.depth * 26}px, ${row.depth * 3}cqw)` }"
       >
         <button class="head" :class="{ lit: selection.lit.has(row.place) }" @click="selection.select(row.place)">
           <b>{{ row.label }}</b> <span class="mono">{{ volts(row) }}</span>
@@ -145,6 +145,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
 .power {
   padding: var(--space-4) var(--space-6);
   overflow: auto;
+  container-type: inline-size;
 }
 .bar {
   display: flex;
@@ -182,6 +183,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
   position: relative;
   height: 8px;
   width: 320px;
+  max-width: 100%;
   border: 1px solid rgb(var(--v-theme-on-surface));
   margin: var(--space-1) 0;
 }
@@ -238,11 +240,19 @@ ul {
 li {
   display: grid;
   grid-template-columns: 140px 250px 1fr;
-  white-space: nowrap;
-  gap: var(--space-4);
+  align-items: center;
+  gap: 0 var(--space-4);
 }
 li button {
   text-align: left;
+}
+@container (max-width: 620px) {
+  li {
+    grid-template-columns: 110px 1fr;
+  }
+  li .quiet {
+    grid-column: 2;
+  }
 }
 .short {
   color: rgb(var(--v-theme-error));

@@ -28,7 +28,10 @@ const { sorting, sorted: rows } = useSorted(() => wires.filter((wire) => shown.v
   gauge: ({ gauge }) => gauge,
   length: ({ length }) => length,
 })
-const colours = Object.entries(wireColours).map(([value, { name }]) => ({ value, title: value, props: { subtitle: name } }))
+const colours = Object.entries(wireColours).map(([value, { name }]) => ({
+  value: value as WireColour,
+  title: `${value} ${name}`,
+}))
 
 const contact = ({ connector, contact: number }: WireEnd) => (connector && number ? `${connector} · ${number}` : '')
 
@@ -139,16 +142,16 @@ watch(
         </td>
         <td>{{ wire.source ? names.place(wire.source) : wire.net }}</td>
         <td @click.stop>
-          <v-select
-            :model-value="wire.colour"
-            :items="colours"
-            variant="plain"
-            :aria-label="`Colour of ${wire.number}`"
-            class="colour"
-            @update:model-value="(colour: WireColour) => build.edit({ type: 'wire.set', wire: wire.id, set: { colour } })"
-          >
-            <template #prepend-inner><span class="swatch" :style="{ background: wireColours[wire.colour].hex }" /></template>
-          </v-select>
+          <span class="colour">
+            <span class="swatch" :style="{ background: wireColours[wire.colour].hex }" />
+            <CellSelect
+              :model-value="wire.colour"
+              :items="colours"
+              class="mono"
+              :aria-label="`Colour of ${wire.number}`"
+              @update:model-value="(colour) => build.edit({ type: 'wire.set', wire: wire.id, set: { colour } })"
+            />
+          </span>
         </td>
         <td v-for="figure in ['gauge', 'length'] as const" :key="figure" class="text-right" @click.stop>
           <input
@@ -216,12 +219,11 @@ watch(
   align-self: center;
 }
 .colour {
-  width: 78px;
+  display: flex;
+  width: 100px;
 }
-.wires :deep(.v-field__input) {
-  padding-top: var(--space-2);
-  padding-bottom: var(--space-2);
-  min-height: 28px;
+.colour select {
+  width: 82px;
 }
 .length {
   width: 52px;

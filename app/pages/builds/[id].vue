@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ApiError } from '~/composables/useApi'
 import { today, usePaperHead } from '~/composables/usePaperHead'
-import { useSelectionInAddress } from '~/composables/useSelectionInAddress'
+import { keepInAddress } from '~/composables/keepInAddress'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
@@ -28,7 +28,7 @@ async function open(id: string, before?: string) {
 }
 watch(() => String(route.params.id), open, { immediate: true })
 
-useSelectionInAddress()
+keepInAddress('sel', toRef(selection, 'selected'), (told) => /^\w+:.+/.test(told))
 usePaperHead(() => (build.plan ? [build.plan.name, `version ${build.version}`, today()] : []))
 useHead({ title: () => (build.plan ? `${build.plan.name} · Ypodoma` : 'Ypodoma') })
 

@@ -4,6 +4,8 @@ import { deviceClasses, type BoardDefinition, type DeviceDefinition } from '#cor
 import { libraryFile, type Definition } from '#core/schema'
 import { hasWords } from '~/composables/search'
 import { callApi, type ApiError, type Catalogue, type Problem } from '~/composables/useApi'
+import { keepInAddress } from '~/composables/keepInAddress'
+import { useQueryValue } from '~/composables/useQueryValue'
 import { useSorted } from '~/composables/useSorted'
 import { author } from '~/composables/author'
 import { download } from '~/composables/download'
@@ -14,7 +16,8 @@ useHead({ title: 'Catalogue · Ypodoma' })
 const catalogue = useCatalogue()
 const notices = useNotices()
 const wanted = ref('')
-const kind = ref<'board' | 'device'>('board')
+keepInAddress('find', wanted)
+const kind = useQueryValue('kind', ['board', 'device'])
 const creating = ref(false)
 const refused = shallowRef<{ file: string; problems: Problem[] }>()
 interface Named {
@@ -183,6 +186,7 @@ async function remove(definition: Definition) {
             <td class="mono">{{ versionsOf(definition).join(', ') }}</td>
             <td class="quiet">{{ definition.summary }}</td>
             <td class="actions">
+              <NuxtLink :to="{ path: '/', query: { find: definition.name } }" class="mr-3" :aria-label="`Builds with ${definition.name}`">Builds</NuxtLink>
               <v-btn v-if="isOwn(definition)" size="x-small" :aria-label="`Delete ${definition.name} of your own`" @click="remove(definition)">Delete</v-btn>
               <v-btn :icon="mdiDownload" :aria-label="`Save ${definition.name} as a file`" title="Save as a file" @click="save(definition)" />
             </td>

@@ -123,6 +123,7 @@ const change = (next: Editable) => editor.changeShown(next)
           >Save</v-btn
         >
         <v-btn variant="outlined" :prepend-icon="mdiHistory" @click="history = true">Versions</v-btn>
+        <v-btn variant="outlined" :to="{ path: '/', query: { find: document.name } }">Builds with it</v-btn>
       </div>
       <div class="work">
         <section class="left">

@@ -1,0 +1,44 @@
+import { openFindings, type Finding, type Fix } from '#core/checks'
+import { useBuild } from '~/stores/build'
+
+export const fixKey = (finding: Finding, fix: Fix) => `${finding.id} ${fix.label}`
+
+/** Beyond this a plan is too large to try its fixes unasked. */
+const longest = 600
+const pause = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds))
+
+/**
+ * Fixes that bring as much as they settle, found out by trying one after the other while the plan rests.
+ * @returns their keys; told all at once, so that nothing moves more than once
+ */
+export function useIdleFixes() {
+  const build = useBuild()
+  const idle = shallowRef(new Set<string>())
+
+  async function tryAll(isStale: () => boolean) {
+    const found = new Set<string>()
+    for (const finding of openFindings(build.analysis?.findings ?? []))
+      for (const fix of finding.fixes.length > 1 ? finding.fixes : []) {
+        if (isStale()) return
+        const start = performance.now()
+        const seen = await build.preview(fix.edit).catch(() => undefined)
+        if (performance.now() - start > longest) return
+        if (seen && seen.brings.length >= seen.settles.length) found.add(fixKey(finding, fix))
+        await pause(30)
+      }
+    if (!isStale()) idle.value = found
+  }
+
+  watch(
+    () => build.analysis,
+    async (analysis, _, onCleanup) => {
+      let stale = false
+      onCleanup(() => (stale = true))
+      idle.value = new Set()
+      await pause(1500)
+      if (!stale && analysis) await tryAll(() => stale)
+    },
+    { immediate: true },
+  )
+  return idle
+}
