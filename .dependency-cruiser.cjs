@@ -2,6 +2,7 @@
 const layers = [
   ['units'],
   ['catalogue'],
+  ['protocols'],
   ['plan'],
   ['schema', 'links'],
   ['suitability'],

@@ -4,7 +4,12 @@ export default defineConfig({
   testDir: 'tests/browser',
   timeout: 45_000,
   expect: { timeout: 10_000 },
-  workers: 1,
+  workers: 2,
+  // Files run side by side; the one that takes the whole data back to a backup runs when the others are done.
+  projects: [
+    { name: 'together', testIgnore: 'unsaved.spec.ts' },
+    { name: 'alone', testMatch: 'unsaved.spec.ts', dependencies: ['together'] },
+  ],
   // On a busy machine a browser test may need a second try; how many did is said at the end.
   retries: 1,
   reporter: [['list'], ['json', { outputFile: '.cache/browser-results.json' }]],

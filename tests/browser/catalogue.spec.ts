@@ -118,7 +118,7 @@ test('from a definition to the builds that use it, and a search that outlasts a 
   await expect(page.getByRole('link', { name: 'Spillway hex', exact: true })).toBeVisible()
   await expect(page.getByRole('link', { name: 'Culvert scout' })).toBeHidden()
   await page.reload()
-  await expect(page.getByLabel('Name, board, part or note')).toHaveValue('Merlow N3C')
+  await expect(page.getByRole('textbox', { name: 'Name, board, part or note' })).toHaveValue('Merlow N3C')
   await expect(page.getByRole('link', { name: 'Culvert scout' })).toBeHidden()
 })
 

@@ -1,0 +1,96 @@
+import type { CharacterFormat } from '../catalogue'
+import type { Baud } from '../units'
+
+/** What a protocol puts on the line. */
+export interface Line {
+  /** Rates that are usual, the commonest first. */
+  bauds: readonly Baud[]
+  format: CharacterFormat
+  inverted: boolean
+  halfDuplex: boolean
+}
+
+/** What a decoder makes of the bytes that come in. `at` counts bytes from the first that it was given. */
+export type Found<M> =
+  | { kind: 'message'; message: M; at: number; length: number }
+  | { kind: 'refused'; why: string; at: number; length: number }
+
+/** Takes bytes as they come, in pieces of any size, and says what they were once it is known. */
+export interface Decoder<M> {
+  push(bytes: Uint8Array): Found<M>[]
+}
+
+/** A wire protocol: how its messages become bytes, and how bytes become messages again. */
+export interface Codec<M> {
+  /** Id of the protocol's definition in the catalogue, where it has one. */
+  id: string
+  name: string
+  line: Line
+  /** @throws RangeError when a value does not fit the message */
+  encode(message: M): Uint8Array
+  decoder(): Decoder<M>
+}
+
+/** How frames of a protocol are told apart in a stream. */
+export interface Framing<M> {
+  /**
+   * Whether a frame may begin at the first of these bytes, which are never none.
+   * @returns its whole length; 0 when none begins here; nothing when more bytes are needed to tell
+   */
+  measure(bytes: Uint8Array): number | undefined
+  /** What is wrong with a whole frame. */
+  refuse(frame: Uint8Array): string | undefined
+  read(frame: Uint8Array): M
+}
+
+/**
+ * A decoder that looks for frames byte by byte. After a frame that is refused it looks again from
+ * the next byte on, so that nothing hides a sound frame behind it; bytes in which no frame begins are left out unsaid.
+ */
+export function frameDecoder<M>({ measure, refuse, read }: Framing<M>): Decoder<M> {
+  let rest = new Uint8Array(0)
+  let passed = 0
+  return {
+    push(bytes) {
+      const all = new Uint8Array(rest.length + bytes.length)
+      all.set(rest)
+      all.set(bytes, rest.length)
+      const found: Found<M>[] = []
+      let at = 0
+      while (at < all.length) {
+        const view = all.subarray(at)
+        const length = measure(view)
+        if (length === undefined || length > view.length) break
+        if (length === 0) {
+          at += 1
+          continue
+        }
+        const frame = view.subarray(0, length)
+        const why = refuse(frame)
+        if (why === undefined) found.push({ kind: 'message', message: read(frame), at: passed + at, length })
+        else found.push({ kind: 'refused', why, at: passed + at, length })
+        at += why === undefined ? length : 1
+      }
+      rest = all.slice(at)
+      passed += at
+      return found
+    },
+  }
+}
+
+/** @throws RangeError when a value is no whole number from `low` to `high` */
+export function whole(what: string, value: number, low: number, high: number): number {
+  if (!Number.isInteger(value) || value < low || value > high)
+    throw new RangeError(`${what}: ${value} is no whole number from ${low} to ${high}`)
+  return value
+}
+
+/** Bytes as text of two hexadecimal digits each. */
+export const toHex = (bytes: Iterable<number>) => Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join(' ')
+
+/** @throws RangeError when the text is no pairs of hexadecimal digits */
+export function fromHex(text: string): Uint8Array {
+  const digits = text.replace(/\s+/g, '')
+  if (digits.length % 2 || /[^0-9a-f]/i.test(digits)) throw new RangeError('no pairs of hexadecimal digits')
+  return Uint8Array.from(digits.match(/../g) ?? [], (pair) => Number.parseInt(pair, 16))
+}

@@ -1,0 +1,39 @@
+import { crc8p07 } from './checksums'
+import { frameDecoder, whole, type Codec } from './codec'
+
+export interface EscReport {
+  /** °C */
+  temperature: number
+  volts: number
+  amps: number
+  /** mAh */
+  used: number
+  /** Electrical revolutions a minute, in steps of a hundred. */
+  rpm: number
+}
+
+const length = 10
+
+/**
+ * Reports of an ESC, ten bytes each, big-endian, on request and in turn. Nothing marks their beginning:
+ * the checksum alone tells one, so that one in 256 places of noise looks like a report.
+ */
+export const escTelemetry: Codec<EscReport> = {
+  id: 'esc-telemetry',
+  name: 'ESC telemetry',
+  line: { bauds: [115_200], format: '8N1', inverted: false, halfDuplex: false },
+  encode({ temperature, volts, amps, used, rpm }) {
+    const words = [Math.round(volts * 100), Math.round(amps * 100), used, Math.round(rpm / 100)]
+    const body = [whole('temperature', temperature, 0, 255), ...words.flatMap((word) => [whole('value', word, 0, 65_535) >> 8, word & 0xff])]
+    return Uint8Array.from([...body, crc8p07(body)])
+  },
+  decoder: () =>
+    frameDecoder<EscReport>({
+      measure: () => length,
+      refuse: (frame) => (crc8p07(frame.subarray(0, -1)) === frame.at(-1) ? undefined : 'checksum'),
+      read: (frame) => {
+        const word = (at: number) => 256 * frame[at]! + frame[at + 1]!
+        return { temperature: frame[0]!, volts: word(1) / 100, amps: word(3) / 100, used: word(5), rpm: word(7) * 100 }
+      },
+    }),
+}

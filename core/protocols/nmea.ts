@@ -1,0 +1,63 @@
+import { xor8 } from './checksums'
+import { frameDecoder, type Codec } from './codec'
+
+/** A sentence of NMEA 0183: who talks, what it is, and its fields. */
+export interface Sentence {
+  talker: string
+  type: string
+  fields: string[]
+}
+
+/** Characters of a sentence with its ends; receivers send longer ones than the 82 of the standard. */
+const longest = 128
+const carriageReturn = 13
+const lineFeed = 10
+const toBytes = (text: string) => Uint8Array.from(text, (character) => character.charCodeAt(0))
+const toText = (bytes: Uint8Array) => String.fromCharCode(...bytes)
+const checkOf = (body: string) => xor8(toBytes(body)).toString(16).toUpperCase().padStart(2, '0')
+
+/** Sentences as text; two hexadecimal digits of the exclusive or between $ and *. */
+export const nmea: Codec<Sentence> = {
+  id: 'nmea',
+  name: 'NMEA 0183',
+  line: { bauds: [9600, 38_400, 115_200], format: '8N1', inverted: false, halfDuplex: false },
+  encode({ talker, type, fields }) {
+    const body = [talker + type, ...fields].join(',')
+    if (/[^\x20-\x7e]|[$*!\\^~]/.test(body)) throw new RangeError('a field holds what a sentence cannot')
+    if (talker.length !== 2 || type.length !== 3 || /,/.test(talker + type)) throw new RangeError('two characters say who talks, three what it is')
+    const text = `$${body}*${checkOf(body)}\r\n`
+    if (text.length > longest) throw new RangeError(`a sentence has at most ${longest} characters`)
+    return toBytes(text)
+  },
+  decoder: () =>
+    frameDecoder<Sentence>({
+      measure: (bytes) => {
+        if (bytes[0] !== 0x24) return 0
+        const end = bytes.subarray(0, longest).indexOf(lineFeed)
+        if (end >= 0) return end + 1
+        return bytes.length >= longest ? 0 : undefined
+      },
+      refuse: (frame) => {
+        if (frame.at(-2) !== carriageReturn) return 'does not end as a sentence does'
+        const told = /^\$([\x20-\x7e]{5}(?:,[\x20-\x7e]*)?)\*([0-9A-F]{2})\r\n$/.exec(toText(frame))
+        if (!told || told[1]!.includes('$')) return 'is no sentence'
+        return checkOf(told[1]!) === told[2] ? undefined : 'checksum'
+      },
+      read: (frame) => {
+        const [head, ...fields] = toText(frame.subarray(1, -5)).split(',') as [string, ...string[]]
+        return { talker: head.slice(0, 2), type: head.slice(2), fields }
+      },
+    }),
+}
+
+/**
+ * Degrees as a sentence writes them: whole degrees, minutes with five places, and the half of the globe.
+ * @param degrees from −90 to 90 for a latitude, −180 to 180 for a longitude
+ */
+export function nmeaAngle(degrees: number, axis: 'latitude' | 'longitude'): [value: string, half: string] {
+  const [digits, halves] = axis === 'latitude' ? [2, ['N', 'S']] : [3, ['E', 'W']]
+  // In hundred-thousandths of a minute, so that nothing rounds up to 60 minutes.
+  const all = Math.round(Math.abs(degrees) * 60 * 1e5)
+  const text = `${String(Math.floor(all / 6e6)).padStart(digits as number, '0')}${((all % 6e6) / 1e5).toFixed(5).padStart(8, '0')}`
+  return [text, (halves as string[])[degrees < 0 ? 1 : 0]!]
+}
