@@ -6,7 +6,7 @@ const layers = [
   ['plan'],
   ['schema', 'links'],
   ['suitability'],
-  ['allocation', 'harness'],
+  ['allocation', 'harness', 'settings'],
   ['checks'],
   ['documents'],
   ['engine'],

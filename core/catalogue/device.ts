@@ -157,6 +157,8 @@ export interface Message {
   /** Bytes each. */
   bytes: number
   rate: Hertz
+  /** It is sent where this protocol is spoken, and only there; under any when missing. */
+  protocol?: string
 }
 
 interface NeedBase {
@@ -261,15 +263,44 @@ export type Need =
   | ReceiverNeed
   | ControlNeed
 
-/** A setting kept in the device itself. */
-export interface DeviceSetting {
+/** By what means a setting of a device is changed, in words that follow "set". */
+export const settingWays = {
+  tool: 'with its own tool, at its own adapter',
+  board: 'from the board, over its link',
+  bridge: 'through the board: a bridge to its port',
+  menu: 'in its own menu',
+  file: 'by a file on its card',
+  buttons: 'with its buttons',
+  jumper: 'with a jumper or solder bridge',
+} as const
+export type SettingWay = keyof typeof settingWays
+
+export type SettingValue = string | number | boolean
+
+/** What a setting has to agree with. */
+export type SettingPair =
+  /** The board's end of the link of a need. */
+  | { need: string; with: 'baud' | 'protocol' }
+  /** Another setting of the same device: for each of its values the one wanted here. */
+  | { setting: string; values: Record<string, SettingValue> }
+
+interface SettingBase {
   id: string
   label: string
-  values: (string | number)[]
-  default: string | number
-  /** Need whose board-side setting this one must match. */
-  pairs?: { need: string; with: 'baud' | 'protocol' }
+  way: SettingWay
+  pairs?: SettingPair
+  /** What it does, or what to mind. */
+  note?: string
 }
+
+/** A setting kept in the device itself. */
+export type DeviceSetting = SettingBase &
+  (
+    | { kind: 'choice'; values: (string | number)[]; default: string | number }
+    | { kind: 'number'; min: number; max: number; step?: number; unit?: string; default: number }
+    | { kind: 'switch'; default: boolean }
+    | { kind: 'text'; longest: number; default: string }
+  )
 
 /** A radio in a device: where it works, and whether it sends. */
 export interface Radio {
@@ -307,7 +338,8 @@ export interface Device {
   radios: Radio[]
 }
 
-type Keyed<T extends { id: string }> = Record<string, Omit<T, 'id'>>
+type WithoutId<T> = T extends unknown ? Omit<T, 'id'> : never
+type Keyed<T extends { id: string }> = Record<string, WithoutId<T>>
 
 export interface Variant {
   name: string

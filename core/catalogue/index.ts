@@ -21,7 +21,7 @@ export type {
   SerialPort,
   Timer,
 } from './board'
-export { characterFormats, deviceClasses } from './device'
+export { characterFormats, deviceClasses, settingWays } from './device'
 export type {
   AnalogNeed,
   CanNeed,
@@ -31,6 +31,7 @@ export type {
   DeviceDefinition,
   DevicePad,
   DevicePort,
+  DeviceSetting,
   I2cNeed,
   Lead,
   Message,
@@ -41,6 +42,9 @@ export type {
   ReceiverNeed,
   SerialNeed,
   SerialOption,
+  SettingPair,
+  SettingValue,
+  SettingWay,
   Supply,
   Terminal,
   VideoNeed,

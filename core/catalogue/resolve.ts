@@ -1,5 +1,5 @@
 import type { Board, BoardDefinition } from './board'
-import type { Device, DeviceDefinition, Need } from './device'
+import type { Device, DeviceDefinition, DeviceSetting, Need } from './device'
 import { mergeDifferences, withIds } from './merge'
 
 /** Definitions are not changed once they are made; what was laid out of one serves again. */
@@ -83,7 +83,7 @@ function layOutDevice(definition: DeviceDefinition, variant: string): Device {
     connectors: withIds(merged.connectors),
     motors: merged.motors,
     needs: withIds<Need>(merged.needs as Record<string, Omit<Need, 'id'>>),
-    settings: withIds(merged.settings),
+    settings: withIds<DeviceSetting>(merged.settings as Record<string, Omit<DeviceSetting, 'id'>>),
     radios: withIds(merged.radios),
   }
 }

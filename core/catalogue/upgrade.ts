@@ -1,5 +1,5 @@
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 3, device: 4, protocol: 3 } as const
+export const definitionSchemas = { board: 3, device: 5, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -15,6 +15,7 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     (device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) }),
     (device) => ({ pads: {}, ...(opensTheBoard(device) ? withPart(device, 'needs', linksThatConfigure) : device) }),
     (device) => ({ ports: {}, ...device }),
+    (device) => everywhere(device, ['variants'], (part) => withPart(part, 'settings', settingsWithKind)),
   ],
   protocol: [
     ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),
@@ -46,6 +47,14 @@ function formatsOfNeeds(needs: unknown): unknown {
   if (!isMap(needs)) return needs
   return Object.fromEntries(
     Object.entries(needs).map(([id, need]) => [id, withPart(need, 'options', (options) => (Array.isArray(options) ? options.map(formatOfOption) : options))]),
+  )
+}
+
+/** Every setting was a choice, set with the device's own tool. */
+function settingsWithKind(settings: unknown): unknown {
+  if (!isMap(settings)) return settings
+  return Object.fromEntries(
+    Object.entries(settings).map(([id, setting]) => [id, isMap(setting) && 'values' in setting ? { kind: 'choice', way: 'tool', ...setting } : setting]),
   )
 }
 

@@ -3,6 +3,7 @@ export const stages = {
   'fit-out': 'Fit-out',
   allocation: 'Allocation',
   harness: 'Harness',
+  settings: 'Settings',
 } as const
 export type Stage = keyof typeof stages
 
@@ -26,6 +27,7 @@ export const families = {
   level: { prefix: 'LVL', name: 'Levels', stage: 'harness' },
   video: { prefix: 'VID', name: 'Video', stage: 'harness' },
   radio: { prefix: 'RFI', name: 'Radio', stage: 'harness' },
+  settings: { prefix: 'SET', name: 'Settings', stage: 'settings' },
   build: { prefix: 'MEC', name: 'Build', stage: 'harness' },
 } as const satisfies Record<string, FamilyRow>
 export type Family = keyof typeof families

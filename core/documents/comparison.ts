@@ -99,7 +99,13 @@ function needWords(resolved: ResolvedPlan, key: string): string | undefined {
 }
 
 function* settingDifferences(before: Plan, after: Plan): Iterable<Difference> {
-  const sections = { links: 'Link set by hand', features: 'Feature', locks: 'Lock', bans: 'Bans' } as const
+  const sections = {
+    links: 'Link set by hand',
+    settings: 'Settings of',
+    features: 'Feature',
+    locks: 'Lock',
+    bans: 'Bans',
+  } as const
   for (const [section, label] of Object.entries(sections) as [keyof typeof sections, string][]) {
     const [was, is] = [before[section] as Record<string, unknown>, after[section] as Record<string, unknown>]
     for (const key of new Set([...Object.keys(was), ...Object.keys(is)])) {

@@ -11,7 +11,7 @@ import {
   type PowerState,
   type PowerTree,
 } from '../harness'
-import { linkLoad } from '../links'
+import { loadOf } from '../links'
 import { batteryPlace, splitKey, type MotorCurrents, type Place, type Placement, type ResolvedPlan } from '../plan'
 
 /** A serial port with what is docked on it. */
@@ -53,11 +53,12 @@ export function portLanes(context: CheckContext): PortLane[] {
     port: port.id,
     docked: context.links
       .filter((link) => link.port === port)
-      .map(({ need, placement, board }) => ({
+      .map((link) => ({ ...link, load: loadOf(link) }))
+      .map(({ need, placement, board, load }) => ({
         need: need.key,
         device: need.fitted.id,
         placement,
-        load: linkLoad(need.need.messages, board.format, board.baud, board.halfDuplex),
+        load,
         format: board.format,
         inverted: board.inverted,
       })),

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { achievableBaud, baudError, baudTolerance, characterBits, linkLoad, utilisation } from './index'
+import { linkLoad } from './format'
+import { achievableBaud, baudError, baudTolerance, characterBits, utilisation } from './index'
 
 const message = (bytes: number, rate: number) => [{ name: 'm', direction: 'from-device' as const, bytes, rate }]
 

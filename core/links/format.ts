@@ -7,6 +7,10 @@ export function characterBits(format: CharacterFormat): number {
   return 1 + Number(data) + (parity === 'N' ? 0 : 1) + Number(stop)
 }
 
+/** Messages that are sent where a protocol is spoken. */
+export const messagesUnder = (messages: Message[], spoken: string) =>
+  messages.filter(({ protocol }) => protocol === undefined || protocol === spoken)
+
 /**
  * Share of a line's capacity that messages take in one direction:
  * Σ(bytes × rate) × bits of a character / baud. 1 is full.

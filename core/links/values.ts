@@ -1,6 +1,7 @@
 import type { SerialNeed, SerialOption, SerialPort } from '../catalogue'
 import { idIn, type FittedNeed, type LinkSettings, type LinkSide, type Placement, type ResolvedPlan } from '../plan'
 import type { Baud } from '../units'
+import { linkLoad, messagesUnder } from './format'
 
 /** All values of one end of a serial link. */
 export type LinkValues = Required<LinkSettings>
@@ -89,6 +90,11 @@ export function linkAt(
     ...(does === undefined ? {} : { function: does }),
     ...(wanted === undefined ? {} : { feature: { name: wanted, on: resolved.plan.features[wanted] ?? true } }),
   }
+}
+
+/** Utilisation of a link's fuller direction at a rate, with what the device sends and takes in its way of speaking. */
+export function loadOf({ need: { need }, option, board }: SerialLink, baud: Baud = board.baud): number {
+  return linkLoad(messagesUnder(need.messages, option.protocol), board.format, baud, board.halfDuplex)
 }
 
 /** Lines of a port that a link takes. On one wire that is TX alone. */

@@ -8,6 +8,7 @@ import { jointEdits, type JointEdits } from './edits/joints'
 import { findingEdits, type FindingEdits } from './edits/findings'
 import { layoutEdits, type LayoutEdits } from './edits/layout'
 import { linkEdits, type LinkEdits } from './edits/links'
+import { settingEdits, type SettingEdits } from './edits/settings'
 import { wireEdits, type WireEdits } from './edits/wires'
 import { boardId } from './parts'
 import { placeLabel } from './places'
@@ -29,6 +30,7 @@ type Payloads = CraftEdits &
   DeviceEdits &
   AllocationEdits &
   LinkEdits &
+  SettingEdits &
   WireEdits &
   JointEdits &
   LayoutEdits &
@@ -45,6 +47,7 @@ export const editKinds: EditGroup<Payloads> = {
   ...deviceEdits,
   ...allocationEdits,
   ...linkEdits,
+  ...settingEdits,
   ...wireEdits,
   ...jointEdits,
   ...layoutEdits,

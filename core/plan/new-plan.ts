@@ -24,6 +24,7 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     locks: {},
     bans: {},
     links: {},
+    settings: {},
     features: {},
     wires: {},
     joints: {},

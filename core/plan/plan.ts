@@ -1,11 +1,11 @@
-import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition } from '../catalogue'
+import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition, SettingValue } from '../catalogue'
 import type { Amps, Baud, Chemistry, Grams, Hertz, Millimetres, WireColour } from '../units'
 import type { ColourRole } from './colour-roles'
 import type { JointKind } from './joint-kinds'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 6
+export const planSchema = 7
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -142,6 +142,8 @@ export interface Plan {
   bans: Record<NeedKey, Place[]>
   /** Values set by hand at either end of a link, where they differ from what the assignment gives. */
   links: Record<NeedKey, Partial<Record<LinkSide, LinkSettings>>>
+  /** Settings of devices made by hand, by device and setting; those that pair with a link stand with the link. */
+  settings: Record<string, Record<string, SettingValue>>
   /** Board-wide features switched by hand, by name; the others are on where a link wants them. */
   features: Record<string, boolean>
   wires: Record<string, WireOverride>

@@ -14,6 +14,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   3: wiresEndAnywhere,
   4: (document) => ({ joints: {}, extras: {}, cables: {}, colours: {}, ...document, schema: 5 }),
   5: (document) => ({ accepted: {}, ...document, schema: 6 }),
+  6: (document) => ({ settings: {}, ...document, schema: 7 }),
 }
 
 /**

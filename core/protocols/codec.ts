@@ -12,8 +12,7 @@ export interface Line {
 
 /** What a decoder makes of the bytes that come in. `at` counts bytes from the first that it was given. */
 export type Found<M> =
-  | { kind: 'message'; message: M; at: number; length: number }
-  | { kind: 'refused'; why: string; at: number; length: number }
+  { kind: 'message'; message: M; at: number; length: number } | { kind: 'refused'; why: string; at: number; length: number }
 
 /** Takes bytes as they come, in pieces of any size, and says what they were once it is known. */
 export interface Decoder<M> {

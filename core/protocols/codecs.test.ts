@@ -22,7 +22,8 @@ import {
 } from '.'
 
 const digits = Uint8Array.from('123456789', (digit) => digit.charCodeAt(0))
-const heard = <M>(decoder: Decoder<M>, bytes: Uint8Array) => decoder.push(bytes).flatMap((found) => (found.kind === 'message' ? [found.message] : []))
+const heard = <M>(decoder: Decoder<M>, bytes: Uint8Array) =>
+  decoder.push(bytes).flatMap((found) => (found.kind === 'message' ? [found.message] : []))
 
 it('checksums are those of the catalogue of checksums', () => {
   expect([crc8d5(digits), crc8p07(digits), crc16x25(digits), crc16ccitt(digits)]).toEqual([0xbc, 0xf4, 0x6f91, 0x29b1])
@@ -69,7 +70,15 @@ const vectors: Record<string, Vector<unknown>> = {
   }),
   'CRSF position': vector({
     codec: crsf,
-    message: { type: 'position', latitude: 54.4609, longitude: -3.0886, speed: 12.3, heading: 270, altitude: 312, satellites: 14 },
+    message: {
+      type: 'position',
+      latitude: 54.4609,
+      longitude: -3.0886,
+      speed: 12.3,
+      heading: 270,
+      altitude: 312,
+      satellites: 14,
+    },
     bytes: 'c8 11 02 20 76 12 e8 fe 28 b7 90 00 7b 69 78 05 20 0e bb',
   }),
   'CRSF link': vector({
@@ -133,12 +142,20 @@ const vectors: Record<string, Vector<unknown>> = {
       type: 'GGA',
       fields: ['101530.00', '5427.65400', 'N', '00305.31600', 'W', '1', '14', '0.8', '312.0', 'M', '50.1', 'M', '', ''],
     },
-    bytes: toHex(Uint8Array.from('$GNGGA,101530.00,5427.65400,N,00305.31600,W,1,14,0.8,312.0,M,50.1,M,,*6E\r\n', (c) => c.charCodeAt(0))),
+    bytes: toHex(
+      Uint8Array.from('$GNGGA,101530.00,5427.65400,N,00305.31600,W,1,14,0.8,312.0,M,50.1,M,,*6E\r\n', (c) => c.charCodeAt(0)),
+    ),
   }),
   'NMEA least of navigation': vector({
     codec: nmea,
-    message: { talker: 'GN', type: 'RMC', fields: ['101530.00', 'A', '5427.65400', 'N', '00305.31600', 'W', '2.39', '270.0', '251126', '', '', 'A'] },
-    bytes: toHex(Uint8Array.from('$GNRMC,101530.00,A,5427.65400,N,00305.31600,W,2.39,270.0,251126,,,A*6B\r\n', (c) => c.charCodeAt(0))),
+    message: {
+      talker: 'GN',
+      type: 'RMC',
+      fields: ['101530.00', 'A', '5427.65400', 'N', '00305.31600', 'W', '2.39', '270.0', '251126', '', '', 'A'],
+    },
+    bytes: toHex(
+      Uint8Array.from('$GNRMC,101530.00,A,5427.65400,N,00305.31600,W,2.39,270.0,251126,,,A*6B\r\n', (c) => c.charCodeAt(0)),
+    ),
   }),
   'binary GNSS': vector({
     codec: gnssBinary,
@@ -186,33 +203,77 @@ const list = <T>(of: fc.Arbitrary<T>, length: number) => fc.array(of, { minLengt
 
 /** For each protocol any message that it can carry. */
 const anything: [Codec<unknown>, fc.Arbitrary<unknown>][] = [
-  [sbus, fc.record({ channels: list(fc.integer({ min: 0, max: 2047 }), 16), switches: fc.tuple(fc.boolean(), fc.boolean()), frameLost: fc.boolean(), failsafe: fc.boolean() })],
+  [
+    sbus,
+    fc.record({
+      channels: list(fc.integer({ min: 0, max: 2047 }), 16),
+      switches: fc.tuple(fc.boolean(), fc.boolean()),
+      frameLost: fc.boolean(),
+      failsafe: fc.boolean(),
+    }),
+  ],
   [crsf, fc.record({ type: fc.constant('channels'), channels: list(fc.integer({ min: 0, max: 2047 }), 16) })],
-  [crsf, fc.record({ type: fc.constant('other'), kind: fc.integer({ min: 0x30, max: 255 }), payload: fc.array(byte, { maxLength: 60 }) })],
+  [
+    crsf,
+    fc.record({
+      type: fc.constant('other'),
+      kind: fc.integer({ min: 0x30, max: 255 }),
+      payload: fc.array(byte, { maxLength: 60 }),
+    }),
+  ],
   [ibus, fc.record({ channels: list(word, 14) })],
   [gnssBinary, fc.record({ class: byte, id: byte, payload: fc.array(byte, { maxLength: 300 }) })],
-  [msp, fc.record({ version: fc.constant(1), direction: fc.constantFrom('request', 'reply', 'refused'), command: byte, payload: fc.array(byte, { maxLength: 255 }) })],
-  [msp, fc.record({ version: fc.constant(2), direction: fc.constantFrom('request', 'reply', 'refused'), flag: byte, command: word, payload: fc.array(byte, { maxLength: 400 }) })],
+  [
+    msp,
+    fc.record({
+      version: fc.constant(1),
+      direction: fc.constantFrom('request', 'reply', 'refused'),
+      command: byte,
+      payload: fc.array(byte, { maxLength: 255 }),
+    }),
+  ],
+  [
+    msp,
+    fc.record({
+      version: fc.constant(2),
+      direction: fc.constantFrom('request', 'reply', 'refused'),
+      flag: byte,
+      command: word,
+      payload: fc.array(byte, { maxLength: 400 }),
+    }),
+  ],
   [transmitterTalk, fc.record({ letter: fc.constantFrom(...'VPTX'), values: list(byte, 12) })],
-  [escTelemetry, fc.record({ temperature: byte, volts: word.map((n) => n / 100), amps: word.map((n) => n / 100), used: word, rpm: word.map((n) => n * 100) })],
+  [
+    escTelemetry,
+    fc.record({
+      temperature: byte,
+      volts: word.map((n) => n / 100),
+      amps: word.map((n) => n / 100),
+      used: word,
+      rpm: word.map((n) => n * 100),
+    }),
+  ],
   [logStream(20), fc.record({ counter: word, fields: list(word, 7).chain((fields) => byte.map((last) => [...fields, last])) })],
   [logStream(25), fc.record({ counter: word, fields: list(word, 10) })],
 ] as unknown as [Codec<unknown>, fc.Arbitrary<unknown>][]
 
-describe.each(anything.map(([codec, messages], at) => [`${codec.name} (${at})`, codec, messages] as const))('%s', (_, codec, messages) => {
-  it('brings any message back', () => {
-    fc.assert(
-      fc.property(messages, (message) => void expect(heard(codec.decoder(), codec.encode(message))).toEqual([message])),
-      { numRuns: 60, seed: 5 },
-    )
-  })
-  it('bears any noise', () => {
-    fc.assert(
-      fc.property(fc.uint8Array({ maxLength: 4000 }), (noise) => void codec.decoder().push(noise)),
-      { numRuns: 40, seed: 6 },
-    )
-  })
-})
+describe.each(anything.map(([codec, messages], at) => [`${codec.name} (${at})`, codec, messages] as const))(
+  '%s',
+  (_, codec, messages) => {
+    it('brings any message back', () => {
+      fc.assert(
+        fc.property(messages, (message) => void expect(heard(codec.decoder(), codec.encode(message))).toEqual([message])),
+        { numRuns: 60, seed: 5 },
+      )
+    })
+    it('bears any noise', () => {
+      fc.assert(
+        fc.property(fc.uint8Array({ maxLength: 4000 }), (noise) => void codec.decoder().push(noise)),
+        { numRuns: 40, seed: 6 },
+      )
+    })
+  },
+)
 
 it('half-duplex transmitter control is told from whom it comes, the first byte of a host apart', () => {
   const asked = { from: 'host' as const, command: 3, payload: [5] }
@@ -223,9 +284,13 @@ it('half-duplex transmitter control is told from whom it comes, the first byte o
 })
 
 it('a value that does not fit is refused with its name', () => {
-  expect(() => sbus.encode({ channels: [], switches: [false, false], frameLost: false, failsafe: false })).toThrow('number of channels')
+  expect(() => sbus.encode({ channels: [], switches: [false, false], frameLost: false, failsafe: false })).toThrow(
+    'number of channels',
+  )
   expect(() => ibus.encode({ channels: Array.from({ length: 14 }, () => 70_000) })).toThrow('channel 1: 70000')
-  expect(() => mavlink.encode({ name: 'heartbeat', sequence: 1, system: 1, component: 1, fields: {} })).toThrow('custom is missing')
+  expect(() => mavlink.encode({ name: 'heartbeat', sequence: 1, system: 1, component: 1, fields: {} })).toThrow(
+    'custom is missing',
+  )
   expect(() => nmea.encode({ talker: 'GN', type: 'TXT', fields: ['a*b'] })).toThrow('what a sentence cannot')
 })
 

@@ -56,7 +56,9 @@ function payloadOf(message: CrsfMessage): [kind: number, payload: Uint8Array] {
     bytes.set([(message.used >> 16) & 0xff, (message.used >> 8) & 0xff, message.used & 0xff, message.percent], 4)
   } else {
     const { strengths, quality, noise, antenna, mode, power, downStrength, downQuality, downNoise } = message
-    ;[...strengths, quality, noise, antenna, mode, power, downStrength, downQuality, downNoise].forEach((value, at) => view.setInt8(at, value))
+    ;[...strengths, quality, noise, antenna, mode, power, downStrength, downQuality, downNoise].forEach((value, at) =>
+      view.setInt8(at, value),
+    )
   }
   return [kinds[message.type], bytes]
 }

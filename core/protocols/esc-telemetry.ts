@@ -24,7 +24,10 @@ export const escTelemetry: Codec<EscReport> = {
   line: { bauds: [115_200], format: '8N1', inverted: false, halfDuplex: false },
   encode({ temperature, volts, amps, used, rpm }) {
     const words = [Math.round(volts * 100), Math.round(amps * 100), used, Math.round(rpm / 100)]
-    const body = [whole('temperature', temperature, 0, 255), ...words.flatMap((word) => [whole('value', word, 0, 65_535) >> 8, word & 0xff])]
+    const body = [
+      whole('temperature', temperature, 0, 255),
+      ...words.flatMap((word) => [whole('value', word, 0, 65_535) >> 8, word & 0xff]),
+    ]
     return Uint8Array.from([...body, crc8p07(body)])
   },
   decoder: () =>

@@ -19,7 +19,13 @@ export const gnssBinary: Codec<GnssMessage> = {
   line: { bauds: [115_200, 38_400, 230_400, 460_800], format: '8N1', inverted: false, halfDuplex: false },
   encode(message) {
     const length = whole('bytes of payload', message.payload.length, 0, longest)
-    const body = [whole('class', message.class, 0, 255), whole('id', message.id, 0, 255), length & 0xff, length >> 8, ...message.payload]
+    const body = [
+      whole('class', message.class, 0, 255),
+      whole('id', message.id, 0, 255),
+      length & 0xff,
+      length >> 8,
+      ...message.payload,
+    ]
     return Uint8Array.from([0xb5, 0x62, ...body, ...fletcher8(body)])
   },
   decoder: () =>

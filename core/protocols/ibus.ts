@@ -15,7 +15,11 @@ export const ibus: Codec<IbusFrame> = {
   line: { bauds: [115_200], format: '8N1', inverted: false, halfDuplex: false },
   encode({ channels }) {
     whole('number of channels', channels.length, 14, 14)
-    const body = [0x20, 0x40, ...channels.flatMap((width, at) => [whole(`channel ${at + 1}`, width, 0, 65_535) & 0xff, width >> 8])]
+    const body = [
+      0x20,
+      0x40,
+      ...channels.flatMap((width, at) => [whole(`channel ${at + 1}`, width, 0, 65_535) & 0xff, width >> 8]),
+    ]
     const check = (0xffff - sum(body)) & 0xffff
     return Uint8Array.from([...body, check & 0xff, check >> 8])
   },

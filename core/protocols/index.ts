@@ -24,4 +24,15 @@ export { crsf, escTelemetry, gnssBinary, ibus, mavlink, msp, mspDecoder, nmea, s
 export * from './pulses'
 
 /** The protocols of one frame size or a size that the frame tells, by the ids of their definitions. */
-export const codecs = { sbus, crsf, ibus, nmea, 'gnss-binary': gnssBinary, mavlink, msp, 'esc-telemetry': escTelemetry, 'vtx-half': transmitterHalf, 'vtx-talk': transmitterTalk }
+export const codecs = {
+  sbus,
+  crsf,
+  ibus,
+  nmea,
+  'gnss-binary': gnssBinary,
+  mavlink,
+  msp,
+  'esc-telemetry': escTelemetry,
+  'vtx-half': transmitterHalf,
+  'vtx-talk': transmitterTalk,
+}

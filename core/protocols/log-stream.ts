@@ -20,7 +20,8 @@ export function logStream(bytes: number): Codec<LogRecord> {
     line: { bauds: [115_200, 250_000, 1_000_000, 2_000_000], format: '8N1', inverted: false, halfDuplex: false },
     encode({ counter, fields }) {
       const data = fields.flatMap((field) => [whole('field', field, 0, 65_535) & 0xff, field >> 8]).slice(0, room)
-      if (fields.length !== Math.ceil(room / 2)) throw new RangeError(`a record of ${bytes} bytes has ${Math.ceil(room / 2)} fields`)
+      if (fields.length !== Math.ceil(room / 2))
+        throw new RangeError(`a record of ${bytes} bytes has ${Math.ceil(room / 2)} fields`)
       const body = [0xa5, whole('counter', counter, 0, 65_535) & 0xff, counter >> 8, ...data]
       const check = crc16ccitt(body)
       return Uint8Array.from([...body, check & 0xff, check >> 8])

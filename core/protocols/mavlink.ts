@@ -105,7 +105,8 @@ const kinds = Object.entries(mavlinkKinds) as [MavlinkName, MessageKind][]
 const byId = new Map(kinds.map(([name, kind]) => [kind.id, { ...kind, name }]))
 const widthOf = ([, kind, length]: Field) => (kind === 'text' ? length : widths[kind])
 /** Bytes of a message's payload before trailing zeros are cut. */
-export const mavlinkLength = (name: MavlinkName) => (mavlinkKinds[name].fields as readonly Field[]).reduce((sum, field) => sum + widthOf(field), 0)
+export const mavlinkLength = (name: MavlinkName) =>
+  (mavlinkKinds[name].fields as readonly Field[]).reduce((sum, field) => sum + widthOf(field), 0)
 
 const writers: Record<Scalar, (view: DataView, at: number, value: number) => void> = {
   u8: (view, at, value) => view.setUint8(at, whole('value', value, 0, 255)),
@@ -135,7 +136,8 @@ function write(fields: readonly Field[], values: MavlinkMessage['fields']): Uint
     if (value === undefined) throw new RangeError(`${field[0]} is missing`)
     if (field[1] === 'text') {
       const text = String(value)
-      if (text.length > field[2] || /[^\x20-\x7e]/.test(text)) throw new RangeError(`${field[0]} is no text of ${field[2]} characters`)
+      if (text.length > field[2] || /[^\x20-\x7e]/.test(text))
+        throw new RangeError(`${field[0]} is no text of ${field[2]} characters`)
       bytes.set(
         Array.from(text, (character) => character.charCodeAt(0)),
         at,
@@ -155,7 +157,9 @@ function readFields(fields: readonly Field[], payload: Uint8Array): MavlinkMessa
   for (const field of fields) {
     const width = widthOf(field)
     values[field[0]] =
-      field[1] === 'text' ? String.fromCharCode(...bytes.subarray(at, at + width)).replace(/\0[^]*$/, '') : readers[field[1]](view, at)
+      field[1] === 'text'
+        ? String.fromCharCode(...bytes.subarray(at, at + width)).replace(/\0[^]*$/, '')
+        : readers[field[1]](view, at)
     at += width
   }
   return values
@@ -196,7 +200,13 @@ export const mavlink: Codec<MavlinkMessage> = {
       },
       read: (frame) => {
         const { name, fields } = byId.get(idOf(frame))!
-        return { name, sequence: frame[4]!, system: frame[5]!, component: frame[6]!, fields: readFields(fields, frame.subarray(10, -2)) }
+        return {
+          name,
+          sequence: frame[4]!,
+          system: frame[5]!,
+          component: frame[6]!,
+          fields: readFields(fields, frame.subarray(10, -2)),
+        }
       },
     }),
 }

@@ -24,7 +24,8 @@ export const nmea: Codec<Sentence> = {
   encode({ talker, type, fields }) {
     const body = [talker + type, ...fields].join(',')
     if (/[^\x20-\x7e]|[$*!\\^~]/.test(body)) throw new RangeError('a field holds what a sentence cannot')
-    if (talker.length !== 2 || type.length !== 3 || /,/.test(talker + type)) throw new RangeError('two characters say who talks, three what it is')
+    if (talker.length !== 2 || type.length !== 3 || /,/.test(talker + type))
+      throw new RangeError('two characters say who talks, three what it is')
     const text = `$${body}*${checkOf(body)}\r\n`
     if (text.length > longest) throw new RangeError(`a sentence has at most ${longest} characters`)
     return toBytes(text)

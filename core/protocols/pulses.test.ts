@@ -24,7 +24,11 @@ it('a throttle of 1046 makes the burst 0x82c6, and any one bit changed is refuse
 it('bursts come back at both rates', () => {
   const throttle = fc.record({ value: fc.integer({ min: 0, max: 2047 }), telemetry: fc.boolean() })
   fc.assert(
-    fc.property(throttle, fc.constantFrom(300_000, 600_000), (told, rate) => void expect(decodeThrottleBurst(encodeThrottleBurst(told, rate), rate)).toEqual(told)),
+    fc.property(
+      throttle,
+      fc.constantFrom(300_000, 600_000),
+      (told, rate) => void expect(decodeThrottleBurst(encodeThrottleBurst(told, rate), rate)).toEqual(told),
+    ),
     { seed: 3 },
   )
 })
@@ -47,6 +51,9 @@ it('servo pulses keep their width', () => {
 
 it('lights come back, and sixty take 2.08 ms', () => {
   const light = fc.record({ red: fc.nat(255), green: fc.nat(255), blue: fc.nat(255) })
-  fc.assert(fc.property(fc.array(light, { maxLength: 20 }), (lights) => void expect(decodeLights(encodeLights(lights))).toEqual(lights)), { seed: 4 })
+  fc.assert(
+    fc.property(fc.array(light, { maxLength: 20 }), (lights) => void expect(decodeLights(encodeLights(lights))).toEqual(lights)),
+    { seed: 4 },
+  )
   expect(lightFrameTime(60)).toBe(2080)
 })

@@ -15,7 +15,13 @@ export const transmitterHalf: Codec<TransmitterMessage> = {
   line: { bauds: [4800], format: '8N2', inverted: false, halfDuplex: true },
   encode({ from, command, payload }) {
     const byHost = from === 'host'
-    const frame = [0xaa, 0x55, (whole('command', command, 0, 127) << 1) | Number(byHost), whole('bytes of payload', payload.length, 0, 255), ...payload]
+    const frame = [
+      0xaa,
+      0x55,
+      (whole('command', command, 0, 127) << 1) | Number(byHost),
+      whole('bytes of payload', payload.length, 0, 255),
+      ...payload,
+    ]
     return Uint8Array.from([...(byHost ? [0] : []), ...frame, crc8d5(frame)])
   },
   decoder: () =>

@@ -1,7 +1,21 @@
 import Joi from 'joi'
-import { definitionSchemas, deviceClasses, type Need } from '../catalogue'
+import { definitionSchemas, deviceClasses, settingWays, type Need } from '../catalogue'
 import { needShapes } from './needs'
-import { amps, capacity, characterFormat, colour, id, keyed, label, measures, prose, share, versions, volts } from './parts'
+import {
+  amps,
+  capacity,
+  characterFormat,
+  colour,
+  id,
+  keyed,
+  label,
+  measures,
+  prose,
+  settingValue,
+  share,
+  versions,
+  volts,
+} from './parts'
 import { limits } from './limits'
 
 const terminal = Joi.object({
@@ -13,6 +27,56 @@ const terminal = Joi.object({
   minHigh: volts,
   colour,
   side: id,
+})
+
+const settingParts = {
+  label: label.required(),
+  way: Joi.string()
+    .valid(...Object.keys(settingWays))
+    .default('tool'),
+  note: label,
+  pairs: Joi.alternatives(
+    Joi.object({ need: id.required(), with: Joi.string().valid('baud', 'protocol').required() }),
+    Joi.object({ setting: id.required(), values: Joi.object().pattern(label, settingValue).max(60).required() }),
+  ),
+}
+const kind = (name: string) => ({ kind: Joi.string().valid(name).required() })
+const finite = Joi.number().min(-1e9).max(1e9)
+
+/** Each kind of setting with what it may hold. */
+const choiceSchema = Joi.object({
+  ...settingParts,
+  // What says nothing else is a choice.
+  kind: Joi.string().valid('choice', 'number', 'switch', 'text').default('choice'),
+  values: Joi.array().items(label, Joi.number()).min(1).max(60).required(),
+  default: Joi.alternatives(label, Joi.number()).required(),
+})
+const settingSchema = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'number',
+      then: Joi.object({
+        ...settingParts,
+        ...kind('number'),
+        min: finite.required(),
+        max: finite.required(),
+        step: Joi.number().greater(0).max(1e9),
+        unit: label,
+        default: finite.required(),
+      }),
+    },
+    { is: 'switch', then: Joi.object({ ...settingParts, ...kind('switch'), default: Joi.boolean().required() }) },
+    {
+      is: 'text',
+      then: Joi.object({
+        ...settingParts,
+        ...kind('text'),
+        longest: Joi.number().integer().min(1).max(limits.name).required(),
+        default: Joi.string().allow('').max(limits.name).required(),
+      }),
+      otherwise: choiceSchema,
+    },
+  ],
 })
 
 const supply = Joi.object({
@@ -108,15 +172,7 @@ export const deviceSchema = Joi.object({
     peak: capacity.required(),
   }),
   needs: keyed(needSchema(), limits.needsOfDevice),
-  settings: keyed(
-    Joi.object({
-      label: label.required(),
-      values: Joi.array().items(label, Joi.number()).min(1).max(40).required(),
-      default: Joi.alternatives(label, Joi.number()).required(),
-      pairs: Joi.object({ need: id.required(), with: Joi.string().valid('baud', 'protocol').required() }),
-    }),
-    40,
-  ),
+  settings: keyed(settingSchema, limits.settingsOfDevice),
   radios: keyed(
     Joi.object({
       label: label.required(),

@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { editKinds, type Shapes } from '../plan'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
-import { id, label, prose } from './parts'
+import { id, label, prose, settingValue } from './parts'
 import {
   assignment,
   battery,
@@ -36,6 +36,7 @@ const shapes: Shapes = {
   wire: wireName,
   extra: extraName,
   finding: findingName,
+  settingValue,
   colours,
   point: wirePoint,
   onSheet: point,

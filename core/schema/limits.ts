@@ -23,6 +23,8 @@ export const limits = {
   needs: 240,
   /** Needs of one device. */
   needsOfDevice: 40,
+  /** Settings of one device. */
+  settingsOfDevice: 60,
   /** Pads of a board. */
   pads: 300,
   /** Pins of a board. */

@@ -32,6 +32,7 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
         direction: Joi.string().valid('to-device', 'from-device').required(),
         bytes: Joi.number().integer().min(1).max(65_535).required(),
         rate: hertz.required(),
+        protocol: id,
       }),
       30,
     ).default([]),

@@ -46,6 +46,12 @@ export const onBoard = Joi.number()
 export const colour = Joi.string().valid(...Object.keys(wireColours))
 export const characterFormat = Joi.string().valid(...characterFormats)
 export const measures = Joi.string().valid(...Object.keys(measured))
+/** What a setting of a device may be set to. */
+export const settingValue = Joi.alternatives(
+  Joi.boolean().strict(),
+  Joi.number().strict(),
+  Joi.string().allow('').max(limits.name),
+)
 export const list = (items: Joi.Schema, max = 200) => Joi.array().items(items).max(max)
 
 /** A map from ids to parts, at most `max` of them. */

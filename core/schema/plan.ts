@@ -3,7 +3,7 @@ import { batteryId, boardId, colourRoles, figures, jointKinds, placeKinds, planS
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
-import { baud, characterFormat, colour, free, id, idPattern, label, list, prose } from './parts'
+import { baud, characterFormat, colour, free, id, idPattern, label, list, prose, settingValue } from './parts'
 import { limits } from './limits'
 
 const keyPattern = /^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/
@@ -138,6 +138,7 @@ export const planParts = {
   links: Joi.object()
     .pattern(keyPattern, Joi.object({ board: linkSettings, device: linkSettings }))
     .required(),
+  settings: Joi.object().pattern(idPattern, Joi.object().pattern(idPattern, settingValue)).required(),
   features: Joi.object().pattern(label, Joi.boolean()).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
   joints: Joi.object()

@@ -61,7 +61,16 @@ function surroundings({ battery, needs, devices, protocols }: ResolvedPlan): str
   )
   const outlets = devices.flatMap(({ id, instance, device: { pads, ports, terminals, settings } }) =>
     pads.length || ports.length
-      ? [[id, instance.name, pads, ports, terminals, settings.map((setting) => [setting.id, setting.values])]]
+      ? [
+          [
+            id,
+            instance.name,
+            pads,
+            ports,
+            terminals,
+            settings.map((setting) => [setting.id, setting.kind === 'choice' && setting.values]),
+          ],
+        ]
       : [],
   )
   const links = needs.flatMap(({ key, need }) =>

@@ -71,7 +71,7 @@ function deviceOutlets({ devices }: ResolvedPlan): Outlet[] {
         },
         owner,
         pad,
-        ...(setting && { rates: setting.values.filter((value) => typeof value === 'number') }),
+        ...(setting?.kind === 'choice' && { rates: setting.values.filter((value) => typeof value === 'number') }),
       }
     }),
   )

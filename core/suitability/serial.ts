@@ -6,7 +6,7 @@ import {
   carriesConfiguration,
   linesTaken,
   linkAt,
-  linkLoad,
+  loadOf,
   ratesOf,
   terminalAt,
   type LinkValues,
@@ -146,10 +146,10 @@ function* lineFacts(resolved: ResolvedPlan, { need, port, board, device }: Seria
   }
 }
 
-function rateFacts({ need, port, board, option }: SerialLink): Fact[] {
-  const { baud, format } = board
-  const load = linkLoad(need.need.messages, format, baud, board.halfDuplex)
-  return [...limitFacts(port, option, baud), ...errorFacts(port, board), ...loadFacts(load, baud)]
+function rateFacts(link: SerialLink): Fact[] {
+  const { port, board, option } = link
+  const { baud } = board
+  return [...limitFacts(port, option, baud), ...errorFacts(port, board), ...loadFacts(loadOf(link), baud)]
 }
 
 function limitFacts(port: SerialPort, option: SerialOption, baud: Baud): Fact[] {
@@ -179,11 +179,11 @@ function loadFacts(load: number, baud: Baud): Fact[] {
 }
 
 /** Rates of the device's way of speaking at which the link would run well at its port, for who has to change the rate. */
-export function betterRates({ need, port, board, option }: SerialLink): Baud[] {
+export function betterRates(link: SerialLink): Baud[] {
+  const { port, board, option } = link
   return ratesOf(option, port).filter((baud) => {
     const error = Math.abs(baudError(port, baud))
-    const load = linkLoad(need.need.messages, board.format, baud, board.halfDuplex)
-    return baud !== board.baud && error <= baudTolerance(board.format, port.oversampling) * ownShare && load <= full
+    return baud !== board.baud && error <= baudTolerance(board.format, port.oversampling) * ownShare && loadOf(link, baud) <= full
   })
 }
 

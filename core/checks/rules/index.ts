@@ -11,6 +11,8 @@ import { videoGround } from './ground/video-ground'
 import { groundLoop } from './ground/ground-loop'
 import { signalLead } from './ground/signal-lead'
 import { lineLoad } from './load/line-load'
+import { redrawRate } from './load/redraw-rate'
+import { replyLatency } from './load/reply-latency'
 import { softwarePort } from './load/software-port'
 import { ownMemory } from './load/own-memory'
 import { inputTolerance } from './level/input-tolerance'
@@ -74,6 +76,7 @@ import { configurationCount } from './serial/configuration-count'
 import { broughtOut } from './serial/brought-out'
 import { configurationRemains } from './serial/configuration-remains'
 import { enableOrder } from './serial/enable-order'
+import { deviceSetting } from './settings/device-setting'
 import { chainOrder } from './video/chain-order'
 import { oneStandard } from './video/one-standard'
 import { openEnd } from './video/open-end'
@@ -94,6 +97,8 @@ export const rules: readonly Rule[] = [
   groundLoop,
   signalLead,
   lineLoad,
+  redrawRate,
+  replyLatency,
   softwarePort,
   ownMemory,
   inputTolerance,
@@ -157,6 +162,7 @@ export const rules: readonly Rule[] = [
   broughtOut,
   configurationRemains,
   enableOrder,
+  deviceSetting,
   chainOrder,
   oneStandard,
   openEnd,

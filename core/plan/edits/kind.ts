@@ -38,6 +38,8 @@ export interface Shapes {
   wire: Joi.StringSchema
   /** Id of a finding. */
   finding: Joi.StringSchema
+  /** What a setting of a device may hold. */
+  settingValue: Joi.Schema
   /** Name of a wire of the user's own. */
   extra: Joi.StringSchema
   /** A pad of the board or a terminal of a part. */

@@ -1,0 +1,35 @@
+import { redrawsPerSecond } from '../../../links'
+import { deviceSheet } from '../../../settings'
+import { formatBaud, plain } from '../../../units'
+import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
+
+/** Below this values seem to stand still. */
+const fewest = 4
+
+function* check({ resolved, links }: CheckContext): Iterable<Report> {
+  for (const link of links) {
+    const { fitted } = link.need
+    if (fitted.device.class !== 'video-link') continue
+    const grid = deviceSheet(resolved, fitted).find(({ setting }) => setting.id === 'grid')?.value
+    const [columns, rows] = String(grid).split('×').map(Number)
+    if (!columns || !rows) continue
+    const rate = redrawsPerSecond(columns, rows, link.board.baud)
+    if (rate >= fewest) continue
+    yield {
+      subjects: aboutLink(link),
+      fact: `${needName(link.need)}: a screen of ${grid} is drawn anew ${plain(rate, 1)} times a second at ${formatBaud(link.board.baud)}; ${fewest} are needed`,
+    }
+  }
+}
+
+export const redrawRate: Rule = {
+  meta: {
+    id: 'LOD-05',
+    family: 'load',
+    severity: 'weigh',
+    title: 'The display is drawn often enough',
+    why: 'Each redraw sends every row. On a slow line the horizon jerks and warnings come late.',
+    reads: ['link settings', 'device settings'],
+  },
+  check,
+}
