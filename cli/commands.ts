@@ -19,7 +19,7 @@ import { demoPlans } from './files'
 import { print, readPlanFile, thorough, Unusable } from './output'
 
 /** A plan not yet allocated is looked at as the engine would allocate it. */
-async function allocated(plan: Plan): Promise<{ plan: Plan; analysis: Analysis }> {
+export async function allocated(plan: Plan): Promise<{ plan: Plan; analysis: Analysis }> {
   const limits = await thorough()
   const analysis = analyse(plan, limits)
   if (begun(plan)) return { plan, analysis }

@@ -1,6 +1,7 @@
 import { Command } from 'commander'
 import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
 import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
+import { budgetCommand, settingsCommand } from './settings-commands'
 import { finish } from './output'
 
 /** Runs the command line; arguments start after the name of the program. Sets the exit code. */
@@ -47,6 +48,22 @@ export async function runProgram(args: string[]): Promise<void> {
     .option('--json', 'as JSON')
     .description('what a place is to a need, and who would have to move; exit 1 when it cannot be')
     .action((file: string, options: { need: string; place: string; json?: boolean }) => whyCommand(file, options))
+
+  program
+    .command('settings')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--json', 'rounds and all settings of devices as JSON')
+    .option('--csv', 'as CSV')
+    .option('--markdown', 'as a list to tick off, in Markdown')
+    .description('what is to be set where, in rounds with a restart of the board between them')
+    .action((file: string, options: { json?: boolean; csv?: boolean; markdown?: boolean }) => settingsCommand(file, options))
+
+  program
+    .command('budget')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--json', 'as JSON')
+    .description('what each link carries in each direction, and how well its ends keep time')
+    .action((file: string, options: { json?: boolean }) => budgetCommand(file, options))
 
   program
     .command('power')

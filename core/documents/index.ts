@@ -1,6 +1,7 @@
 export { comparePlans } from './comparison'
 export type { Difference } from './comparison'
 export { toCsv } from './csv'
+export { budgetTable, placeOfStep, setupMarkdown, setupTable } from './setup-list'
 export { coloursUsed, makingLines, paperParts, paperTable } from './papers'
 export type { MakingLine, PaperPart } from './papers'
 export { wireListCsv } from './wire-list'

@@ -1,6 +1,7 @@
 import { buildOrder, type Wire } from '../harness'
 import type { ResolvedPlan } from '../plan'
 import { wireColours, type WireColour } from '../units'
+import { setupTable } from './setup-list'
 import { billOfMaterials, connectorTable, cutList, endName, fittedWires, madeOf, type Table } from './wire-tables'
 
 /** The parts of the papers that go to whoever makes a harness, in their order. */
@@ -11,6 +12,7 @@ export const paperParts = {
   connectors: 'Connectors',
   materials: 'Bill of materials',
   making: 'Making list',
+  settings: 'What to set',
 } as const
 export type PaperPart = keyof typeof paperParts
 
@@ -69,5 +71,6 @@ export function coloursUsed(wires: Wire[]): { code: WireColour; name: string; he
 export function paperTable(part: Exclude<PaperPart, 'drawing' | 'making'>, resolved: ResolvedPlan, wires: Wire[]): Table {
   if (part === 'wires') return wireListTable(resolved, wires)
   if (part === 'cut') return cutList(wires)
+  if (part === 'settings') return setupTable(resolved)
   return part === 'connectors' ? connectorTable(resolved, wires) : billOfMaterials(resolved, wires)
 }

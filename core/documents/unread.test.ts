@@ -7,7 +7,7 @@ import { adopt, analyse } from '../engine'
 import { buildOrder, cablesOf, drawHarness, massReport, padAbilities, wiresOf } from '../harness'
 import { resolvePlan, type Plan } from '../plan'
 import { offersFor, sourcesOf } from '../suitability'
-import { billOfMaterials, connectorTable, cutList, harnessSvg, wireLabels, wireListCsv } from './index'
+import { billOfMaterials, budgetTable, connectorTable, cutList, harnessSvg, setupTable, wireLabels, wireListCsv } from './index'
 
 /** Declared for what is yet to be built. Whoever makes one of them work takes it off this list; nothing is put on it. */
 const notYet = [
@@ -17,9 +17,6 @@ const notYet = [
   'device.needs[led-data].leds',
   'device.needs[pulse].range',
   'device.needs[serial].messages[].name',
-  'device.settings[].default',
-  'device.settings[].label',
-  'device.settings[].pairs',
   'protocol.summary',
 ]
 
@@ -32,12 +29,12 @@ const elsewhere = [
   'board.connectors[].y',
   'board.firmware',
   'board.ports[].index',
-  'board.ports[].number',
   'board.supply',
   'board.usb',
   'device.size',
   'device.variant',
   'device.radios[].canBeOff',
+  'device.settings[].note',
 ]
 
 interface Reading {
@@ -62,7 +59,8 @@ function watch(value: unknown, path: string, reading: Reading): void {
     if (['id', 'kind', 'schema'].includes(key)) continue
     const name = `${path}.${key}`
     reading.there.add(name)
-    watch(part, name, reading)
+    // A table by values of the user's, not by names of ours.
+    if (name !== 'device.settings[].pairs.values') watch(part, name, reading)
     const get = () => {
       reading.read.add(name)
       return part as unknown
@@ -106,6 +104,8 @@ function useAll(plan: Plan, reading: Reading, drawn = false): void {
   for (const { device } of resolved.devices) watch(device, 'device', reading)
   for (const protocol of Object.values(resolved.protocols)) watch(protocol, 'protocol', reading)
   analyse(own)
+  setupTable(resolved)
+  budgetTable(resolved)
   const wires = wiresOf(resolved)
   if (drawn) harnessSvg(drawHarness(resolved, wires), 'x')
   wireListCsv(resolved, wires)

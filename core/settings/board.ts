@@ -19,16 +19,19 @@ export interface SetupStep extends Ordered {
 }
 
 const softPorts = 'feature:software-ports'
-const featureStep = (name: string) => `feature:${name}`
+const featureStep = (name: string) => `feature:${name.replace(/[^a-zA-Z0-9]+/g, '-')}`
 const portStep = (need: string) => `link:${need}`
 const freeStep = (pin: string) => `free:${pin}`
 
 /** The board's own end of a link in one line: what the port does, how fast, and what is unusual about it. */
 export function boardEnd({ board, function: does, placement, need }: SerialLink, resolved: ResolvedPlan): string {
   const protocol = resolved.protocols[board.protocol]
+  const [what, spoken] = [does ?? protocol?.function ?? board.protocol, protocol?.name ?? board.protocol]
+  const plainly = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '')
   return [
-    does ?? protocol?.function ?? board.protocol,
-    protocol?.name ?? board.protocol,
+    what,
+    // Often the function is called as the protocol is.
+    ...(plainly(what).includes(plainly(spoken)) ? [] : [spoken]),
     formatBaud(board.baud),
     board.format,
     ...(board.inverted ? ['inverted'] : []),

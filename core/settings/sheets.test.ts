@@ -75,6 +75,23 @@ describe('sheets of devices', () => {
   })
 })
 
+it('a figure keeps to its steps', () => {
+  const setting = {
+    id: 'n',
+    label: 'Near',
+    kind: 'number',
+    way: 'tool',
+    min: 0.5,
+    max: 30,
+    step: 0.5,
+    unit: 'km',
+    default: 5,
+  } as const
+  expect([0.5, 7.5, 30].map((value) => refuseValue(setting, value))).toEqual([undefined, undefined, undefined])
+  expect(refuseValue(setting, 0.7)).toBe('goes from 0.5 to 30 km in steps of 0.5')
+  expect(refuseValue(setting, '5')).toBe('goes from 0.5 to 30 km')
+})
+
 it('values are said with their units', () => {
   expect(
     settingWords({ id: 'f', label: 'F', kind: 'number', way: 'menu', min: 1, max: 9000, unit: 'MHz', default: 1 }, 5800),

@@ -24,8 +24,10 @@ export interface SettingRow {
 /** Whether a value is what is wanted; where nothing is wanted it is. */
 export const agrees = ({ value, wanted }: SettingRow) => wanted === undefined || wanted.value === value
 
-/** A value of a setting in words. */
-export function settingWords(setting: DeviceSetting, value: SettingValue): string {
+/** A value of a setting in words. @param protocols where they are at hand they are called by name */
+export function settingWords(setting: DeviceSetting, value: SettingValue, protocols: ResolvedPlan['protocols'] = {}): string {
+  if (setting.pairs && 'with' in setting.pairs && setting.pairs.with === 'protocol')
+    return protocols[String(value)]?.name ?? String(value)
   if (typeof value === 'boolean') return value ? 'on' : 'off'
   const pair = setting.pairs
   if (typeof value === 'number' && pair && 'with' in pair && pair.with === 'baud') return formatBaud(value)
@@ -84,8 +86,11 @@ export function refuseValue(setting: DeviceSetting, value: SettingValue): string
     return setting.values.includes(value as string | number) ? undefined : `has ${setting.values.join(', ')}`
   if (setting.kind === 'text')
     return typeof value === 'string' && value.length <= setting.longest ? undefined : `takes up to ${setting.longest} characters`
-  const { min, max, unit = '' } = setting
-  return typeof value === 'number' && value >= min && value <= max ? undefined : `goes from ${min} to ${max} ${unit}`.trim()
+  const { min, max, step, unit = '' } = setting
+  const range = `goes from ${min} to ${max} ${unit}`.trim()
+  if (typeof value !== 'number' || value < min || value > max) return range
+  const steps = step === undefined ? 0 : (value - min) / step
+  return Math.abs(steps - Math.round(steps)) < 1e-6 ? undefined : `${range} in steps of ${step}`
 }
 
 /**

@@ -19,7 +19,7 @@ function deviceSteps(resolved: ResolvedPlan, fitted: FittedDevice): SetupStep[] 
       id: `setting:${keyOf(fitted.id, row.setting.id)}`,
       where: fitted.id,
       what: row.setting.label,
-      value: settingWords(row.setting, row.value),
+      value: settingWords(row.setting, row.value, resolved.protocols),
       way: wayOf(row),
       why: row.wanted?.because ?? row.setting.note ?? 'not as it ships',
       after: row.setting.way === 'bridge' || row.setting.way === 'board' ? through : [],

@@ -43,6 +43,10 @@ const views: [string, string, Record<string, string>][] = [
   ['Bill of materials', 'harness', { view: 'tables', table: 'materials' }],
   ['Labels', 'harness', { view: 'tables', table: 'labels' }],
   ['Making', 'harness', { view: 'making' }],
+  ['Links, both ends', 'settings', {}],
+  ['Device settings', 'settings', { view: 'devices' }],
+  ['What to set', 'settings', { view: 'steps' }],
+  ['Load of links, flight log', 'settings', { view: 'load' }],
 ]
 
 const commands = computed<Command[]>(() => [

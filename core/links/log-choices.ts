@@ -1,0 +1,60 @@
+import type { Baud } from '../units'
+import { aliasLimit, logBaud, logMinutes, lostShare, propellerLine, recordRate, type LogChoice } from './flight-log'
+
+/** What a log is written to. */
+export interface LogTarget {
+  /** Rate of its link; none for memory on the board. */
+  baud?: Baud
+  /** Bytes until it is full; none where it is taken as endless. */
+  storage?: number
+}
+
+export interface JudgedChoice extends LogChoice {
+  records: number
+  baud: Baud
+  /** Share of records that do not fit. */
+  lost: number
+  alias: number
+  minutes?: number
+  /** The propellers' line is seen as it is. */
+  seesPropellers: boolean
+}
+
+/**
+ * Choices of how many loops are recorded, each judged, and the best: the densest that loses nothing and lasts
+ * the flight; of none does, that which loses least.
+ * @param motor rpm and blades of the propellers
+ * @param flight minutes that the storage has to last
+ */
+export function judgeLog(
+  { loop, bytes }: Omit<LogChoice, 'every'>,
+  { baud, storage }: LogTarget,
+  motor: { rpm: number; blades: number },
+  flight: number,
+): { choices: JudgedChoice[]; best: number; why: string } {
+  const choices = [1, 2, 4, 8, 16].map((every): JudgedChoice => {
+    const choice = { loop, bytes, every }
+    const alias = aliasLimit(choice)
+    return {
+      ...choice,
+      records: recordRate(choice),
+      baud: logBaud(choice),
+      lost: baud === undefined ? 0 : lostShare(choice, baud),
+      alias,
+      ...(storage !== undefined && { minutes: logMinutes(choice, storage) }),
+      seesPropellers: alias > propellerLine(motor.rpm, motor.blades),
+    }
+  })
+  const fits = ({ lost, minutes = Infinity }: JudgedChoice) => lost === 0 && minutes >= flight
+  const found = choices.findIndex(fits)
+  const best = found < 0 ? choices.length - 1 : found
+  const { seesPropellers, alias } = choices[best]!
+  const sees = seesPropellers
+    ? 'the propellers are seen as they are'
+    : `what is above ${Math.round(alias)} Hz, the propellers too, shows as something slower`
+  return {
+    choices,
+    best,
+    why: `${found < 0 ? 'none fits; this loses least' : 'the densest that loses nothing and lasts the flight'}; ${sees}`,
+  }
+}

@@ -1,0 +1,79 @@
+import { readFileSync } from 'node:fs'
+import { expect, type Page } from '@playwright/test'
+import { accessibilityFaults, address, freshBuild, saved, test } from './helpers'
+
+const view = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Views of the settings' }).getByRole('button', { name }).click()
+
+test('both ends of a link, the sheet of its device and the finding are one thing', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Settings', true)
+  await page.goto(`${address}/builds/${id}/settings`)
+  const card = page.locator('[data-link="overlay/text"]')
+  await expect(card).toContainText('Text overlay')
+  expect(await accessibilityFaults(page)).toEqual([])
+  await card.getByLabel('Rate at the device').selectOption({ label: '19 200' })
+  await expect(page.getByTestId('findings')).toContainText('SER-02')
+  await view(page, 'Devices')
+  const rate = page.locator('[data-setting="overlay/baud"]')
+  await expect(rate).toContainText('≠')
+  await expect(page.getByLabel('Speed class of Text overlay')).toHaveValue('slow')
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('button', { name: 'Text rate of Text overlay as wanted' }).click()
+  await expect(rate).toContainText('=')
+  await expect(page.getByTestId('findings')).not.toContainText('SER-02')
+})
+
+test('a setting is kept, what cannot be is said at it, and it goes back as it was', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Sheets', true)
+  await page.goto(`${address}/builds/${id}/settings?view=devices`)
+  const frequency = page.getByLabel('Frequency of Video transmitter', { exact: true })
+  for (const nonsense of ['', 'abc', '99', '1e9', '-5']) {
+    await frequency.fill(nonsense)
+    await frequency.blur()
+    await expect(page.getByRole('alert').first(), nonsense).toContainText('Frequency')
+  }
+  await frequency.fill('5760')
+  await frequency.blur()
+  await expect(page.getByRole('alert')).toHaveCount(0)
+  await page.getByLabel('Constellation assistance of GNSS and compass', { exact: true }).uncheck()
+  await page.getByLabel('Speed class of Text overlay', { exact: true }).selectOption('slow')
+  await expect(page.getByTestId('findings')).toContainText('SET-01')
+  await saved(page)
+  await page.reload()
+  await expect(frequency).toHaveValue('5760')
+  await expect(page.getByLabel('Constellation assistance of GNSS and compass', { exact: true })).not.toBeChecked()
+  await page.getByRole('button', { name: 'Frequency of Video transmitter as wanted' }).click()
+  await expect(frequency).toHaveValue('5800')
+})
+
+test('what is to be set is ticked off in rounds, saved as CSV and Markdown', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Rounds', true)
+  await page.goto(`${address}/builds/${id}/settings?view=steps`)
+  const steps = page.getByTestId('steps')
+  await expect(steps.getByRole('heading', { name: 'Round 2' })).toBeVisible()
+  const first = steps.getByRole('checkbox').first()
+  await first.check()
+  await expect(steps.getByRole('status')).toContainText(/^1 of \d+/)
+  await saved(page)
+  await page.reload()
+  await expect(steps.getByRole('checkbox').first()).toBeChecked()
+  expect(await accessibilityFaults(page)).toEqual([])
+  const [markdown] = await Promise.all([page.waitForEvent('download'), steps.getByRole('button', { name: 'Markdown' }).click()])
+  expect(readFileSync(await markdown.path(), 'utf8')).toMatch(/^- \[x\] Brae Mini/m)
+  const [csv] = await Promise.all([page.waitForEvent('download'), steps.getByRole('button', { name: 'CSV' }).click()])
+  expect(readFileSync(await csv.path(), 'utf8')).toContain('Software ports')
+})
+
+test('load and log are told, and nonsense in a figure breaks nothing', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Load', true)
+  await page.goto(`${address}/builds/${id}/settings?view=load`)
+  const load = page.getByTestId('load')
+  await expect(load).toContainText('86.8 %')
+  await expect(load).toContainText('1 loop in 2 (best)')
+  await load.getByLabel('Loops a second').fill('')
+  await load.getByLabel('Bytes a record').fill('-3')
+  await expect(load).toContainText('every loop (best)')
+  await load.getByLabel('Written to').selectOption({ index: 1 })
+  await expect(load).toContainText(/\d min/)
+  expect(await accessibilityFaults(page)).toEqual([])
+})
