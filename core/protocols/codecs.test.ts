@@ -1,7 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { countToMicroseconds, microsecondsToCount } from './channels'
 import { crc16ccitt, crc16x25, crc8d5, crc8p07 } from './checksums'
 import { fromHex, toHex, type Codec, type Decoder } from './codec'
+import { navigationSolution } from './gnss-binary'
 import {
   crsf,
   displayText,
@@ -46,6 +48,8 @@ const traffic = {
   emitter: 0,
   age: 2,
 }
+
+const solution = { class: navigationSolution.class, id: navigationSolution.id }
 
 interface Vector<M> {
   codec: Codec<M>
@@ -159,7 +163,7 @@ const vectors: Record<string, Vector<unknown>> = {
   }),
   'binary GNSS': vector({
     codec: gnssBinary,
-    message: { class: 1, id: 7, payload: Array.from({ length: 92 }, (_, at) => at) },
+    message: { ...solution, payload: Array.from({ length: 92 }, (_, at) => at) },
     bytes: `b5 62 01 07 5c 00 ${toHex(Array.from({ length: 92 }, (_, at) => at))} be a7`,
   }),
 }
@@ -281,6 +285,11 @@ it('half-duplex transmitter control is told from whom it comes, the first byte o
   expect(heard(transmitterHalf.decoder(), transmitterHalf.encode(asked))).toEqual([asked])
   const answer = { ...asked, from: 'transmitter' as const }
   expect(heard(transmitterHalf.decoder(), transmitterHalf.encode(answer))).toEqual([answer])
+})
+
+it('counts stand for widths', () => {
+  expect([172, 992, 1811].map(countToMicroseconds)).toEqual([987.5, 1500, 2011.875])
+  expect([988, 1500, 2012].map(microsecondsToCount)).toEqual([173, 992, 1811])
 })
 
 it('a value that does not fit is refused with its name', () => {

@@ -104,9 +104,6 @@ export interface MavlinkMessage {
 const kinds = Object.entries(mavlinkKinds) as [MavlinkName, MessageKind][]
 const byId = new Map(kinds.map(([name, kind]) => [kind.id, { ...kind, name }]))
 const widthOf = ([, kind, length]: Field) => (kind === 'text' ? length : widths[kind])
-/** Bytes of a message's payload before trailing zeros are cut. */
-export const mavlinkLength = (name: MavlinkName) =>
-  (mavlinkKinds[name].fields as readonly Field[]).reduce((sum, field) => sum + widthOf(field), 0)
 
 const writers: Record<Scalar, (view: DataView, at: number, value: number) => void> = {
   u8: (view, at, value) => view.setUint8(at, whole('value', value, 0, 255)),

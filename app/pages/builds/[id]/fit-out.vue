@@ -21,7 +21,7 @@ const adding = ref(false)
       No devices yet. <v-btn color="primary" @click="adding = true">Add the first one</v-btn>
     </p>
     <DeviceTable v-else />
-    <RailChart v-if="build.analysis && plan.devices.length" :rails="build.analysis.rails" />
+    <LaterPart v-if="build.analysis && plan.devices.length"><RailChart :rails="build.analysis.rails" /></LaterPart>
     <AddDeviceDialog v-model="adding" />
   </div>
 </template>

@@ -89,7 +89,7 @@ const print = () => window.print()
       <template v-if="view === 'drawing'">
         <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving :progress @drag="drag" />
         <p v-else class="pa-6 quiet">Drawing it.</p>
-        <WireTable :wires />
+        <LaterPart v-if="drawing"><WireTable :wires /></LaterPart>
       </template>
       <AirframeView v-else-if="view === 'airframe'" />
       <PowerView v-else-if="view === 'power'" />
