@@ -11,6 +11,7 @@ export default defineConfig({
       'server/**/*.test.ts',
       'cli/**/*.test.ts',
       'scripts/**/*.test.ts',
+      'standin/**/*.test.ts',
       'tests/**/*.test.ts',
     ],
     pool: 'threads',

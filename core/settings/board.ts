@@ -16,7 +16,12 @@ export interface SetupStep extends Ordered {
   /** Why it is so, or comes where it does. */
   why: string
   about: Subject[]
+  /** What it sets on the board, by the keys of the board link; nothing in devices. */
+  sets: Record<string, BoardValue>
 }
+
+/** A value of a board's setting. */
+export type BoardValue = string | number | boolean
 
 const softPorts = 'feature:software-ports'
 const featureStep = (name: string) => `feature:${name.replace(/[^a-zA-Z0-9]+/g, '-')}`
@@ -44,6 +49,21 @@ export function boardEnd({ board, function: does, placement, need }: SerialLink,
 /** How a port is named, with the number by which the firmware knows it where that is another. */
 export function portWords({ port }: SerialLink): string {
   return port.label.endsWith(String(port.number)) ? port.label : `${port.label} (number ${port.number} in the firmware)`
+}
+
+const ownerKey = (pin: string) => `pin.${pin}.owner`
+const claimOf = ({ need, key }: Placed['need']) => needKind(need).pad?.feature ?? key
+
+/** Keys of a port's end of a link: of its whole, of one of its lines, or of one state of flight. */
+function portValues({ port, board, placement, need, function: does }: SerialLink): Record<string, BoardValue> {
+  const line = { both: '', 'to-device': '.tx', 'from-device': '.rx' }[need.need.lines]
+  const at = `port.${port.number}${placement.during ? `.${placement.during}` : ''}${line}`
+  return {
+    [`${at}.function`]: does ?? board.protocol,
+    [`${at}.rate`]: board.baud,
+    [`${at}.inverted`]: board.inverted,
+    [`${at}.halfDuplex`]: board.halfDuplex,
+  }
 }
 
 /** What holds pins that others have now: it is freed before they are claimed. */
@@ -83,6 +103,7 @@ export function boardSteps(resolved: ResolvedPlan): SetupStep[] {
       why: `${need.fitted.instance.name} takes it; until it is free and saved nothing else can claim it`,
       after: [],
       about: [referTo('need', need.key), ...resolved.padsOfPin(pin).map(({ id }) => referTo('pad', id))],
+      sets: { [ownerKey(pin)]: 'none' },
     }),
   )
   const claims = frees
@@ -95,6 +116,7 @@ export function boardSteps(resolved: ResolvedPlan): SetupStep[] {
         why: 'claimed once it is free',
         after: [{ id: freeStep(pin), restart: true }],
         about: [referTo('need', need.key)],
+        sets: { [ownerKey(pin)]: claimOf(need) },
       }),
     )
   const soft = links.filter(({ port }) => port.kind === 'software')
@@ -107,6 +129,7 @@ export function boardSteps(resolved: ResolvedPlan): SetupStep[] {
           why: 'they appear only after a restart; what is set for them before is dropped',
           after: soft.flatMap(({ need }) => freesOf(need.key)),
           about: soft.map(({ port }) => referTo('port', port.id)),
+          sets: { 'software-ports': true },
         }),
       ]
     : []
@@ -121,6 +144,7 @@ export function boardSteps(resolved: ResolvedPlan): SetupStep[] {
       why: `${need.fitted.instance.name} wants it besides the function of its port`,
       after: [],
       about: [referTo('need', need.key)],
+      sets: { [`feature.${name}`]: on },
     }),
   )
   const ports = links.map((link) =>
@@ -135,6 +159,10 @@ export function boardSteps(resolved: ResolvedPlan): SetupStep[] {
         ...freesOf(link.need.key),
       ],
       about: [referTo('need', link.need.key), referTo('port', link.port.id)],
+      sets: {
+        ...portValues(link),
+        ...Object.fromEntries(frees.filter(({ placed: { need } }) => need.key === link.need.key).map(({ pin }) => [ownerKey(pin), referTo('port', link.port.id)])),
+      },
     }),
   )
   const mapping = outputMapping(resolved).map(({ need, motor, output, name }) =>
@@ -145,6 +173,7 @@ export function boardSteps(resolved: ResolvedPlan): SetupStep[] {
       why: 'the firmware would take it for another motor',
       after: [],
       about: [referTo('need', need.key)],
+      sets: output === undefined ? {} : { [`output.${output}.motor`]: motor },
     }),
   )
   return [...freeing, ...claims, ...enabling, ...features, ...ports, ...pulseRates(resolved).map(step), ...mapping]
@@ -169,6 +198,7 @@ function pulseRates(resolved: ResolvedPlan): Omit<SetupStep, 'where' | 'way'>[] 
     why: needs.map(({ fitted, need }) => `${fitted.instance.name}: ${need.label}`).join('; '),
     after: [],
     about: needs.map(({ key }) => referTo('need', key)),
+    sets: { [`timer.${timer}.rate`]: rate },
   }))
 }
 

@@ -24,6 +24,7 @@ function deviceSteps(resolved: ResolvedPlan, fitted: FittedDevice): SetupStep[] 
       why: row.wanted?.because ?? row.setting.note ?? 'not as it ships',
       after: row.setting.way === 'bridge' || row.setting.way === 'board' ? through : [],
       about: [referTo('device', fitted.id)],
+      sets: {},
     }))
 }
 

@@ -1,0 +1,21 @@
+import type { Board } from '#core/catalogue'
+import type { BoardFacts } from './board'
+
+/** What the stand-in goes by, from the definition of the board that it plays. */
+export function factsOf({ id, name, firmware, ports, pins, timers }: Board): BoardFacts {
+  return {
+    id,
+    name,
+    firmware,
+    ports: ports.map(({ number, kind, minBaud, maxBaud, halfDuplex, tx, rx }) => ({
+      number,
+      kind,
+      minBaud,
+      maxBaud,
+      halfDuplex,
+      inverts: [tx, rx].some((line) => line !== undefined && line.inverter !== 'none'),
+    })),
+    holders: Object.fromEntries(pins.flatMap((pin) => (pin.default ? [[pin.id, pin.default.feature]] : []))),
+    timers: timers.map((timer) => timer.id),
+  }
+}
