@@ -1,12 +1,14 @@
 import { spawnSync } from 'node:child_process'
-import { mkdtempSync, writeFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it, vi } from 'vitest'
 import { analyse } from '#core/engine'
-import { applyEdit, newPlan } from '#core/plan'
+import { applyEdit, newPlan, resolvePlan } from '#core/plan'
 import { parsePlan } from '#core/schema'
 import { add, demo, library } from '../tests/helpers/plans'
+import { factsOf } from '../standin/facts'
+import { StandInServer } from '../standin/server'
 import { runProgram } from './program'
 
 const folder = mkdtempSync(join(tmpdir(), 'ypodoma-cli-'))
@@ -149,6 +151,46 @@ describe('command line', () => {
       stderr: expect.stringContaining('expected usb, battery, both'),
     })
   })
+  it('says what to set, as lines, CSV, Markdown and JSON', async () => {
+    const { stdout: plan } = await ypodoma('demo-plan', 'culvert-scout')
+    const path = file('settings.json', plan)
+    expect((await ypodoma('settings', path)).stdout).toMatch(/^1 +Brae Mini +Software ports: on/m)
+    expect((await ypodoma('settings', path, '--csv')).stdout).toMatch(/^round,where,what,set to,how,why,done\r\n/)
+    expect((await ypodoma('settings', path, '--markdown')).stdout).toMatch(/^## Round 2$/m)
+    const { rounds, settings } = JSON.parse((await ypodoma('settings', path, '--json')).stdout) as Record<string, unknown[]>
+    expect([rounds!.length > 1, settings!.length > 5]).toEqual([true, true])
+    expect((await ypodoma('settings', path, '--json', '--csv')).status).toBe(2)
+  })
+
+  it('tells the budget of each link', async () => {
+    const { stdout: plan } = await ypodoma('demo-plan', 'spillway-hex')
+    const path = file('budget.json', plan)
+    expect((await ypodoma('budget', path)).stdout).toMatch(/^Flight logger: Log stream, Port 7, 115.200 baud, to device 86.8 %/m)
+    const { links } = JSON.parse((await ypodoma('budget', path, '--json')).stdout) as { links: { need: string }[] }
+    expect(links.map(({ need }) => need)).toContain('logger/log')
+  })
+
+  it('writes a plan to a board, reads it, and says when there is none', async () => {
+    const { stdout: plan } = await ypodoma('demo-plan', 'spillway-hex')
+    const path = file('board.json', plan)
+    const server = new StandInServer(factsOf(resolvePlan(demo('spillway-hex')).board), join(folder, 'state.json'))
+    const port = String(await server.listen())
+    const backup = join(folder, 'backup.json')
+    const written = await ypodoma('board', 'write', path, '--port', port, '--backup', backup)
+    expect([written.status, written.stdout.includes('≠')]).toEqual([0, false])
+    expect(Object.keys(JSON.parse(readFileSync(backup, 'utf8')) as object)).not.toContain('port.0.rate')
+    expect((await ypodoma('board', 'read', path, '--port', port)).stdout).toContain('port.0.rate: 420000')
+    await server.kill()
+    expect(await ypodoma('board', 'read', path, '--port', 'x')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('--port x') as string,
+    })
+    expect(await ypodoma('board', 'serve', '--board', 'none')).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('the catalogue has') as string,
+    })
+  })
+
   it('draws', async () => {
     const hex = file('hex5.json', (await ypodoma('demo-plan', 'spillway-hex')).stdout)
     const { stdout } = await ypodoma('draw', hex, '--svg', '-')

@@ -1,5 +1,6 @@
 import { Command } from 'commander'
 import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
+import { readBoardCommand, serveBoardCommand, writeBoardCommand } from './board-commands'
 import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
 import { budgetCommand, settingsCommand } from './settings-commands'
 import { finish } from './output'
@@ -64,6 +65,32 @@ export async function runProgram(args: string[]): Promise<void> {
     .option('--json', 'as JSON')
     .description('what each link carries in each direction, and how well its ends keep time')
     .action((file: string, options: { json?: boolean }) => budgetCommand(file, options))
+
+  const board = program.command('board').description('a board at the other end of a line: play one, write a plan to it, read it')
+  board
+    .command('serve')
+    .requiredOption('--board <id>', 'board of the shipped catalogue, such as corran-7')
+    .option('--revision <id>', 'the newest when missing')
+    .option('--firmware <id>', 'the newest when missing')
+    .option('--port <n>', 'loopback port; 0 takes any that is free', '4174')
+    .option('--state <file>', 'where its settings are kept', 'data/board.json')
+    .description('a simulated board, until it is ended')
+    .action((options: Parameters<typeof serveBoardCommand>[0]) => serveBoardCommand(options))
+  board
+    .command('write')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--port <n>', 'loopback port of the board', '4174')
+    .option('--backup <file>', 'where to keep what the board had before')
+    .option('--json', 'backup and ledger as JSON')
+    .description('write all settings in their rounds, restart, read back; exit 1 when something was not kept')
+    .action((file: string, options: { port: string; backup?: string; json?: boolean }) => writeBoardCommand(file, options))
+  board
+    .command('read')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--port <n>', 'loopback port of the board', '4174')
+    .option('--json', 'as JSON')
+    .description('what the board has now')
+    .action((file: string, options: { port: string; json?: boolean }) => readBoardCommand(file, options))
 
   program
     .command('power')

@@ -38,5 +38,28 @@ if (!(await ready(address))) {
   server.kill()
   give('The server did not start; its messages are above.')
 }
+// A simulated board to write settings to, where its port is free.
+const boardPort = port + 1
+const standIn = spawn(
+  process.execPath,
+  [
+    '--import',
+    'tsx',
+    join(root, 'cli/main.ts'),
+    'board',
+    'serve',
+    '--board',
+    'corran-7',
+    '--port',
+    String(boardPort),
+    '--state',
+    join(data, 'board.json'),
+  ],
+  { cwd: root, stdio: ['ignore', 'ignore', 'ignore'] },
+)
+standIn.once('exit', () => say(`No simulated board: port ${boardPort} is in use`))
+server.once('exit', () => standIn.kill())
+process.once('exit', () => standIn.kill())
 say(`Data in ${data}`)
+say(`A simulated Corran 7 at port ${boardPort}, for Settings, Board`)
 say(`Open ${address}  (Ctrl C ends it)`)

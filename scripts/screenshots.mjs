@@ -73,5 +73,39 @@ await shot('allocation-ways-out')
 await page.goto(`${address}/catalogue/board/corran-7`)
 await page.getByRole('button', { name: 'Pad table' }).click()
 await shot('catalogue-board')
+await page.goto(`${address}/builds/spillway-hex/settings`)
+for (const [view, name] of [
+  ['Links', 'links'],
+  ['Devices', 'devices'],
+  ['What to set', 'steps'],
+]) {
+  await page.getByLabel('Views of the settings').getByRole('button', { name: view, exact: true }).click()
+  await shot(`settings-${name}`)
+}
+const standIn = spawn(
+  process.execPath,
+  [
+    '--import',
+    'tsx',
+    'cli/main.ts',
+    'board',
+    'serve',
+    '--board',
+    'corran-7',
+    '--port',
+    '4394',
+    '--state',
+    join(mkdtempSync(join(tmpdir(), 'ypodoma-board-')), 'board.json'),
+  ],
+  { cwd: root, stdio: ['ignore', 'pipe', 'ignore'] },
+)
+await new Promise((answers) => standIn.stdout.once('data', answers))
+await page.getByLabel('Views of the settings').getByRole('button', { name: 'Board', exact: true }).click()
+await page.getByLabel('Port on this machine').fill('4394')
+await page.getByRole('button', { name: 'Write to the board' }).click()
+await page.getByText(/^Written and read back: /).waitFor()
+await page.getByRole('button', { name: 'Close' }).click()
+await shot('settings-board')
+standIn.kill()
 await browser.close()
 server.kill()

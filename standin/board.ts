@@ -12,7 +12,14 @@ export interface BoardFacts {
   id: string
   name: string
   firmware: string
-  ports: { number: number; kind: 'hardware' | 'software' | 'usb'; minBaud: number; maxBaud: number; halfDuplex: boolean; inverts: boolean }[]
+  ports: {
+    number: number
+    kind: 'hardware' | 'software' | 'usb'
+    minBaud: number
+    maxBaud: number
+    halfDuplex: boolean
+    inverts: boolean
+  }[]
   /** Pins that a feature holds until it is moved elsewhere. */
   holders: Record<string, string>
   timers: string[]

@@ -87,7 +87,8 @@ export class StandInServer {
       case 'dump':
         return this.board.dump()
       case 'set':
-        if (typeof key !== 'string' || !['string', 'number', 'boolean'].includes(typeof value)) throw new Refused('set wants a key and a value')
+        if (typeof key !== 'string' || !['string', 'number', 'boolean'].includes(typeof value))
+          throw new Refused('set wants a key and a value')
         this.board.set(key, value as string)
         return true
       case 'save':

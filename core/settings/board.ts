@@ -161,7 +161,11 @@ export function boardSteps(resolved: ResolvedPlan): SetupStep[] {
       about: [referTo('need', link.need.key), referTo('port', link.port.id)],
       sets: {
         ...portValues(link),
-        ...Object.fromEntries(frees.filter(({ placed: { need } }) => need.key === link.need.key).map(({ pin }) => [ownerKey(pin), referTo('port', link.port.id)])),
+        ...Object.fromEntries(
+          frees
+            .filter(({ placed: { need } }) => need.key === link.need.key)
+            .map(({ pin }) => [ownerKey(pin), referTo('port', link.port.id)]),
+        ),
       },
     }),
   )

@@ -52,12 +52,15 @@ function explain(board: Board, key: string, intended: BoardValue, kept: BoardSta
   const feature = /^feature\.(.*)$/.exec(key)?.[1]
   if (feature !== undefined) {
     const exclusion = board.exclusions.find(
-      ({ features }) => features.includes(feature) && features.some((other) => other !== feature && kept[`feature.${other}`] === true),
+      ({ features }) =>
+        features.includes(feature) && features.some((other) => other !== feature && kept[`feature.${other}`] === true),
     )
     return exclusion ? { rule: 'PAD-02', why: exclusion.reason } : {}
   }
   const pin = /^pin\.(.*)\.owner$/.exec(key)?.[1]
-  return pin === undefined ? {} : { rule: 'PAD-05', why: `what holds the pin has to be freed, saved and restarted before another can claim it` }
+  return pin === undefined
+    ? {}
+    : { rule: 'PAD-05', why: `what holds the pin has to be freed, saved and restarted before another can claim it` }
 }
 
 /** What became of a write. */

@@ -28,15 +28,18 @@ async function bench(name: DemoName, of: DemoName = name) {
 }
 
 describe('writing settings to a board', () => {
-  it.each(['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)('%s: all is kept, the ledger agrees, the backup is what was', async (name) => {
-    const { writing, intended } = await bench(name)
-    const before = await readSettings(writing)
-    const { rows, backup, refused } = await writeSettings(writing)
-    expect(refused).toEqual({})
-    expect(backup).toEqual(before)
-    expect(rows.filter(({ agrees }) => !agrees)).toEqual([])
-    expect(await readSettings(writing)).toMatchObject(intended)
-  })
+  it.each(['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)(
+    '%s: all is kept, the ledger agrees, the backup is what was',
+    async (name) => {
+      const { writing, intended } = await bench(name)
+      const before = await readSettings(writing)
+      const { rows, backup, refused } = await writeSettings(writing)
+      expect(refused).toEqual({})
+      expect(backup).toEqual(before)
+      expect(rows.filter(({ agrees }) => !agrees)).toEqual([])
+      expect(await readSettings(writing)).toMatchObject(intended)
+    },
+  )
 
   it('software ports need their round: all at once loses them, and the ledger says by which rule', async () => {
     const { writing, rounds } = await bench('culvert-scout')
@@ -115,7 +118,10 @@ describe('a board that loses power', () => {
     const told: string[] = []
     const { rows } = await writeSettings({ ...writing, open, tell: ({ at }) => void told.push(at) })
     server.before = undefined
-    expect(rows.filter(({ agrees }) => !agrees), `cuts at ${cuts.join(', ')}`).toEqual([])
+    expect(
+      rows.filter(({ agrees }) => !agrees),
+      `cuts at ${cuts.join(', ')}`,
+    ).toEqual([])
     expect(await readSettings(writing)).toMatchObject(intended)
     return { asked, again: told.filter((at) => at === 'again').length }
   }
@@ -123,7 +129,8 @@ describe('a board that loses power', () => {
   it('at every step of a write of the hex: in the end the board has what the plan says', async () => {
     const { asked } = await writeWithCuts('spillway-hex', [])
     expect(asked).toBeGreaterThan(40)
-    for (let cut = 1; cut <= asked; cut += 1) expect((await writeWithCuts('spillway-hex', [cut])).again, `cut ${cut}`).toBeGreaterThan(0)
+    for (let cut = 1; cut <= asked; cut += 1)
+      expect((await writeWithCuts('spillway-hex', [cut])).again, `cut ${cut}`).toBeGreaterThan(0)
   }, 120_000)
 
   it('at 200 moments besides, three at a time, also where rounds follow each other', async () => {
@@ -132,7 +139,10 @@ describe('a board that loses power', () => {
     const random = (below: number) => (seed = (seed * 48_271) % 2_147_483_647) % below
     for (let turn = 0; turn < 200; turn += 1) {
       const name = turn % 2 ? 'culvert-scout' : 'fellside-mapper'
-      await writeWithCuts(name, [0, 1, 2].map(() => 1 + random(60)))
+      await writeWithCuts(
+        name,
+        [0, 1, 2].map(() => 1 + random(60)),
+      )
     }
   }, 240_000)
 })

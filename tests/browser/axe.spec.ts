@@ -53,6 +53,12 @@ const states = (id: string): State[] => [
   ['labels', `/builds/${id}/harness?view=tables&table=labels`],
   ['making', `/builds/${id}/harness?view=making`],
   ['wire', `/builds/${id}/harness?sel=wire:gnss.tx`],
+  ['links', `/builds/${id}/settings`],
+  ['links, light', `/builds/${id}/settings`],
+  ['device settings', `/builds/${id}/settings?view=devices`],
+  ['what to set', `/builds/${id}/settings?view=steps`],
+  ['load', `/builds/${id}/settings?view=load`],
+  ['ledger', `/builds/${id}/settings?view=board`],
   ['papers', `/builds/${id}/harness?papers=open`],
   ['add to the harness', `/builds/${id}/harness`, press('Add', true)],
 ]

@@ -101,6 +101,17 @@ test('every other view is printed with all it holds', async ({ page }) => {
     expect(text, name).toContain('Battery')
     expect(text, name).not.toContain('Commands')
   }
+  for (const [view, words] of [
+    ['links', 'Wireless adapter'],
+    ['devices', 'Constellation assistance'],
+    ['steps', 'Save, restart the board'],
+    ['load', 'every loop'],
+  ]) {
+    await page.goto(`${address}/builds/${id}/settings?view=${view}`)
+    await expect(page.locator('.stage-page')).toContainText(words!)
+    ;({ text } = await printed(page))
+    expect(text, view).toContain(flat(words!))
+  }
   for (const [path, last] of [
     ['/rules', 'RFI-05'],
     ['/catalogue', 'Zaffer'],

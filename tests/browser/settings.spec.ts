@@ -1,6 +1,12 @@
-import { readFileSync } from 'node:fs'
+import { mkdtempSync, readFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { expect, type Page } from '@playwright/test'
+import { factsOf } from '../../standin/facts'
+import { StandInServer } from '../../standin/server'
+import { demo } from '../helpers/plans'
 import { accessibilityFaults, address, freshBuild, saved, test } from './helpers'
+import { resolvePlan } from '#core/plan'
 
 const view = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Views of the settings' }).getByRole('button', { name }).click()
@@ -76,4 +82,55 @@ test('load and log are told, and nonsense in a figure breaks nothing', async ({ 
   await load.getByLabel('Written to').selectOption({ index: 1 })
   await expect(load).toContainText(/\d min/)
   expect(await accessibilityFaults(page)).toEqual([])
+})
+
+test.describe('a board', () => {
+  test.use({ expected: { faults: [/422/] } })
+
+  test('is written, read back and explained in a ledger, and gets its backup back', async ({ page }) => {
+    const plan = resolvePlan(demo('spillway-hex'))
+    const server = new StandInServer(factsOf(plan.board), join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'))
+    const port = await server.listen()
+    const id = await freshBuild(page, 'spillway-hex', 'Board', true)
+    await page.goto(`${address}/builds/${id}/settings?view=board`)
+    const board = page.getByTestId('ledger')
+    await board.getByLabel('Port on this machine').fill(String(port))
+    await board.getByRole('button', { name: 'Read it' }).click()
+    await expect(board).toContainText(/Read: 0 of \d+ as intended/)
+    await board.getByRole('button', { name: 'Write to the board' }).click()
+    await expect(board).toContainText(/Written and read back: (\d+) of \1 as intended/)
+    await board.getByLabel('only what differs').check()
+    await expect(board).toContainText('Nothing differs.')
+    expect(await accessibilityFaults(page)).toEqual([])
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      board.getByRole('button', { name: 'Backup', exact: true }).click(),
+    ])
+    expect(file.suggestedFilename()).toBe('Board board backup.json')
+    await board.getByRole('button', { name: 'Put the backup back' }).click()
+    await expect(page.getByText('The board has again what it had before.')).toBeVisible()
+    await board.getByRole('button', { name: 'Read it' }).click()
+    await expect(board).toContainText(/Read: 0 of \d+ as intended/)
+    await server.kill()
+    await board.getByRole('button', { name: 'Read it' }).click()
+    await expect(board.getByRole('alert')).toContainText('no board answers')
+    await board.getByLabel('Port on this machine').fill('7')
+    await expect(board.getByRole('alert').first()).toContainText('A port is a whole number')
+    await expect(board.getByRole('button', { name: 'Write to the board' })).toBeDisabled()
+  })
+
+  test('of another kind is recognised, and nothing is sent', async ({ page }) => {
+    const server = new StandInServer(
+      factsOf(resolvePlan(demo('culvert-scout')).board),
+      join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'),
+    )
+    const port = await server.listen()
+    const id = await freshBuild(page, 'spillway-hex', 'Wrong board', true)
+    await page.goto(`${address}/builds/${id}/settings?view=board`)
+    const board = page.getByTestId('ledger')
+    await board.getByLabel('Port on this machine').fill(String(port))
+    await board.getByRole('button', { name: 'Write to the board' }).click()
+    await expect(board.getByRole('alert')).toContainText('this is Brae Mini, the plan is for Corran 7')
+    await server.kill()
+  })
 })

@@ -96,11 +96,13 @@ td:first-child {
   color: rgb(var(--v-theme-error));
 }
 @media (max-width: 640px) {
-  td:first-child {
-    width: 34%;
+  tr {
+    display: grid;
+    grid-template-columns: 1fr 190px 22px;
+    padding: var(--space-2) 0;
   }
-  .value {
-    width: 40%;
+  td:last-child {
+    grid-column: 1 / -1;
   }
 }
 </style>

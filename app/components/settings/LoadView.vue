@@ -61,7 +61,7 @@ const options = computed<ChartOptions<'bar'>>(() => ({
       <div class="chart" :style="{ height: `${70 + links.length * 30}px` }">
         <Bar :data :options role="img" aria-label="Load of each link in each direction; the table below holds the figures" />
       </div>
-      <div class="scroll">
+      <div class="scroll" tabindex="0" role="group" aria-label="Budget of links">
         <table>
           <thead>
             <tr>

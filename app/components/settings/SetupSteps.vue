@@ -56,8 +56,9 @@ const tick = (id: string, event: Event) =>
         <input type="checkbox" :checked="done(step.id)" @change="tick(step.id, $event)" />
         <span class="where">{{ placeOfStep(resolved, step) }}</span>
         <span class="what"
-          >{{ step.what }}: <b>{{ step.value }}</b>
-          <span class="quiet">{{ step.why }}{{ step.where === boardId ? '' : `; ${step.way}` }}</span></span
+          >{{ step.what }}: <b>{{ step.value }}</b><span class="quiet"
+            >, {{ step.why }}{{ step.where === boardId ? '' : `; ${step.way}` }}</span
+          ></span
         >
       </label>
       <p class="after">
@@ -113,6 +114,15 @@ input {
   flex: 0 0 130px;
   font-weight: 700;
   font-size: var(--text-small);
+}
+@media (max-width: 640px) {
+  label {
+    flex-wrap: wrap;
+    padding: var(--space-2) 0;
+  }
+  .what {
+    flex: 0 0 100%;
+  }
 }
 .after {
   margin: var(--space-3) 0 0;

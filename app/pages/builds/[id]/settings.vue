@@ -3,10 +3,10 @@ import { usePlan } from '~/composables/usePlan'
 import { useQueryValue } from '~/composables/useQueryValue'
 import { useBuild } from '~/stores/build'
 
-const views = { links: 'Links', devices: 'Devices', steps: 'What to set', load: 'Load' }
+const views = { links: 'Links', devices: 'Devices', steps: 'What to set', load: 'Load', board: 'Board' }
 const build = useBuild()
 const plan = usePlan()
-const view = useQueryValue('view', ['links', 'devices', 'steps', 'load'])
+const view = useQueryValue('view', ['links', 'devices', 'steps', 'load', 'board'])
 const begun = computed(() => Object.keys(plan.value.assignment).length > 0)
 </script>
 
@@ -33,7 +33,8 @@ const begun = computed(() => Object.keys(plan.value.assignment).length > 0)
       <LinkCards v-if="view === 'links'" />
       <DeviceSheets v-else-if="view === 'devices'" />
       <SetupSteps v-else-if="view === 'steps'" />
-      <LoadView v-else />
+      <LoadView v-else-if="view === 'load'" />
+      <BoardLedger v-else />
     </AnalysisScope>
   </div>
 </template>
