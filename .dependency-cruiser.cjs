@@ -9,6 +9,7 @@ const layers = [
   ['allocation', 'harness', 'settings'],
   ['checks'],
   ['documents'],
+  ['template'],
   ['engine'],
 ]
 

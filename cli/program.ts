@@ -56,8 +56,9 @@ export async function runProgram(args: string[]): Promise<void> {
     .option('--json', 'rounds and all settings of devices as JSON')
     .option('--csv', 'as CSV')
     .option('--markdown', 'as a list to tick off, in Markdown')
+    .option('--template <file>', 'as a template in Liquid makes it; docs/templates.md')
     .description('what is to be set where, in rounds with a restart of the board between them')
-    .action((file: string, options: { json?: boolean; csv?: boolean; markdown?: boolean }) => settingsCommand(file, options))
+    .action((file: string, options: Parameters<typeof settingsCommand>[1]) => settingsCommand(file, options))
 
   program
     .command('budget')

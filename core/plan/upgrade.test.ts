@@ -65,7 +65,7 @@ describe('upgradePlan', () => {
   })
 
   it('refuses what is newer or has no version', () => {
-    expect(() => upgradePlan({ schema: 7 })).toThrow('this plan has schema version 7, this program reads up to 6')
+    expect(() => upgradePlan({ schema: 8 })).toThrow('this plan has schema version 8, this program reads up to 7')
     expect(() => upgradePlan({ schema: 'x' })).toThrow('"x" is not a schema version')
     expect(() => upgradePlan({})).toThrow('is not a schema version')
   })

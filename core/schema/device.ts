@@ -37,7 +37,13 @@ const settingParts = {
   note: label,
   pairs: Joi.alternatives(
     Joi.object({ need: id.required(), with: Joi.string().valid('baud', 'protocol').required() }),
-    Joi.object({ setting: id.required(), values: Joi.object().pattern(label, settingValue).max(60).required() }),
+    Joi.object({
+      setting: id.required(),
+      values: Joi.object()
+        .pattern(/^.{1,80}$/, settingValue)
+        .max(60)
+        .required(),
+    }),
   ),
 }
 const kind = (name: string) => ({ kind: Joi.string().valid(name).required() })
@@ -74,9 +80,9 @@ const settingSchema = Joi.alternatives().conditional('.kind', {
         longest: Joi.number().integer().min(1).max(limits.name).required(),
         default: Joi.string().allow('').max(limits.name).required(),
       }),
-      otherwise: choiceSchema,
     },
   ],
+  otherwise: choiceSchema,
 })
 
 const supply = Joi.object({

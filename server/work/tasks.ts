@@ -1,3 +1,4 @@
+import { renderTemplate, TemplateError } from '#core/template'
 import { resolvePlan, type Plan } from '#core/plan'
 import { parseJson, parsePlan, readDefinition, readDefinitionsFile, readPlan, type Definition } from '#core/schema'
 import { examine } from '../database/examine'
@@ -36,6 +37,18 @@ export const tasks = {
   examine: (file: string) => answer(() => examine(file)),
 
   definition: (value: unknown): ReturnType<typeof answer<Definition>> => answer(() => readDefinition(value)),
+
+  /** What a template makes of a plan; a refusal tells the line. */
+  template: ({ plan, text }: { plan: Plan; text: string }) =>
+    answer(() => {
+      try {
+        return { made: renderTemplate(text, resolvePlan(readPlan(plan))) }
+      } catch (error) {
+        if (error instanceof TemplateError)
+          return { wrong: { message: error.message, ...(error.line !== undefined && { line: error.line }) } }
+        throw error
+      }
+    }),
 
   /** Papers of a plan as PDF. */
   papers: ({ plan, wanted, fonts }: PapersAsked) => answerLater(() => papersPdf(resolvePlan(readPlan(plan)), wanted, fonts)),

@@ -58,6 +58,7 @@ const states = (id: string): State[] => [
   ['device settings', `/builds/${id}/settings?view=devices`],
   ['what to set', `/builds/${id}/settings?view=steps`],
   ['load', `/builds/${id}/settings?view=load`],
+  ['own text', `/builds/${id}/settings?view=text`],
   ['ledger', `/builds/${id}/settings?view=board`],
   ['papers', `/builds/${id}/harness?papers=open`],
   ['add to the harness', `/builds/${id}/harness`, press('Add', true)],

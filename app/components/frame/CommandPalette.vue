@@ -47,6 +47,7 @@ const views: [string, string, Record<string, string>][] = [
   ['Device settings', 'settings', { view: 'devices' }],
   ['What to set', 'settings', { view: 'steps' }],
   ['Load of links, flight log', 'settings', { view: 'load' }],
+  ['Own text by a template', 'settings', { view: 'text' }],
   ['Write to the board', 'settings', { view: 'board' }],
 ]
 

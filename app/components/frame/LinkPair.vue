@@ -7,7 +7,16 @@ import { grouped } from '#core/units'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
-const { need, link } = defineProps<{ need: string; link: Analysis['links'][string] }>()
+const {
+  need,
+  link,
+  facing = false,
+} = defineProps<{
+  need: string
+  link: Analysis['links'][string]
+  /** The ends stand at both sides of what they agree on; for where there is room. */
+  facing?: boolean
+}>()
 const build = useBuild()
 const plan = usePlan()
 const resolved = useResolved()
@@ -59,10 +68,12 @@ function unset(end: LinkSide, key: keyof LinkSettings) {
   <table class="pair">
     <thead>
       <tr>
-        <th class="label"><span class="d-sr-only">Value</span></th>
+        <th v-if="!facing" class="label"><span class="d-sr-only">Value</span></th>
         <th>Board</th>
-        <th class="sign"><span class="d-sr-only">Do they agree</span></th>
-        <th>Device</th>
+        <th class="sign" :class="{ between: facing }">
+          <span class="d-sr-only">{{ facing ? 'What, and do ' : 'Do ' }}they agree</span>
+        </th>
+        <th :class="{ far: facing }">Device</th>
       </tr>
     </thead>
     <tbody>
@@ -71,6 +82,7 @@ function unset(end: LinkSide, key: keyof LinkSettings) {
         :key="key"
         :label
         :values
+        :facing
         :board="{ value: link.board[key], byHand: byHand('board', key) }"
         :device="{ value: link.device[key], byHand: byHand('device', key) }"
         @set="(end, value) => set(end, key, value)"
@@ -103,6 +115,12 @@ th.label {
 }
 th.sign {
   width: 18px;
+}
+th.sign.between {
+  width: 86px;
+}
+th.far {
+  text-align: right;
 }
 th {
   text-align: left;

@@ -15,6 +15,8 @@ const props = defineProps<{
   values: { value: Value; title: string }[]
   board: End
   device: End
+  /** The ends stand at both sides, and what it is between them. */
+  facing?: boolean
 }>()
 const emit = defineEmits<{ set: [end: LinkSide, value: Value]; unset: [end: LinkSide] }>()
 const same = computed(() => props.board.value === props.device.value)
@@ -28,12 +30,12 @@ function choose(end: LinkSide, event: Event) {
 
 <template>
   <tr>
-    <td class="quiet">{{ label }}</td>
+    <td v-if="!facing" class="quiet">{{ label }}</td>
     <template v-for="end in ends" :key="end">
       <td v-if="end === 'device'" class="sign" :class="{ unlike: !same }" :title="same ? 'both ends agree' : 'the ends differ'">
-        {{ same ? '=' : '≠' }}
+        <span v-if="facing" class="what">{{ label }}</span> {{ same ? '=' : '≠' }}
       </td>
-      <td>
+      <td :class="{ far: facing && end === 'device' }">
         <select
           :aria-label="`${label} at the ${end}`"
           :class="{ hand: props[end].byHand }"
@@ -82,6 +84,15 @@ select.hand {
 .sign {
   text-align: center;
   font-weight: 700;
+}
+.far {
+  text-align: right;
+}
+.what {
+  display: block;
+  font-weight: 400;
+  font-size: var(--text-fine);
+  line-height: 1;
 }
 .unlike {
   color: rgb(var(--v-theme-error));

@@ -63,7 +63,7 @@ const grade = (load: number) => (load > 1 ? 'full' : load > 0.7 ? 'busy' : 'easy
           <span class="quiet">{{ link.need.need.label }}</span>
         </button>
       </header>
-      <LinkPair v-if="analysis.links[key]" :need="key" :link="analysis.links[key]!" />
+      <LinkPair v-if="analysis.links[key]" facing :need="key" :link="analysis.links[key]!" />
       <p class="quiet facts">
         Board: set in round {{ round }}. Device: {{ ways.length ? ways.join('; ') : 'as it ships' }}. Rate
         {{ formatShare(budget.error) }} off, both ends together may be {{ formatShare(budget.tolerance) }} off{{

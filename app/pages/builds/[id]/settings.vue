@@ -3,10 +3,10 @@ import { usePlan } from '~/composables/usePlan'
 import { useQueryValue } from '~/composables/useQueryValue'
 import { useBuild } from '~/stores/build'
 
-const views = { links: 'Links', devices: 'Devices', steps: 'What to set', load: 'Load', board: 'Board' }
+const views = { links: 'Links', devices: 'Devices', steps: 'What to set', load: 'Load', text: 'Own text', board: 'Board' }
 const build = useBuild()
 const plan = usePlan()
-const view = useQueryValue('view', ['links', 'devices', 'steps', 'load', 'board'])
+const view = useQueryValue('view', ['links', 'devices', 'steps', 'load', 'text', 'board'])
 const begun = computed(() => Object.keys(plan.value.assignment).length > 0)
 </script>
 
@@ -34,6 +34,7 @@ const begun = computed(() => Object.keys(plan.value.assignment).length > 0)
       <DeviceSheets v-else-if="view === 'devices'" />
       <SetupSteps v-else-if="view === 'steps'" />
       <LoadView v-else-if="view === 'load'" />
+      <TemplateText v-else-if="view === 'text'" />
       <BoardLedger v-else />
     </AnalysisScope>
   </div>

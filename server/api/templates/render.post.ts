@@ -1,0 +1,18 @@
+import Joi from 'joi'
+import type { Plan } from '#core/plan'
+import { readValid } from '../../security/body'
+import { leaving } from '../../security/refusals'
+import { workPool } from '../../work/pool'
+
+interface Body {
+  plan: Plan
+  text: string
+}
+
+const body = Joi.object({ plan: Joi.object().unknown(true).required(), text: Joi.string().allow('').max(100_000).required() })
+
+/** What a template makes of a plan, in a thread with limits of time and memory; what is wrong in it with its line. */
+export default defineEventHandler(async (event) => {
+  const { plan, text } = await readValid<Body>(event, body)
+  return workPool().run('template', { plan, text }, leaving(event))
+})
