@@ -15,6 +15,9 @@ export function useAccess(): Access {
 export const sessionCookie = 'ypodoma_session'
 
 /** What may be asked for without a session: whether the server is up, and to be let in. */
+/** Questions that are too long for an address: they change nothing. */
+const asking: ReadonlySet<string> = new Set(['/api/papers', '/api/templates/render', '/api/board/pasted'])
+
 const open = new Set(['/api/health', '/api/session'])
 
 /** The first to see a request, whatever it is for. */
@@ -38,6 +41,6 @@ export const gate = defineEventHandler((event) => {
   if (open.has(event.path.split('?')[0]!)) return
   if (!role) throw refusal(401, 'a passphrase is asked for')
   const saves = event.method === 'PUT' && /^\/api\/builds\/[^/]+$/.test(event.path)
-  const asks = event.method === 'GET' || event.method === 'HEAD' || event.path === '/api/papers'
+  const asks = event.method === 'GET' || event.method === 'HEAD' || asking.has(event.path)
   if (role !== 'editor' && !asks && !(role === 'workshop' && saves)) throw refusal(403, `as ${role} you may not change this`)
 })

@@ -1,3 +1,4 @@
+import { intendedState, ledger, PatternError, readBack, setupRounds } from '#core/settings'
 import { renderTemplate, TemplateError } from '#core/template'
 import { resolvePlan, type Plan } from '#core/plan'
 import { parseJson, parsePlan, readDefinition, readDefinitionsFile, readPlan, type Definition } from '#core/schema'
@@ -46,6 +47,20 @@ export const tasks = {
       } catch (error) {
         if (error instanceof TemplateError)
           return { wrong: { message: error.message, ...(error.line !== undefined && { line: error.line }) } }
+        throw error
+      }
+    }),
+
+  /** The ledger of what a board printed; a refusal tells what is wrong with the pattern. */
+  readBack: ({ plan, text, pattern }: { plan: Plan; text: string; pattern: string }) =>
+    answer(() => {
+      const resolved = resolvePlan(readPlan(plan))
+      const intended = intendedState(setupRounds(resolved))
+      try {
+        const kept = readBack(text, pattern, intended)
+        return { found: Object.keys(kept).length, rows: ledger(resolved.board, intended, {}, kept) }
+      } catch (error) {
+        if (error instanceof PatternError) return { wrong: error.message }
         throw error
       }
     }),

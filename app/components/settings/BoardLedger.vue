@@ -17,8 +17,6 @@ const rows = shallowRef<LedgerRow[]>()
 /** What the rows tell of: a write or a reading, of which plan. */
 const told = shallowRef<{ did: 'written' | 'read'; plan: typeof plan.value }>()
 const backup = shallowRef<BoardState>()
-const onlyUnlike = ref(false)
-const shown = computed(() => rows.value?.filter(({ agrees }) => !onlyUnlike.value || !agrees) ?? [])
 const unlike = computed(() => rows.value?.filter(({ agrees }) => !agrees).length ?? 0)
 const stale = computed(() => told.value !== undefined && told.value.plan !== plan.value)
 const right = computed(() => Number.isInteger(port.value) && port.value >= 1024 && port.value <= 65_535)
@@ -54,8 +52,6 @@ const restore = () =>
   })
 const saveBackup = () =>
   download(`${plan.value.name} board backup.json`, 'application/json', JSON.stringify(backup.value, null, 2))
-const words = (value: string | number | boolean | undefined) =>
-  value === undefined ? 'nothing' : value === true ? 'on' : value === false ? 'off' : String(value)
 </script>
 
 <template>
@@ -88,34 +84,10 @@ const words = (value: string | number | boolean | undefined) =>
           intended.</b
         >
         <span v-if="stale"> The plan has changed since.</span>
-        <label class="only no-print"><input v-model="onlyUnlike" type="checkbox" /> only what differs</label>
       </p>
-      <table>
-        <thead>
-          <tr>
-            <th>Setting</th>
-            <th>Intended</th>
-            <th>Written</th>
-            <th><span class="d-sr-only">Agrees</span></th>
-            <th>Kept</th>
-            <th>Why</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in shown" :key="row.key" :class="{ unlike: !row.agrees }">
-            <td class="mono">{{ row.key }}</td>
-            <td class="mono">{{ words(row.intended) }}</td>
-            <td class="mono">{{ told?.did === 'written' ? words(row.written) : '' }}</td>
-            <td class="sign">{{ row.agrees ? '=' : '≠' }}</td>
-            <td class="mono">{{ words(row.kept) }}</td>
-            <td>
-              <NuxtLink v-if="row.rule" :to="{ path: '/rules', hash: `#${row.rule}` }">{{ row.rule }}</NuxtLink> {{ row.why }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="!shown.length" class="quiet">Nothing differs.</p>
+      <LedgerTable :rows :written="told?.did === 'written'" />
     </template>
+    <PastedText />
   </section>
 </template>
 
@@ -139,24 +111,5 @@ const words = (value: string | number | boolean | undefined) =>
 p {
   margin: var(--space-3) 0;
   max-width: 90ch;
-}
-.only {
-  margin-left: var(--space-5);
-}
-table {
-  border-collapse: collapse;
-  font-size: var(--text-small);
-}
-th,
-td {
-  text-align: left;
-  padding: var(--space-1) var(--space-5) var(--space-1) 0;
-  border-bottom: var(--edge);
-}
-.sign {
-  font-weight: 700;
-}
-.unlike td {
-  color: rgb(var(--v-theme-error));
 }
 </style>

@@ -43,6 +43,7 @@ const set = (row: SettingRow, value: SettingValue | undefined) => build.edit(set
       </table>
     </article>
     <p v-if="without.length" class="quiet">Nothing is set in {{ without.map(({ instance }) => instance.name).join(', ') }}.</p>
+    <CalibrationForm />
   </section>
 </template>
 

@@ -116,7 +116,7 @@ async function copy() {
             >Save</v-btn
           >
         </div>
-        <pre class="mono" tabindex="0" aria-label="Text that is made">{{ made }}</pre>
+        <pre class="mono" role="group" tabindex="0" aria-label="Text that is made">{{ made }}</pre>
       </div>
     </div>
   </section>

@@ -1,0 +1,38 @@
+import { readFileSync } from 'node:fs'
+import { expect, it } from 'vitest'
+import { allocated } from '../../tests/helpers/plans'
+import { resolvePlan } from '../plan'
+import { renderTemplate } from '../template'
+import { intendedState, ledger, setupRounds } from '.'
+import { PatternError, readBack } from './read-back'
+
+const pattern = '^set (?<key>.+?) = (?<value>.*)$'
+
+it('what a template wrote is read back as it was intended', () => {
+  for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const) {
+    const resolved = resolvePlan(allocated(name))
+    const intended = intendedState(setupRounds(resolved))
+    const text = renderTemplate(readFileSync('templates/commands.liquid', 'utf8'), resolved)
+    const rows = ledger(resolved.board, intended, {}, readBack(text, pattern, intended))
+    expect(rows.filter(({ agrees }) => !agrees)).toEqual([])
+    const changed = readBack(text.replace(/^(set port\..*rate = )\d+$/m, '$11200'), pattern, intended)
+    expect(ledger(resolved.board, intended, {}, changed).filter(({ agrees }) => !agrees)).toHaveLength(1)
+  }
+})
+
+it('values are read as what is intended: on and off, figures, text', () => {
+  const intended = { a: true, b: 5, c: 'x', d: false }
+  expect(readBack('a: ON\r\nb: 5.0\nc: 7\nd: 0\ne: 5', '^(?<key>\\w+): (?<value>.*)$', intended)).toEqual({
+    a: true,
+    b: 5,
+    c: '7',
+    d: false,
+    e: '5',
+  })
+})
+
+it('a pattern that is none, or lacks a group, is said', () => {
+  expect(() => readBack('x', '(', {})).toThrow(PatternError)
+  expect(() => readBack('x', '(?<key>x)', {})).toThrow('has no group (?<value>…)')
+  expect(() => readBack('x'.repeat(9000), '(?<key>x)(?<value>)', {})).toThrow('more than 5000')
+})
