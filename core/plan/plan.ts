@@ -158,8 +158,8 @@ export interface Plan {
   spots: Record<string, Spot>
   /** Where boxes of the harness drawing were dragged to. */
   layout: Record<string, { x: number; y: number }>
-  /** Wires ticked off as made. */
   /** Findings that are left as they are, by their ids. */
   accepted: Record<string, Acceptance>
+  /** What is ticked off: wires that are made, `step:` of the making, `set:` of the settings. */
   built: Record<string, true>
 }

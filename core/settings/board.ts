@@ -1,7 +1,7 @@
 import { needKind } from '../catalogue'
 import { serialLinks, type SerialLink } from '../links'
-import { idIn, readPoint, referTo, type ResolvedPlan, type Subject } from '../plan'
-import { featureWords, otherHolder, outputMapping, placedNeeds, wiresFor, type Placed } from '../suitability'
+import { idIn, referTo, type ResolvedPlan, type Subject } from '../plan'
+import { featureWords, freedPins, outputMapping, placedNeeds, type Placed } from '../suitability'
 import { formatBaud } from '../units'
 import type { Ordered } from './order'
 
@@ -66,27 +66,12 @@ function portValues({ port, board, placement, need, function: does }: SerialLink
   }
 }
 
-/** What holds pins that others have now: it is freed before they are claimed. */
-function* freed(resolved: ResolvedPlan, placed: readonly Placed[]): Iterable<{ pin: string; holder: string; placed: Placed }> {
-  for (const each of placed) {
-    const { need, placement } = each
-    const feature = needKind(need.need).pad?.feature ?? placement.place
-    for (const wired of wiresFor(resolved, need, placement)) {
-      const at = 'pin' in wired ? undefined : readPoint(wired.point)
-      const pin = 'pin' in wired ? wired.pin : at && 'pad' in at ? resolved.pad(at.pad)?.pin : undefined
-      const holder = pin === undefined ? undefined : otherHolder(resolved.pin(pin), feature)
-      if (pin !== undefined && holder !== undefined) yield { pin, holder, placed: each }
-    }
-  }
-}
-
 /** Everything to be set on the board, each with what comes before it. */
 export function boardSteps(resolved: ResolvedPlan): SetupStep[] {
   const links = serialLinks(resolved)
   const way = 'with the board’s own tool'
   const step = (parts: Omit<SetupStep, 'where' | 'way'>): SetupStep => ({ where: 'board', way, ...parts })
-  const placed = placedNeeds(resolved)
-  const frees = [...freed(resolved, placed)]
+  const frees = placedNeeds(resolved).flatMap((placed) => freedPins(resolved, placed).map((free) => ({ ...free, placed })))
   const freesOf = (need: string) =>
     frees.filter((free) => free.placed.need.key === need).map(({ pin }) => ({ id: freeStep(pin), restart: true }))
   const padWords = (pin: string) =>

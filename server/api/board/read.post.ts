@@ -1,25 +1,12 @@
-import Joi from 'joi'
-import { resolvePlan } from '#core/plan'
-import { readPlan } from '#core/schema'
-import { intendedState, ledger, setupRounds } from '#core/settings'
-import { openTcpLink } from '../../board/link'
-import { boardPort, saidByBoard } from '../../board/requests'
+import { intendedState, ledger } from '#core/settings'
+import { readBoardRequest, saidByBoard } from '../../board/requests'
 import { readSettings } from '../../board/write'
-import { readValid } from '../../security/body'
-
-interface Body {
-  plan: unknown
-  port: number
-}
-
-const body = Joi.object({ plan: Joi.object().unknown(true).required(), port: boardPort })
 
 /** What the board at a loopback port has, beside what the plan intends. */
 export default defineEventHandler(async (event) => {
-  const { plan, port } = await readValid<Body>(event, body)
-  const resolved = resolvePlan(readPlan(plan))
+  const { board, rounds, open } = await readBoardRequest(event)
   return saidByBoard(async () => {
-    const kept = await readSettings({ open: () => openTcpLink(port), board: resolved.board, again: { times: 2, pause: 100 } })
-    return { kept, rows: ledger(resolved.board, intendedState(setupRounds(resolved)), {}, kept) }
+    const kept = await readSettings({ open, board, again: { times: 2, pause: 100 } })
+    return { kept, rows: ledger(board, intendedState(rounds), {}, kept) }
   })
 })

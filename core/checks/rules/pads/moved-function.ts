@@ -1,22 +1,14 @@
 import { needKind } from '../../../catalogue'
-import { readPoint, referTo } from '../../../plan'
-import { otherHolder, wiresFor, type Placed } from '../../../suitability'
+import { referTo } from '../../../plan'
+import { freedPins, pinsOfPlaced, type Placed } from '../../../suitability'
 import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
 import { padName } from '../../reports'
-
-/** Pins that a placed need is wired to. */
-function pinsOf({ resolved }: CheckContext, { need, placement }: Placed): string[] {
-  return wiresFor(resolved, need, placement).flatMap((wired) => {
-    const at = 'pin' in wired ? undefined : readPoint(wired.point)
-    return 'pin' in wired ? wired.pin : at && 'pad' in at ? (resolved.pad(at.pad)?.pin ?? []) : []
-  })
-}
 
 /** Where the feature that held a pin is now. */
 function fateOf(context: CheckContext, holder: string): string {
   const isHolder = (placed: { need: Placed['need']['need'] }) => needKind(placed.need).pad?.feature === holder
   const elsewhere = context.placed.find(({ need }) => isHolder(need))
-  const [pin] = elsewhere ? pinsOf(context, elsewhere) : []
+  const [pin] = elsewhere ? pinsOfPlaced(context.resolved, elsewhere) : []
   if (pin !== undefined) return `${holder} go to pad ${padName(context.resolved, pin)}`
   const lacking = context.resolved.needs.find(isHolder)
   return lacking ? `${needName(lacking)} now lacks a pad` : 'nothing else needs it'
@@ -25,10 +17,7 @@ function fateOf(context: CheckContext, holder: string): string {
 function* check(context: CheckContext): Iterable<Report> {
   for (const placed of context.placed) {
     if (!placed.way.facts.some(({ rule }) => rule === 'PAD-05')) continue
-    const feature = needKind(placed.need.need).pad?.feature ?? placed.placement.place
-    for (const pin of pinsOf(context, placed)) {
-      const holder = otherHolder(context.resolved.pin(pin), feature)
-      if (holder === undefined) continue
+    for (const { pin, holder } of freedPins(context.resolved, placed)) {
       const pads = context.resolved.padsOfPin(pin).map(({ id }) => referTo('pad', id))
       yield {
         subjects: [...new Set([...aboutPlaced(placed), ...pads])],
