@@ -3,13 +3,14 @@ import { dirname } from 'node:path'
 import { resolveBoard } from '#core/catalogue'
 import { resolvePlan } from '#core/plan'
 import { setupRounds, type LedgerRow } from '#core/settings'
-import { BoardRefused, LinkLost, openTcpLink } from '../server/board/link'
-import { readSettings, writeSettings, WrongBoard } from '../server/board/write'
+import { BoardTrouble, openTcpLink } from '../server/board/link'
+import { readSettings, rescueBoard, writeSettings } from '../server/board/write'
+import type { Habits } from '../standin/board'
 import { factsOf } from '../standin/facts'
 import { StandInServer } from '../standin/server'
 import { allocated } from './commands'
 import { shippedLibrary } from './files'
-import { print, readPlanFile, Unusable } from './output'
+import { print, readBackupFile, readPlanFile, Unusable } from './output'
 
 /** @throws Unusable unless it is a port, or 0 where any will do */
 function readPort(text: string, lowest = 1): number {
@@ -24,10 +25,30 @@ interface ServeOptions {
   firmware?: string
   port: string
   state: string
+  renumbers?: string
+  older?: boolean
+  loopsAt?: string
+}
+
+/** Ways of some boards that the stand-in is to have. @throws Unusable */
+function readHabits({ renumbers, older, loopsAt }: ServeOptions): Habits {
+  const shift = Number(renumbers ?? 0)
+  if (!Number.isInteger(shift) || shift < 0 || shift > 100)
+    throw new Unusable(`--renumbers ${renumbers} is no whole number up to 100`)
+  const [key, text] = loopsAt?.split('=') ?? []
+  if (loopsAt !== undefined && (!key || text === undefined)) throw new Unusable(`--loops-at ${loopsAt} is not KEY=VALUE`)
+  const value =
+    text === 'true' ? true : text === 'false' ? false : text?.trim() && Number.isFinite(Number(text)) ? Number(text) : text
+  return {
+    ...(shift && { renumbers: shift }),
+    ...(older && { older }),
+    ...(key && value !== undefined && { loopsAt: { key, value } }),
+  }
 }
 
 /** Plays a board of the shipped catalogue until it is ended. @throws Unusable for a board or port that there is not */
-export async function serveBoardCommand({ board: id, revision, firmware, port, state }: ServeOptions): Promise<void> {
+export async function serveBoardCommand(options: ServeOptions): Promise<void> {
+  const { board: id, revision, firmware, port, state } = options
   const { boards } = shippedLibrary()
   const definition = boards[id]
   if (!definition) throw new Unusable(`--board ${id}: the catalogue has ${Object.keys(boards).join(', ')}`)
@@ -41,14 +62,13 @@ export async function serveBoardCommand({ board: id, revision, firmware, port, s
   const wanted = readPort(port, 0)
   try {
     mkdirSync(dirname(state), { recursive: true })
-    const at = await new StandInServer(factsOf(board), state).listen(wanted)
+    const at = await new StandInServer(factsOf(board), state, readHabits(options)).listen(wanted)
     print(`${board.name} rev ${board.revision} answers at port ${at}; its settings are in ${state} (Ctrl C ends it)`)
   } catch (error) {
     throw new Unusable(`no board can be played at port ${port}: ${(error as Error).message}`)
   }
 }
 
-const known = (error: unknown) => error instanceof LinkLost || error instanceof WrongBoard || error instanceof BoardRefused
 const oneLine = ({ key, intended, written, kept, agrees, rule, why }: LedgerRow) =>
   `${agrees ? '=' : '≠'} ${key}: intended ${intended}, written ${written ?? 'nothing'}, kept ${kept ?? 'nothing'}${why ? ` [${rule}: ${why}]` : ''}`
 
@@ -70,14 +90,17 @@ export async function writeBoardCommand(
       open: () => openTcpLink(at),
       board: resolved.board,
       rounds: setupRounds(resolved),
-      tell: ({ at: when, text }) => !json && when !== 'set' && print(`· ${when}: ${text}`),
+      tell: ({ at: when, text, backup: taken }) => {
+        // At once: what comes after may fail.
+        if (keep && taken) writeFileSync(keep, `${JSON.stringify(taken, null, 2)}\n`)
+        if (!json && when !== 'set') print(`· ${when}: ${text}`)
+      },
     })
-    if (keep) writeFileSync(keep, `${JSON.stringify(backup, null, 2)}\n`)
     if (json) print(JSON.stringify({ backup, rows, refused }, null, 2))
     else rows.forEach((row) => print(oneLine(row)))
     process.exitCode = rows.every(({ agrees }) => agrees) ? 0 : 1
   } catch (error) {
-    throw known(error) ? new Unusable((error as Error).message) : error
+    throw error instanceof BoardTrouble ? new Unusable(error.message) : error
   }
 }
 
@@ -90,6 +113,18 @@ export async function readBoardCommand(file: string, { port, json }: LinkOptions
     if (json) print(JSON.stringify(state, null, 2))
     else for (const [key, value] of Object.entries(state)) print(`${key}: ${value}`)
   } catch (error) {
-    throw known(error) ? new Unusable((error as Error).message) : error
+    throw error instanceof BoardTrouble ? new Unusable(error.message) : error
+  }
+}
+
+/** Rescues a board that restarts without end: erases it, and puts back the backup that a file holds. @throws Unusable */
+export async function rescueBoardCommand(file: string, { port, backup }: { port: string; backup?: string }): Promise<void> {
+  const { board } = resolvePlan(readPlanFile(file))
+  const at = readPort(port)
+  try {
+    const settings = backup === undefined ? undefined : readBackupFile(backup)
+    await rescueBoard({ open: () => openTcpLink(at), board, tell: ({ at: when, text }) => print(`· ${when}: ${text}`) }, settings)
+  } catch (error) {
+    throw error instanceof BoardTrouble ? new Unusable(error.message) : error
   }
 }

@@ -3,6 +3,7 @@ import { CommanderError } from 'commander'
 import { loadSolver, within, type SearchLimits } from '#core/allocation'
 import { InputError, limits, parsePlan } from '#core/schema'
 import type { Plan } from '#core/plan'
+import type { BoardState } from '#core/settings'
 
 /** Input that cannot be used; ends with exit code 2. */
 export class Unusable extends Error {}
@@ -58,16 +59,34 @@ const said: Record<string, string> = {
   EAGAIN: 'nothing comes in',
 }
 
-/** Reads a plan file. @throws Unusable naming file and place */
-export function readPlanFile(file: string): Plan {
-  let text: string
+/** Text of a file. @throws Unusable naming it */
+function readText(file: string): string {
   try {
-    text = readBounded(file)
+    return readBounded(file)
   } catch (error) {
     if (error instanceof Unusable) throw error
     const { code = '', message } = error as NodeJS.ErrnoException
     throw new Unusable(`${file}: ${said[code] ?? message}`)
   }
+}
+
+/** Reads settings of a board, as a backup holds them. @throws Unusable naming the file */
+export function readBackupFile(file: string): BoardState {
+  let read: unknown
+  try {
+    read = JSON.parse(readText(file))
+  } catch (error) {
+    throw error instanceof Unusable ? error : new Unusable(`${file}: is no JSON`)
+  }
+  const isValue = (value: unknown) => ['string', 'number', 'boolean'].includes(typeof value)
+  if (typeof read !== 'object' || read === null || Array.isArray(read) || !Object.values(read).every(isValue))
+    throw new Unusable(`${file}: is no backup of a board: a map from keys to values`)
+  return read as BoardState
+}
+
+/** Reads a plan file. @throws Unusable naming file and place */
+export function readPlanFile(file: string): Plan {
+  const text = readText(file)
   try {
     return parsePlan(text)
   } catch (error) {

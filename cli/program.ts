@@ -1,6 +1,6 @@
 import { Command } from 'commander'
 import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
-import { readBoardCommand, serveBoardCommand, writeBoardCommand } from './board-commands'
+import { readBoardCommand, rescueBoardCommand, serveBoardCommand, writeBoardCommand } from './board-commands'
 import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
 import { budgetCommand, settingsCommand } from './settings-commands'
 import { finish } from './output'
@@ -75,6 +75,9 @@ export async function runProgram(args: string[]): Promise<void> {
     .option('--firmware <id>', 'the newest when missing')
     .option('--port <n>', 'loopback port; 0 takes any that is free', '4174')
     .option('--state <file>', 'where its settings are kept', 'data/board.json')
+    .option('--renumbers <n>', 'its hardware ports have numbers higher by n while software ports are on')
+    .option('--older', 'it speaks the first version of the line')
+    .option('--loops-at <key=value>', 'it restarts without end once this is saved, until it is rescued')
     .description('a simulated board, until it is ended')
     .action((options: Parameters<typeof serveBoardCommand>[0]) => serveBoardCommand(options))
   board
@@ -92,6 +95,13 @@ export async function runProgram(args: string[]): Promise<void> {
     .option('--json', 'as JSON')
     .description('what the board has now')
     .action((file: string, options: { port: string; json?: boolean }) => readBoardCommand(file, options))
+  board
+    .command('rescue')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--port <n>', 'loopback port of the board', '4174')
+    .option('--backup <file>', 'what to put back, as write keeps it')
+    .description('a board that restarts without end: held, erased, and its backup put back')
+    .action((file: string, options: { port: string; backup?: string }) => rescueBoardCommand(file, options))
 
   program
     .command('power')

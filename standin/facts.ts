@@ -2,12 +2,13 @@ import type { Board } from '#core/catalogue'
 import type { BoardFacts } from './board'
 
 /** What the stand-in goes by, from the definition of the board that it plays. */
-export function factsOf({ id, name, firmware, ports, pins, timers }: Board): BoardFacts {
+export function factsOf({ id, name, firmware, ports, pins, timers, exclusions }: Board): BoardFacts {
   return {
     id,
     name,
     firmware,
-    ports: ports.map(({ number, kind, minBaud, maxBaud, halfDuplex, tx, rx }) => ({
+    ports: ports.map(({ label, number, kind, minBaud, maxBaud, halfDuplex, tx, rx }) => ({
+      label,
       number,
       kind,
       minBaud,
@@ -17,5 +18,6 @@ export function factsOf({ id, name, firmware, ports, pins, timers }: Board): Boa
     })),
     holders: Object.fromEntries(pins.flatMap((pin) => (pin.default ? [[pin.id, pin.default.feature]] : []))),
     timers: timers.map((timer) => timer.id),
+    exclusions: exclusions.map(({ features }) => features),
   }
 }

@@ -1,6 +1,6 @@
 /** The stand-in's line: JSON-RPC 2.0, one message a line, on a loopback socket. docs/board-link.md holds the protocol. */
 import { createServer, type Server, type Socket } from 'node:net'
-import { Refused, StandInBoard, type BoardFacts } from './board'
+import { Refused, StandInBoard, type BoardFacts, type Habits, type Settings, type Value } from './board'
 
 interface Request {
   id?: number | string | null
@@ -20,8 +20,9 @@ export class StandInServer {
   constructor(
     private readonly facts: BoardFacts,
     private readonly file: string,
+    private readonly habits: Habits = {},
   ) {
-    this.board = new StandInBoard(facts, file)
+    this.board = new StandInBoard(facts, file, habits)
   }
 
   /** @param port 0 takes any that is free @returns the port */
@@ -40,7 +41,7 @@ export class StandInServer {
     const { server } = this
     this.server = undefined
     if (server) await new Promise((done) => server.close(done))
-    this.board = new StandInBoard(this.facts, this.file)
+    this.board = new StandInBoard(this.facts, this.file, this.habits)
   }
 
   private attend(socket: Socket): void {
@@ -69,6 +70,8 @@ export class StandInServer {
     if (typeof method !== 'string') return this.say(socket, { id, error: { code: -32600, message: 'names no method' } })
     this.before?.(method)
     if (socket.destroyed) return
+    // Between one start and the next it hears only who wants to rescue it.
+    if (this.board.mode === 'loops' && method !== 'rescue') return void socket.destroy()
     try {
       this.say(socket, { id, result: this.carryOut(method, (params ?? {}) as Record<string, unknown>) })
     } catch (error) {
@@ -76,37 +79,56 @@ export class StandInServer {
       this.say(socket, { id, error: { code, message: (error as Error).message } })
     }
     // The line drops with the restart, as it does on USB.
-    if (method === 'restart') socket.end()
+    if (method === 'restart' || method === 'erase') socket.end()
   }
 
-  private carryOut(method: string, { key, value, settings }: Record<string, unknown>): unknown {
+  private carryOut(method: string, params: Record<string, unknown>): unknown {
     const { id, name, firmware } = this.facts
-    switch (method) {
-      case 'hello':
-        return { link: 1, board: id, name, firmware }
-      case 'dump':
-        return this.board.dump()
-      case 'set':
-        if (typeof key !== 'string' || !['string', 'number', 'boolean'].includes(typeof value))
-          throw new Refused('set wants a key and a value')
-        this.board.set(key, value as string)
-        return true
-      case 'save':
-        this.board.save()
-        return true
-      case 'restart':
-        this.board.restart()
-        return true
-      case 'restore':
-        if (typeof settings !== 'object' || settings === null) throw new Refused('restore wants settings')
-        this.board.restore(settings as Record<string, string>)
-        return true
-      default:
-        throw new Refused(`there is no method ${method}`)
-    }
+    const { older = false } = this.habits
+    if (method === 'hello')
+      return { link: older ? 1 : 2, board: id, name, firmware, ...(this.board.mode === 'rescue' && { rescue: true }) }
+    if (method === 'rescue') this.board.mode = 'rescue'
+    if (method === 'rescue') return true
+    if (this.board.mode === 'rescue' && method !== 'erase') throw new Refused('in rescue there is only erase')
+    const known = { ...this.always, ...(older ? this.first : this.second) }[method]
+    if (!known) throw new Refused(`there is no method ${method}`)
+    return known(params) ?? true
+  }
+
+  /** What every version of the line knows. */
+  private readonly always: Record<string, (params: Record<string, unknown>) => unknown> = {
+    set: ({ key, value }) => {
+      if (typeof key !== 'string' || !isValue(value)) throw new Refused('set wants a key and a value')
+      this.board.set(key, value)
+    },
+    save: () => this.board.save(),
+    restart: () => this.board.restart(),
+    erase: () => this.board.erase(),
+  }
+
+  /** What the first version had and the second has not. */
+  private readonly first: typeof this.always = {
+    list: () => Object.keys(this.board.dump()),
+    get: ({ key }) => {
+      const value = this.board.dump()[String(key)]
+      if (value === undefined) throw new Refused(`there is no setting ${String(key)}`)
+      return value
+    },
+  }
+
+  /** What the second version brought. */
+  private readonly second: typeof this.always = {
+    ports: () => this.board.ports(),
+    dump: () => this.board.dump(),
+    restore: ({ settings }) => {
+      if (typeof settings !== 'object' || settings === null) throw new Refused('restore wants settings')
+      this.board.restore(settings as Settings)
+    },
   }
 
   private say(socket: Socket, message: object): void {
     socket.write(`${JSON.stringify({ jsonrpc: '2.0', ...message })}\n`)
   }
 }
+
+const isValue = (value: unknown): value is Value => ['string', 'number', 'boolean'].includes(typeof value)

@@ -64,6 +64,18 @@ export async function callForFile(method: Method, path: string, body?: unknown, 
   return (await answered(method, path, body, signal)).blob()
 }
 
+/** Calls the server for an answer that comes line by line, each JSON. @throws ApiError, and what `take` throws */
+export async function callForLines<T>(path: string, body: unknown, signal: AbortSignal, take: (line: T) => void): Promise<void> {
+  const { body: stream } = await answered('POST', path, body, signal)
+  const reader = stream!.pipeThrough(new TextDecoderStream()).getReader()
+  let rest = ''
+  for (let part = await reader.read(); !part.done; part = await reader.read()) {
+    const lines = (rest + part.value).split('\n')
+    rest = lines.pop()!
+    for (const line of lines) take(JSON.parse(line) as T)
+  }
+}
+
 async function answered(method: Method, path: string, body: unknown, signal?: AbortSignal): Promise<Response> {
   let response: Response
   try {

@@ -141,6 +141,15 @@ function inDevice(device: Device): Contradiction[] {
     for (const line of ['tx', 'rx'] as const) if (port[line] !== undefined) demand(`ports.${port.id}.${line}`, port[line])
     if (device.pads.some(({ id }) => id === port.id)) found.push({ place: `ports.${port.id}`, message: 'a pad has that name already' })
   }
+  for (const { id, pairs } of device.settings) {
+    const missing = (what: string, among: { id: string }[], wanted: string) => {
+      if (!among.some((each) => each.id === wanted)) found.push({ place: `settings.${id}.pairs`, message: `there is no ${what} "${wanted}"` })
+    }
+    if (!pairs) continue
+    if ('setting' in pairs) missing('setting', device.settings, pairs.setting)
+    else if ('radio' in pairs) missing('radio', device.radios, pairs.radio)
+    else if ('output' in pairs) missing('output', device.outputs, pairs.output)
+  }
   for (const need of device.needs) {
     for (const id of terminalsOfNeed(need)) demand(`needs.${need.id}`, id)
     if (need.kind === 'pulse') {

@@ -283,6 +283,12 @@ export type SettingPair =
   | { need: string; with: 'baud' | 'protocol' }
   /** Another setting of the same device: for each of its values the one wanted here. */
   | { setting: string; values: Record<string, SettingValue> }
+  /** The variant of the device: for each the value that fits it. */
+  | { variants: Record<string, SettingValue> }
+  /** A supply output of the device, which gives so many volts as this says. */
+  | { output: string }
+  /** A radio of the device, which works at so many MHz as this says. */
+  | { radio: string }
 
 interface SettingBase {
   id: string

@@ -39,6 +39,7 @@ export type {
   Need,
   PowerOutput,
   PulseNeed,
+  Radio,
   ReceiverNeed,
   SerialNeed,
   SerialOption,

@@ -1,5 +1,5 @@
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 3, device: 5, protocol: 3 } as const
+export const definitionSchemas = { board: 3, device: 6, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -16,6 +16,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     (device) => ({ pads: {}, ...(opensTheBoard(device) ? withPart(device, 'needs', linksThatConfigure) : device) }),
     (device) => ({ ports: {}, ...device }),
     (device) => everywhere(device, ['variants'], (part) => withPart(part, 'settings', settingsWithKind)),
+    // Settings may pair with variants, outputs and radios.
+    (device) => device,
   ],
   protocol: [
     ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),

@@ -7,7 +7,7 @@ import { budgetTable, setupMarkdown, setupTable } from '.'
 it('table and Markdown hold every step once, ticked as they are', () => {
   const plan = allocated('culvert-scout')
   const steps = setupRounds(resolvePlan(plan)).flat()
-  const ticked = applyEdit(plan, { type: 'wire.tick', wire: `set:${steps[0]!.id}`, made: true })
+  const ticked = applyEdit(plan, { type: 'step.tick', step: steps[0]!.id, value: steps[0]!.value })
   const { header, rows } = setupTable(resolvePlan(ticked))
   expect(rows).toHaveLength(steps.length)
   expect(rows.map((row) => row[header.indexOf('done')]).filter(Boolean)).toEqual(['yes'])

@@ -1,6 +1,6 @@
 import { linkBudget, serialLinks, type DirectionBudget } from '../links'
 import { boardId, type ResolvedPlan } from '../plan'
-import { setupRounds, type SetupStep } from '../settings'
+import { isDone, setupRounds, type SetupStep } from '../settings'
 import { formatBaud, formatShare, plain } from '../units'
 import type { Table } from './wire-tables'
 
@@ -21,7 +21,7 @@ export function setupTable(resolved: ResolvedPlan): Table {
         step.value,
         step.way,
         step.why,
-        resolved.plan.built[`set:${step.id}`] ? 'yes' : '',
+        isDone(resolved.plan, step) ? 'yes' : '',
       ]),
     ),
   }
@@ -36,7 +36,7 @@ const cell = (text: string | number) =>
 export function setupMarkdown(resolved: ResolvedPlan): string {
   const rounds = setupRounds(resolved).map((round, at) => {
     const lines = round.map((step) => {
-      const done = resolved.plan.built[`set:${step.id}`] ? 'x' : ' '
+      const done = isDone(resolved.plan, step) ? 'x' : ' '
       return `- [${done}] ${cell(placeOfStep(resolved, step))}: ${cell(step.what)}: **${cell(step.value)}** (${cell(step.way)}; ${cell(step.why)})`
     })
     return [`## Round ${at + 1}`, '', ...lines, '', 'Save and restart the board.'].join('\n')

@@ -35,12 +35,18 @@ const elsewhere = [
   'device.variant',
   'device.radios[].canBeOff',
   'device.settings[].note',
+  // As the device is laid out for its plan.
+  'device.settings[].pairs.output',
+  'device.settings[].pairs.radio',
 ]
 
 interface Reading {
   there: Set<string>
   read: Set<string>
 }
+
+/** Tables by values and variants of the user's, not by names of ours. */
+const tables = ['device.settings[].pairs.values', 'device.settings[].pairs.variants']
 
 const watched = new WeakSet<object>()
 
@@ -59,8 +65,7 @@ function watch(value: unknown, path: string, reading: Reading): void {
     if (['id', 'kind', 'schema'].includes(key)) continue
     const name = `${path}.${key}`
     reading.there.add(name)
-    // A table by values of the user's, not by names of ours.
-    if (name !== 'device.settings[].pairs.values') watch(part, name, reading)
+    if (!tables.includes(name)) watch(part, name, reading)
     const get = () => {
       reading.read.add(name)
       return part as unknown

@@ -5,7 +5,7 @@ import { baudError, baudTolerance, characterBits, messagesUnder, utilisation } f
 import type { SerialLink } from './values'
 
 /** Above this share of a line there is no head room for bursts. */
-const headRoom = 0.7
+export const headRoom = 0.7
 
 /** What one direction of a link carries. */
 export interface DirectionBudget {

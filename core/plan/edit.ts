@@ -91,7 +91,6 @@ export function inverseOf(before: Plan, after: Plan, label: string): Edit {
 
 /** A wire by the end that it is named after; a step of the making by what it is. */
 function wireWords(plan: Plan, id: string, nameOf: (device: string) => string): string {
-  if (id.startsWith('set:')) return 'step of Settings'
   if (id.startsWith('step:')) return `the check “${nameOf(id.slice('step:'.length))}”`
   const [owner = id, terminal = ''] = id.split('.')
   if (owner === 'extra') return `added wire ${terminal}`

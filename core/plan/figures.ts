@@ -9,6 +9,12 @@ export const figures = {
   gauge: { min: 4, max: 40, unit: 'AWG' },
   length: { min: 1, max: 5000, unit: 'mm' },
   height: { min: -2000, max: 2000, unit: 'mm' },
+  loop: { min: 50, max: 32_000, unit: 'a second' },
+  every: { min: 1, max: 64, unit: 'loops' },
+  record: { min: 6, max: 1024, unit: 'bytes' },
+  rpm: { min: 1, max: 100_000, unit: 'rpm' },
+  blades: { min: 1, max: 12, unit: 'blades' },
+  scale: { min: 0.0001, max: 1_000_000, unit: '' },
 } as const
 export type Figure = keyof typeof figures
 

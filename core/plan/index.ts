@@ -1,9 +1,11 @@
-export { planSchema, turns } from './plan'
+export { planSchema, scales, turns } from './plan'
 export { figures, readFigure } from './figures'
 export type { Figure } from './figures'
 export type {
+  BoardKept,
   DeviceInstance,
   ExtraWire,
+  FlightLog,
   Joint,
   LinkSettings,
   LinkSide,
@@ -11,6 +13,7 @@ export type {
   Placement,
   Plan,
   Priority,
+  Scale,
   Spot,
   Turn,
   WireOverride,
@@ -38,6 +41,7 @@ export type { ColourRole } from './colour-roles'
 export { batteryGround, batteryId, batteryPlace, boardGround, boardId, partNames } from './parts'
 export { padPoint, readPoint, terminalPoint } from './wire-points'
 export type { FittedDevice } from './parts'
+export { flightMinutes } from './motors'
 export type { MotorCurrents } from './motors'
 export { freshDeviceId, newPlan } from './new-plan'
 export { upgradePlan } from './upgrade'

@@ -5,7 +5,7 @@ import type { JointKind } from './joint-kinds'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 7
+export const planSchema = 8
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -87,6 +87,27 @@ export interface ExtraWire {
   to: WirePoint
 }
 
+/** How the flight log is taken, and what it is to show. */
+export interface FlightLog {
+  /** Control loops a second. */
+  loop: Hertz
+  /** Of how many loops one is recorded. */
+  every: number
+  /** Bytes of a record. */
+  bytes: number
+  /** Of the propellers in the air, where their line is to be seen. */
+  propellers?: { rpm: number; blades: number }
+}
+
+/** What of the craft the board measures itself, by a scale that is found by calibration. */
+export const scales = { voltage: 'Battery voltage', current: 'Battery current' } as const
+export type Scale = keyof typeof scales
+
+/** What a board had when it was last read, by the keys of the board link. */
+export interface BoardKept {
+  settings: Record<string, SettingValue>
+}
+
 /** A point on the airframe seen from above: x to the right, y to the front, from the middle of the craft. */
 export interface Spot {
   x: Millimetres
@@ -144,6 +165,14 @@ export interface Plan {
   links: Record<NeedKey, Partial<Record<LinkSide, LinkSettings>>>
   /** Settings of devices made by hand, by device and setting; those that pair with a link stand with the link. */
   settings: Record<string, Record<string, SettingValue>>
+  /** How the flight log is taken; as the logger's definition says when null. */
+  log: FlightLog | null
+  /** Scales of the board's own sensors, as calibrated. */
+  scales: Partial<Record<Scale, number>>
+  /** Steps of Settings that are done, each with the value that was set then; an empty one is any. */
+  set: Record<string, string>
+  /** What the board had when it was last read; null before that. */
+  kept: BoardKept | null
   /** Board-wide features switched by hand, by name; the others are on where a link wants them. */
   features: Record<string, boolean>
   wires: Record<string, WireOverride>
@@ -160,6 +189,6 @@ export interface Plan {
   layout: Record<string, { x: number; y: number }>
   /** Findings that are left as they are, by their ids. */
   accepted: Record<string, Acceptance>
-  /** What is ticked off: wires that are made, `step:` of the making, `set:` of the settings. */
+  /** What is ticked off: wires that are made, `step:` of the making. */
   built: Record<string, true>
 }

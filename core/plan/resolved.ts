@@ -11,6 +11,7 @@ import {
   type Supply,
 } from '../catalogue'
 import { batteryRange, type Volts } from '../units'
+import { deviceAsSet } from './as-set'
 import { jointPart } from './joints'
 import { motorCurrents, type MotorCurrents } from './motors'
 import { batteryPart, boardId, boardPart, type FittedDevice } from './parts'
@@ -79,7 +80,8 @@ function resolve(plan: Plan): ResolvedPlan {
   const devices = plan.devices.map((instance): FittedDevice => {
     const found = plan.definitions.devices[instance.definition]
     if (!found) throw new RangeError(`devices.${instance.id}: the plan does not hold device "${instance.definition}"`)
-    return { id: instance.id, instance, device: resolveDevice(found, instance.variant) }
+    const device = resolveDevice(found, instance.variant)
+    return { id: instance.id, instance, device: deviceAsSet(plan, instance.id, device, plan.definitions.protocols) }
   })
   const needs = devices.flatMap((fitted) =>
     fitted.device.needs

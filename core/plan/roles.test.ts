@@ -23,7 +23,7 @@ describe('what each may do', () => {
     )
     expect(mayDo('workshop', { type: 'sections.restore', of: 'x', sections: { built: {}, name: 'Mine' } })).toBe(false)
     const others = (Object.keys(editKinds) as Edit['type'][]).filter(
-      (type) => !['wire.tick', 'several', 'sections.restore'].includes(type),
+      (type) => !['wire.tick', 'step.tick', 'several', 'sections.restore'].includes(type),
     )
     for (const type of others) expect(mayDo('workshop', { type } as Edit), type).toBe(false)
   })

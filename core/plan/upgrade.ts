@@ -15,6 +15,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   4: (document) => ({ joints: {}, extras: {}, cables: {}, colours: {}, ...document, schema: 5 }),
   5: (document) => ({ accepted: {}, ...document, schema: 6 }),
   6: (document) => ({ settings: {}, ...document, schema: 7 }),
+  7: stepsKeepValues,
 }
 
 /**
@@ -87,6 +88,21 @@ function wiresEndAnywhere({ wires, supplies, ...document }: Document): Document 
     ? Object.fromEntries(inputs.map(([rail]) => [keyOf(boardId, rail), batteryPlace]))
     : {}
   return { ...document, wires: moved, supplies: { ...fed, ...asMap(supplies) }, schema: 4 }
+}
+
+/** Steps of Settings were ticked among the wires, without the value they were set to. */
+function stepsKeepValues({ built, ...document }: Document): Document {
+  const ticked = Object.entries(asMap(built))
+  const steps = ticked.flatMap(([id]) => (id.startsWith('set:') ? [[id.slice('set:'.length), '']] : []))
+  return {
+    log: null,
+    scales: {},
+    kept: null,
+    ...document,
+    set: Object.fromEntries(steps),
+    built: Object.fromEntries(ticked.filter(([id]) => !id.startsWith('set:'))),
+    schema: 8,
+  }
 }
 
 /** Settings of one end, by their present names. */

@@ -7,6 +7,7 @@ import {
   characterFormat,
   colour,
   id,
+  idPattern,
   keyed,
   label,
   measures,
@@ -44,6 +45,9 @@ const settingParts = {
         .max(60)
         .required(),
     }),
+    Joi.object({ variants: Joi.object().pattern(idPattern, settingValue).min(1).max(60).required() }),
+    Joi.object({ output: id.required() }),
+    Joi.object({ radio: id.required() }),
   ),
 }
 const kind = (name: string) => ({ kind: Joi.string().valid(name).required() })

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { batteryId, boardId, colourRoles, figures, jointKinds, placeKinds, planSchema, turns, type Figure } from '../plan'
+import { batteryId, boardId, colourRoles, figures, jointKinds, placeKinds, planSchema, scales, turns, type Figure } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
@@ -72,6 +72,27 @@ export const assignment = Joi.object().pattern(
 
 export const places = Joi.object().pattern(keyPattern, place)
 
+/** How the flight log is taken. */
+export const flightLog = Joi.object({
+  loop: figure('loop').required(),
+  every: figure('every').integer().required(),
+  bytes: figure('record').integer().required(),
+  propellers: Joi.object({ rpm: figure('rpm').required(), blades: figure('blades').integer().required() }),
+})
+
+export const scale = figure('scale')
+
+/** What a step of Settings was set to. */
+export const stepValue = Joi.string().allow('').max(400)
+
+/** What a board had, by the keys of the board link. */
+export const boardKept = Joi.object({
+  settings: Joi.object()
+    .pattern(/^.{1,200}$/, settingValue)
+    .max(2000)
+    .required(),
+})
+
 /** A pad of the board or a terminal of a part. */
 export const wirePoint = Joi.string().pattern(
   /^(pad:[a-zA-Z0-9_-]{1,60}|terminal:[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60})$/,
@@ -139,6 +160,10 @@ export const planParts = {
     .pattern(keyPattern, Joi.object({ board: linkSettings, device: linkSettings }))
     .required(),
   settings: Joi.object().pattern(idPattern, Joi.object().pattern(idPattern, settingValue)).required(),
+  log: flightLog.allow(null).required(),
+  scales: Joi.object(Object.fromEntries(Object.keys(scales).map((of) => [of, figure('scale')]))).required(),
+  set: Joi.object().pattern(wirePattern, stepValue).max(1000).required(),
+  kept: boardKept.allow(null).required(),
   features: Joi.object().pattern(label, Joi.boolean()).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
   joints: Joi.object()

@@ -1,5 +1,4 @@
-import type { BoardValue } from './board'
-import type { BoardState } from './ledger'
+import type { BoardState, BoardValue } from './step'
 
 /** Most lines of a pasted text in which values are looked for. */
 const mostFound = 5000

@@ -74,6 +74,12 @@ function wantedOf(
       ? { value, because: `${other.label} is ${settingWords(other, has)}` }
       : undefined
   }
+  if (pairs && 'variants' in pairs) {
+    const { variant } = fitted.instance
+    const value = pairs.variants[variant]
+    const name = resolved.plan.definitions.devices[fitted.instance.definition]?.variants[variant]?.name ?? variant
+    return value === undefined ? undefined : { value, because: `the part is “${name}”` }
+  }
   const pair = linkPair(resolved, fitted, pairs)
   if (pair) return { value: pair.link.board[pair.with], because: `${pair.link.port.label} is set to that` }
   return groupWanted(resolved, fitted, setting)

@@ -1,9 +1,10 @@
 import { settingWays } from '../catalogue'
 import { serialLinks } from '../links'
-import { keyOf, referTo, type FittedDevice, type ResolvedPlan } from '../plan'
-import { boardSteps, portWords, stepOfLink, type SetupStep } from './board'
+import { referTo, type FittedDevice, type ResolvedPlan } from '../plan'
+import { boardSteps, portWords } from './board'
 import { inRounds } from './order'
 import { deviceSheet, settingWords, type SettingRow } from './sheets'
+import { stepOfLink, stepOfSetting, type SetupStep } from './step'
 
 /** Settings of a device that are not as it ships, as steps. */
 function deviceSteps(resolved: ResolvedPlan, fitted: FittedDevice): SetupStep[] {
@@ -16,7 +17,7 @@ function deviceSteps(resolved: ResolvedPlan, fitted: FittedDevice): SetupStep[] 
   return deviceSheet(resolved, fitted)
     .filter(({ setting, value }) => value !== setting.default)
     .map((row) => ({
-      id: `setting:${keyOf(fitted.id, row.setting.id)}`,
+      id: stepOfSetting(fitted.id, row.setting.id),
       where: fitted.id,
       what: row.setting.label,
       value: settingWords(row.setting, row.value, resolved.protocols),
@@ -28,7 +29,13 @@ function deviceSteps(resolved: ResolvedPlan, fitted: FittedDevice): SetupStep[] 
     }))
 }
 
+const known = new WeakMap<ResolvedPlan, SetupStep[][]>()
+
 /** All that has to be set, in rounds: after each round what was set is saved and the board restarted. */
 export function setupRounds(resolved: ResolvedPlan): SetupStep[][] {
-  return inRounds([...boardSteps(resolved), ...resolved.devices.flatMap((fitted) => deviceSteps(resolved, fitted))])
+  const made =
+    known.get(resolved) ??
+    inRounds([...boardSteps(resolved), ...resolved.devices.flatMap((fitted) => deviceSteps(resolved, fitted))])
+  known.set(resolved, made)
+  return made
 }

@@ -71,7 +71,7 @@ function bestWay(
   const others = otherFacts(resolved, first)
   const runs = others.some((fact) => fact.impossible)
     ? undefined
-    : rates.find((baud) => !rateFacts({ ...first, board: { ...first.board, baud } }).some((fact) => fact.impossible))
+    : rates.find((baud) => !rateFacts(resolved, { ...first, board: { ...first.board, baud } }).some((fact) => fact.impossible))
   return wayOf(resolved, runs === undefined || runs === rates[0] ? first : linkAtRate(runs), others)
 }
 
@@ -83,7 +83,7 @@ export function serialWay(resolved: ResolvedPlan, link: SerialLink): Way {
 function wayOf(resolved: ResolvedPlan, link: SerialLink, others: Fact[]): Way {
   return {
     placement: link.placement,
-    facts: [...others, ...rateFacts(link)],
+    facts: [...others, ...rateFacts(resolved, link)],
     claims: claimsOf(resolved, link, featuresOf(link.port)),
   }
 }
@@ -146,10 +146,14 @@ function* lineFacts(resolved: ResolvedPlan, { need, port, board, device }: Seria
   }
 }
 
-function rateFacts(link: SerialLink): Fact[] {
+function rateFacts({ protocols }: ResolvedPlan, link: SerialLink): Fact[] {
   const { port, board, option } = link
   const { baud } = board
-  return [...limitFacts(port, option, baud), ...errorFacts(port, board), ...loadFacts(loadOf(link), baud)]
+  return [
+    ...limitFacts(port, option, baud),
+    ...errorFacts(port, board),
+    ...loadFacts(loadOf(link), baud, protocols[option.protocol]?.recorded ?? false),
+  ]
 }
 
 function limitFacts(port: SerialPort, option: SerialOption, baud: Baud): Fact[] {
@@ -171,11 +175,13 @@ function errorFacts(port: SerialPort, { baud, format }: LinkValues): Fact[] {
   return [Math.abs(error) >= tolerance ? impossible('SER-06', text) : costly('SER-06', text, 3, 'weigh')]
 }
 
-function loadFacts(load: number, baud: Baud): Fact[] {
+function loadFacts(load: number, baud: Baud, records: boolean): Fact[] {
   if (load <= 0) return []
-  const text = `its messages fill the line to ${formatShare(load)} at ${formatBaud(baud)}`
-  if (load > full) return [impossible('LOD-01', text)]
-  return [load > busy ? costly('LOD-01', text, 8, 'weigh') : remark('LOD-01', text)]
+  const rule = records ? 'LOD-02' : 'LOD-01'
+  const lost = records && load > full ? `: ${formatShare(1 - 1 / load)} of them are lost` : ''
+  const text = `its ${records ? 'records' : 'messages'} fill the line to ${formatShare(load)} at ${formatBaud(baud)}${lost}`
+  if (load > full) return [impossible(rule, text)]
+  return [load > busy ? costly(rule, text, 8, 'weigh') : remark(rule, text)]
 }
 
 /** Rates of the device's way of speaking at which the link would run well at its port, for who has to change the rate. */

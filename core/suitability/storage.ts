@@ -1,5 +1,5 @@
 import type { SerialNeed } from '../catalogue'
-import { idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
+import { flightMinutes, idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
 import { alone } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import type { Offer, Way } from './way'
@@ -31,21 +31,29 @@ export function storageWay(resolved: ResolvedPlan, fitted: Link, placement: Plac
   return {
     placement,
     facts: [...memoryFacts(resolved, fitted, memory)],
-    claims: [alone('LOD-08', `storage:${memory}`)],
+    claims: [alone('LOD-04', `storage:${memory}`)],
   }
 }
 
 function* memoryFacts(resolved: ResolvedPlan, fitted: Link, memory: string | undefined): Iterable<Fact> {
   const { board } = resolved
-  if (!recorded(resolved, fitted)) yield impossible('LOD-08', 'is no record that the board could keep itself')
+  if (!recorded(resolved, fitted)) yield impossible('LOD-04', 'is no record that the board could keep itself')
   else if (memory === 'card') {
-    if (!board.storage.card) yield impossible('LOD-08', `${board.name} has no memory card`)
-    else yield costly('LOD-08', 'kept on the board’s memory card; the device itself stays off', 10, 'note')
-  } else if (!board.storage.flash) yield impossible('LOD-08', `${board.name} has no flash for logs`)
+    if (!board.storage.card) yield impossible('LOD-04', `${board.name} has no memory card`)
+    else yield costly('LOD-04', 'kept on the board’s memory card; the device itself stays off', 10, 'note')
+  } else if (!board.storage.flash) yield impossible('LOD-04', `${board.name} has no flash for logs`)
   else {
     const { megabytes, minutes } = flashFor(resolved, fitted)
     const lasts = minutes === undefined ? '' : `, full after ${minutes} min at this rate`
-    yield costly('LOD-08', `kept in the board’s flash: ${megabytes} MB${lasts}; the device itself stays off`, 14, 'weigh')
+    const flight = Math.floor(flightMinutes(resolved))
+    const short = minutes !== undefined && minutes < flight
+    const flies = short ? `; the craft flies ${flight} min` : ''
+    yield costly(
+      'LOD-04',
+      `kept in the board’s flash: ${megabytes} MB${lasts}${flies}; the device itself stays off`,
+      14,
+      short ? 'fix' : 'weigh',
+    )
   }
 }
 

@@ -7,11 +7,14 @@ export interface BoardLink {
   close(): void
 }
 
+/** What goes wrong with a board and its line, in words for the user. */
+export class BoardTrouble extends Error {}
+
 /** The line to a board is gone, or never was. */
-export class LinkLost extends Error {}
+export class LinkLost extends BoardTrouble {}
 
 /** The board answered that it will not. */
-export class BoardRefused extends Error {}
+export class BoardRefused extends BoardTrouble {}
 
 interface Answer {
   id?: number

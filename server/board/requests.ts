@@ -2,22 +2,30 @@ import type { H3Event } from 'h3'
 import Joi from 'joi'
 import { resolvePlan } from '#core/plan'
 import { readPlan } from '#core/schema'
-import { setupRounds } from '#core/settings'
+import { setupRounds, type BoardState } from '#core/settings'
 import { readValid } from '../security/body'
-import { refusal } from '../security/refusals'
-import { BoardRefused, LinkLost, openTcpLink } from './link'
-import { WrongBoard } from './write'
+import { leaving, refusal } from '../security/refusals'
+import { RestartLoop } from './line'
+import { BoardTrouble, openTcpLink } from './link'
+import type { BoardEvent } from './write'
 
-/** A loopback port that a board may answer at. */
-export const boardPort = Joi.number().integer().min(1024).max(65_535).required()
+const value = Joi.alternatives(Joi.boolean().strict(), Joi.number().strict(), Joi.string().allow('').max(200))
+const asked = Joi.object({
+  plan: Joi.object().unknown(true).required(),
+  // A loopback port that a board may answer at.
+  port: Joi.number().integer().min(1024).max(65_535).required(),
+  backup: Joi.object().pattern(Joi.string().max(200), value).max(2000),
+})
 
-const asked = Joi.object({ plan: Joi.object().unknown(true).required(), port: boardPort })
-
-/** The plan that a request is about, with what is to be set, and the port of the board. */
+/** The plan that a request is about, with what is to be set, how its board is reached, and the backup it brings. */
 export async function readBoardRequest(event: H3Event) {
-  const { plan, port } = await readValid<{ plan: unknown; port: number }>(event, asked)
+  const { plan, port, backup } = await readValid<{ plan: unknown; port: number; backup?: BoardState }>(event, asked)
   const resolved = resolvePlan(readPlan(plan))
-  return { board: resolved.board, rounds: setupRounds(resolved), open: () => openTcpLink(port) }
+  return {
+    reaching: { board: resolved.board, open: () => openTcpLink(port), signal: leaving(event) },
+    rounds: setupRounds(resolved),
+    backup,
+  }
 }
 
 /** What a board says, with a refusal in words where it is away, another one, or unwilling. */
@@ -25,8 +33,34 @@ export async function saidByBoard<T>(work: () => Promise<T>): Promise<T> {
   try {
     return await work()
   } catch (error) {
-    if (error instanceof LinkLost || error instanceof WrongBoard || error instanceof BoardRefused)
-      throw refusal(422, error.message)
+    if (error instanceof BoardTrouble) throw refusal(422, error.message)
     throw error
   }
+}
+
+/**
+ * Work at a board as it goes on, one line of JSON after another: each event, then what it came to or why it
+ * failed; `loops` where the board restarts without end.
+ */
+export function toldLineByLine<T>(event: H3Event, work: (tell: (event: BoardEvent) => void) => Promise<T>): ReadableStream {
+  setResponseHeader(event, 'content-type', 'application/x-ndjson')
+  return new ReadableStream({
+    async start(out) {
+      const say = (line: object) => out.enqueue(new TextEncoder().encode(`${JSON.stringify(line)}\n`))
+      try {
+        say({ done: await work((happened) => say({ event: happened })) })
+      } catch (error) {
+        const known = error instanceof BoardTrouble
+        if (!known && !(error instanceof DOMException)) console.error(error)
+        const message = known ? error.message : 'a fault of the program; the server’s log has it'
+        // Whoever asked may have gone.
+        try {
+          say({ failed: { message, loops: error instanceof RestartLoop } })
+        } catch {}
+      }
+      try {
+        out.close()
+      } catch {}
+    },
+  })
 }

@@ -1,14 +1,18 @@
 import { mkdtempSync, writeFileSync } from 'node:fs'
+import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
+import type { Habits } from '../../standin/board'
 import { factsOf } from '../../standin/facts'
 import { StandInServer } from '../../standin/server'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
 import { resolvePlan } from '#core/plan'
-import { intendedState, setupRounds } from '#core/settings'
+import { droppedSettings, intendedState, setupRounds, type BoardState } from '#core/settings'
 import { LinkLost, openTcpLink } from './link'
-import { readSettings, writeSettings, WrongBoard, type Writing } from './write'
+import { RestartLoop } from './line'
+import { WrongBoard } from './talk'
+import { readSettings, rescueBoard, restoreSettings, writeSettings, type Writing } from './write'
 
 const running: StandInServer[] = []
 afterEach(async () => {
@@ -16,10 +20,10 @@ afterEach(async () => {
 })
 
 /** A stand-in of the board of a demo build, with what the build wants of it. */
-async function bench(name: DemoName, of: DemoName = name) {
+async function bench(name: DemoName, of: DemoName = name, habits: Habits = {}) {
   const resolved = resolvePlan(allocated(name))
   const file = join(mkdtempSync(join(tmpdir(), 'standin-')), 'settings.json')
-  const server = new StandInServer(factsOf(resolvePlan(allocated(of)).board), file)
+  const server = new StandInServer(factsOf(resolvePlan(allocated(of)).board), file, habits)
   running.push(server)
   const port = await server.listen()
   const rounds = setupRounds(resolved)
@@ -82,11 +86,9 @@ describe('writing settings to a board', () => {
   })
 
   it('a backup restores', async () => {
-    const { writing, port } = await bench('spillway-hex')
+    const { writing } = await bench('spillway-hex')
     const { backup } = await writeSettings(writing)
-    const link = await openTcpLink(port)
-    await link.call('restore', { settings: backup })
-    link.close()
+    expect(await restoreSettings(writing, backup)).toEqual(backup)
     expect(await readSettings(writing)).toEqual(backup)
   })
 
@@ -98,6 +100,88 @@ describe('writing settings to a board', () => {
     await server.listen(port)
     await writeSettings(writing)
     expect(await readSettings(writing)).toMatchObject(intended)
+  })
+})
+
+describe('a board with ways of its own', () => {
+  it('that numbers its ports anew is written by their labels: all is kept under the plan’s numbers', async () => {
+    const { writing, intended, port } = await bench('culvert-scout', 'culvert-scout', { renumbers: 20 })
+    const { rows } = await writeSettings(writing)
+    expect(rows.filter(({ agrees }) => !agrees)).toEqual([])
+    expect(await readSettings(writing)).toMatchObject(intended)
+    const link = await openTcpLink(port)
+    await link.call('hello')
+    const raw = (await link.call('dump')) as object
+    link.close()
+    const numbers = (state: object) =>
+      [...new Set(Object.keys(state).flatMap((key) => /^port\.(\d+)/.exec(key)?.[1] ?? []))].sort()
+    expect(numbers(raw)).not.toEqual(numbers(intended))
+  })
+
+  it('that speaks the first version of the line is written, read and put back setting by setting', async () => {
+    const { writing, intended, server } = await bench('culvert-scout', 'culvert-scout', { older: true })
+    const asked = new Set<string>()
+    server.before = (method) => void asked.add(method)
+    const { rows, backup } = await writeSettings(writing)
+    expect(rows.filter(({ agrees }) => !agrees)).toEqual([])
+    expect(await readSettings(writing)).toMatchObject(intended)
+    expect(await restoreSettings(writing, backup)).toMatchObject(backup)
+    expect([...asked].sort()).toEqual(['get', 'hello', 'list', 'restart', 'save', 'set'])
+  })
+
+  it('that is newer than this program is left alone', async () => {
+    const { writing, server } = await bench('spillway-hex')
+    await server.kill()
+    const newer = createServer((socket) => {
+      socket.on('data', () => socket.write('{"jsonrpc":"2.0","id":1,"result":{"link":3,"board":"corran-7","name":"New"}}\n'))
+      socket.on('error', () => undefined)
+    })
+    const port = await new Promise<number>((done) =>
+      newer.listen(0, '127.0.0.1', () => done((newer.address() as AddressInfo).port)),
+    )
+    await expect(writeSettings({ ...writing, open: () => openTcpLink(port) })).rejects.toThrow(
+      'New speaks version 3 of the line; this program speaks 1 and 2',
+    )
+    newer.close()
+  })
+
+  it('that restarts without end is recognised, with its backup at hand; rescued, erased, it has again what it had', async () => {
+    const habits = { loopsAt: { key: 'receiver.type', value: 'serial' } }
+    const { writing } = await bench('spillway-hex', 'spillway-hex', habits)
+    let backup: BoardState | undefined
+    const tell: Writing['tell'] = (event) => void (backup = event.backup ?? backup)
+    await expect(writeSettings({ ...writing, tell })).rejects.toThrow(RestartLoop)
+    expect(backup).toBeDefined()
+    await expect(readSettings(writing)).rejects.toThrow(RestartLoop)
+    const told: string[] = []
+    expect(await rescueBoard({ ...writing, tell: ({ at }) => void told.push(at) }, backup)).toEqual(backup)
+    expect(told).toEqual(['rescue', 'erase', 'restore'])
+    expect(await readSettings(writing)).toEqual(backup)
+  })
+
+  it('that is held in its rescue program says so until it is erased; without a backup it is as it was made', async () => {
+    const { writing, server, port } = await bench('spillway-hex', 'spillway-hex', {
+      loopsAt: { key: 'receiver.type', value: 'serial' },
+    })
+    const made = await readSettings(writing)
+    await expect(writeSettings(writing)).rejects.toThrow(RestartLoop)
+    const link = await openTcpLink(port)
+    await link.call('rescue')
+    link.close()
+    await expect(readSettings(writing)).rejects.toThrow('held in its rescue program')
+    await server.kill()
+    await server.listen(port)
+    expect(await rescueBoard(writing)).toEqual(made)
+  })
+
+  it('whose features exclude each other keeps the first, and the ledger says why', async () => {
+    const { board } = resolvePlan(allocated('spillway-hex'))
+    const exclusion = { features: ['Lights', 'Logging'], reason: 'one timer' }
+    const both = { 'feature.Lights': true, 'feature.Logging': true }
+    expect(droppedSettings({ ...board, exclusions: [exclusion] as never }, both)).toMatchObject([
+      { key: 'feature.Lights', rule: 'PAD-02', why: 'one timer' },
+      { key: 'feature.Logging', rule: 'PAD-02' },
+    ])
   })
 })
 

@@ -1,91 +1,48 @@
-import type { Board } from '#core/catalogue'
 import { intendedState, ledger, roundValues, type BoardState, type LedgerRow, type SetupStep } from '#core/settings'
+import { Line, wait, type Reaching } from './line'
 import { BoardRefused, LinkLost, type BoardLink } from './link'
 
-/** What happened on the way, in words. */
-export type Journal = (event: { at: 'backup' | 'set' | 'save' | 'restart' | 'again' | 'read'; text: string }) => void
-
-export interface Writing {
-  /** Opens a line anew. @throws LinkLost */
-  open: () => Promise<BoardLink>
-  board: Board
-  rounds: SetupStep[][]
-  tell?: Journal
-  /** Stops between two requests. */
-  signal?: AbortSignal
-  /** How often a lost line is taken up again in a row, and milliseconds between. */
-  again?: { times: number; pause: number }
+/** What happened on the way, in words; a backup with what it holds. */
+export interface BoardEvent {
+  at: 'backup' | 'set' | 'save' | 'restart' | 'again' | 'read' | 'rescue' | 'erase' | 'restore'
+  text: string
+  backup?: BoardState
 }
 
-/** The board at the other end is not the one of the plan. */
-export class WrongBoard extends Error {}
+export interface Writing extends Reaching {
+  rounds: SetupStep[][]
+  tell?: (event: BoardEvent) => void
+}
 
 /** What a write came to. */
 export interface Written {
   /** The board's settings as they were before anything was sent. */
   backup: BoardState
+  kept: BoardState
   rows: LedgerRow[]
   /** What the board would not take, by key. */
   refused: Record<string, string>
 }
 
-const wait = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds))
-
-/** A line that is opened anew when it is lost. */
-class Line {
-  private link?: BoardLink
-
-  constructor(private readonly writing: Writing) {}
-
-  /** Does something over the line, from its beginning again whenever the line is lost on the way. @throws LinkLost, WrongBoard */
-  async whole<T>(work: (link: BoardLink) => Promise<T>): Promise<T> {
-    const { again: { times, pause } = { times: 40, pause: 100 }, signal, tell } = this.writing
-    for (let lost = 0; ; lost += 1) {
-      signal?.throwIfAborted()
-      try {
-        return await work((this.link ??= await this.greeted()))
-      } catch (error) {
-        this.close()
-        if (!(error instanceof LinkLost) || lost >= times) throw error
-        tell?.({ at: 'again', text: error.message })
-        await wait(pause)
-      }
-    }
-  }
-
-  close(): void {
-    this.link?.close()
-    this.link = undefined
-  }
-
-  private async greeted(): Promise<BoardLink> {
-    const link = await this.writing.open()
-    const { board, name } = (await link.call('hello')) as { board: string; name: string }
-    if (board === this.writing.board.id) return link
-    link.close()
-    throw new WrongBoard(`this is ${name}, the plan is for ${this.writing.board.name}`)
-  }
-}
-
 /**
  * Writes settings to a board: takes a backup, sends each round, saves, restarts, and reads back. A round is
  * sent whole again when the line is lost before its restart is through: sending a value twice changes nothing.
- * @throws WrongBoard, LinkLost when it stays away, AbortError
+ * @throws WrongBoard, RestartLoop, LinkLost when it stays away, AbortError
  */
 export async function writeSettings(writing: Writing): Promise<Written> {
   const { rounds, board, tell, signal } = writing
-  const line = new Line(writing)
+  const line = new Line(writing, (text) => tell?.({ at: 'again', text }))
   const written: BoardState = {}
   const refused: Record<string, string> = {}
   try {
-    const backup = (await line.whole((link) => link.call('dump'))) as BoardState
-    tell?.({ at: 'backup', text: `${Object.keys(backup).length} settings kept` })
+    const backup = await line.whole((talk) => talk.dump())
+    tell?.({ at: 'backup', text: `${Object.keys(backup).length} settings kept`, backup })
     for (const [at, values] of roundValues(rounds).entries()) {
-      await line.whole(async (link) => {
+      await line.whole(async (talk) => {
         for (const [key, value] of Object.entries(values)) {
           signal?.throwIfAborted()
           try {
-            await link.call('set', { key, value })
+            await talk.set(key, value)
             written[key] = value
             tell?.({ at: 'set', text: `${key} ${value}` })
           } catch (error) {
@@ -93,28 +50,88 @@ export async function writeSettings(writing: Writing): Promise<Written> {
             refused[key] = error.message
           }
         }
-        await link.call('save')
+        await talk.save()
         tell?.({ at: 'save', text: `round ${at + 1}` })
-        await link.call('restart')
+        await talk.restart()
       })
       // The board drops the line as it restarts.
       line.close()
       tell?.({ at: 'restart', text: `round ${at + 1}` })
     }
-    const kept = (await line.whole((link) => link.call('dump'))) as BoardState
+    const kept = await line.whole((talk) => talk.dump())
     tell?.({ at: 'read', text: `${Object.keys(kept).length} settings` })
-    return { backup, rows: ledger(board, intendedState(rounds), written, kept), refused }
+    return { backup, kept, rows: ledger(board, intendedState(rounds), written, kept), refused }
   } finally {
     line.close()
   }
 }
 
-/** What a board has now. @throws WrongBoard, LinkLost */
-export async function readSettings(writing: Omit<Writing, 'rounds'>): Promise<BoardState> {
-  const line = new Line({ ...writing, rounds: [] })
+/** What a board has now. @throws WrongBoard, RestartLoop, LinkLost */
+export async function readSettings(reaching: Reaching): Promise<BoardState> {
+  const line = new Line(reaching)
   try {
-    return (await line.whole((link) => link.call('dump'))) as BoardState
+    return await line.whole((talk) => talk.dump())
   } finally {
     line.close()
   }
+}
+
+/** Puts a backup back, and gives what the board has then. @throws WrongBoard, RestartLoop, LinkLost, BoardRefused */
+export async function restoreSettings(reaching: Reaching, backup: BoardState): Promise<BoardState> {
+  const line = new Line(reaching)
+  try {
+    // A board that takes settings one by one wants them anew after the restart that brings ports into being.
+    for (let turn = 0; turn < 3; turn += 1) {
+      await line.whole(async (talk) => {
+        await talk.restore(backup)
+        await talk.restart()
+      })
+      line.close()
+      const kept = await line.whole((talk) => talk.dump())
+      if (turn === 2 || Object.entries(backup).every(([key, value]) => kept[key] === value)) return kept
+    }
+    throw new Error('not reached')
+  } finally {
+    line.close()
+  }
+}
+
+/** Catches a board between one start and the next. @throws LinkLost when it stays away */
+async function caught({ open, again: { times, pause } = { times: 40, pause: 100 } }: Reaching): Promise<BoardLink> {
+  for (let lost = 0; ; lost += 1) {
+    const link = await open().catch((error: unknown) => error as Error)
+    try {
+      if (link instanceof Error) throw link
+      await link.call('rescue')
+      return link
+    } catch (error) {
+      if (!(link instanceof Error)) link.close()
+      if (!(error instanceof LinkLost) || lost >= times) throw error
+      await wait(pause)
+    }
+  }
+}
+
+/**
+ * Brings a board back that restarts without end: holds it in its rescue program, erases what it has, and puts
+ * a backup back where there is one. On a real board the first is a button held while power comes on.
+ * @returns what the board has then
+ * @throws LinkLost, WrongBoard, BoardRefused
+ */
+export async function rescueBoard(
+  { tell, ...reaching }: Reaching & Pick<Writing, 'tell'>,
+  backup?: BoardState,
+): Promise<BoardState> {
+  const link = await caught(reaching)
+  tell?.({ at: 'rescue', text: 'held in its rescue program' })
+  try {
+    await link.call('erase')
+  } finally {
+    link.close()
+  }
+  tell?.({ at: 'erase', text: 'erased: it starts as it was made' })
+  if (!backup) return readSettings(reaching)
+  const kept = await restoreSettings(reaching, backup)
+  tell?.({ at: 'restore', text: `${Object.keys(backup).length} settings put back` })
+  return kept
 }

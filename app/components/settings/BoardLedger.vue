@@ -1,57 +1,40 @@
 <script setup lang="ts">
 /** A real board, or the simulated one: settings are written to it and read back. */
-import { mdiDownload, mdiTrayArrowDown, mdiTrayArrowUp } from '@mdi/js'
-import type { BoardState, LedgerRow } from '#core/settings'
-import { callApi } from '~/composables/useApi'
+import { mdiDownload, mdiLifebuoy, mdiStop, mdiTrayArrowDown, mdiTrayArrowUp } from '@mdi/js'
+import { intendedState, ledger, setupRounds } from '#core/settings'
 import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
-import { useNotices } from '~/stores/notices'
+import { useBoardLine } from '~/stores/board'
+import { useBuild } from '~/stores/build'
 
 const plan = usePlan()
 const resolved = useResolved()
-const notices = useNotices()
-const port = ref(4174)
-const working = ref('')
-const failure = ref('')
-const rows = shallowRef<LedgerRow[]>()
-/** What the rows tell of: a write or a reading, of which plan. */
-const told = shallowRef<{ did: 'written' | 'read'; plan: typeof plan.value }>()
-const backup = shallowRef<BoardState>()
+const build = useBuild()
+const line = useBoardLine()
+const rounds = computed(() => setupRounds(resolved.value))
+const intended = computed(() => intendedState(rounds.value))
+/** What was done to this build's board last. */
+const did = computed(() => (line.did?.build === build.id ? line.did?.what : undefined))
+const rows = computed(() => {
+  if (!plan.value.kept) return undefined
+  const written = did.value === 'written' ? intended.value : {}
+  return ledger(resolved.value.board, intended.value, written, plan.value.kept.settings)
+})
 const unlike = computed(() => rows.value?.filter(({ agrees }) => !agrees).length ?? 0)
-const stale = computed(() => told.value !== undefined && told.value.plan !== plan.value)
-const right = computed(() => Number.isInteger(port.value) && port.value >= 1024 && port.value <= 65_535)
-
-async function ask<T>(what: string, path: string, body: object, take: (answer: T) => void) {
-  if (working.value || !right.value) return
-  working.value = what
-  failure.value = ''
-  try {
-    take(await callApi<T>('POST', path, { ...body, port: port.value }))
-  } catch (error) {
-    failure.value = (error as Error).message
-  }
-  working.value = ''
+const sent = computed(() => line.events.filter(({ at }) => at === 'set').length)
+const rest = computed(() => line.events.filter(({ at }) => at !== 'set').slice(-8))
+const words: Record<string, string> = {
+  backup: 'Backup',
+  save: 'Saved',
+  restart: 'Restarted',
+  again: 'Line lost, taken up again',
+  read: 'Read back',
+  rescue: 'Rescue',
+  erase: 'Erased',
+  restore: 'Backup put back',
 }
-
-const read = () =>
-  ask<{ rows: LedgerRow[] }>('Reading', '/api/board/read', { plan: plan.value }, (answer) => {
-    rows.value = answer.rows
-    told.value = { did: 'read', plan: plan.value }
-  })
-const write = () =>
-  ask<{ rows: LedgerRow[]; backup: BoardState }>('Writing', '/api/board/write', { plan: plan.value }, (answer) => {
-    rows.value = answer.rows
-    backup.value = answer.backup
-    told.value = { did: 'written', plan: plan.value }
-    notices.tell('Written and read back.', { label: 'Undo', run: () => void restore() })
-  })
-const restore = () =>
-  ask('Putting back', '/api/board/restore', { settings: backup.value }, () => {
-    rows.value = told.value = undefined
-    notices.tell('The board has again what it had before.')
-  })
 const saveBackup = () =>
-  download(`${plan.value.name} board backup.json`, 'application/json', JSON.stringify(backup.value, null, 2))
+  download(`${plan.value.name} board backup.json`, 'application/json', JSON.stringify(line.backup, null, 2))
 </script>
 
 <template>
@@ -63,29 +46,68 @@ const saveBackup = () =>
     </p>
     <div class="asked no-print">
       <label
-        >Port on this machine <input v-model.number="port" type="number" min="1024" max="65535" :aria-invalid="!right"
+        >Port on this machine <input v-model.number="line.port" type="number" min="1024" max="65535" :aria-invalid="!line.right"
       /></label>
-      <v-btn variant="flat" color="primary" :prepend-icon="mdiTrayArrowDown" :disabled="Boolean(working) || !right" @click="write"
+      <v-btn
+        variant="flat"
+        color="primary"
+        :prepend-icon="mdiTrayArrowDown"
+        :disabled="Boolean(line.working) || !line.right"
+        @click="line.write"
         >Write to the board</v-btn
       >
-      <v-btn variant="outlined" :prepend-icon="mdiTrayArrowUp" :disabled="Boolean(working) || !right" @click="read"
+      <v-btn variant="outlined" :prepend-icon="mdiTrayArrowUp" :disabled="Boolean(line.working) || !line.right" @click="line.read"
         >Read it</v-btn
       >
-      <v-btn v-if="backup" :prepend-icon="mdiDownload" @click="saveBackup">Backup</v-btn>
-      <v-btn v-if="backup" :disabled="Boolean(working)" @click="restore">Put the backup back</v-btn>
+      <v-btn v-if="line.backup" :prepend-icon="mdiDownload" @click="saveBackup">Backup</v-btn>
+      <v-btn v-if="line.backup" :disabled="Boolean(line.working)" @click="line.restore">Put the backup back</v-btn>
     </div>
-    <p v-if="!right" class="text-error" role="alert">A port is a whole number from 1024 to 65535.</p>
-    <p v-if="working" role="status">{{ working }}.</p>
-    <p v-if="failure" class="text-error" role="alert">{{ failure }}</p>
+    <p v-if="!line.right" class="text-error" role="alert">A port is a whole number from 1024 to 65535.</p>
+    <div v-if="line.working" class="asked">
+      <p role="status">
+        {{ line.working }}<template v-if="sent">: {{ sent }} of {{ Object.keys(intended).length }} settings sent</template>.
+      </p>
+      <progress v-if="sent" :value="sent" :max="Object.keys(intended).length" aria-label="Settings sent" />
+      <v-btn v-if="line.events.length" variant="outlined" :prepend-icon="mdiStop" @click="line.stop">Stop</v-btn>
+    </div>
+    <p v-if="line.failure" class="text-error" role="alert">{{ line.failure }}</p>
+    <aside v-if="line.loops" class="rescue" aria-label="Rescue">
+      <h2>A board that restarts without end</h2>
+      <ol>
+        <li>Propellers off, battery off; leave USB alone connected.</li>
+        <li>
+          <b>Rescue</b>: on a real board hold its rescue button while power comes on. The simulated one hears the line between two
+          starts.
+        </li>
+        <li><b>Erase</b>: everything that was set is gone, and with it what it stumbles over.</li>
+        <li v-if="line.backup">
+          <b>Put back</b>: the backup of {{ Object.keys(line.backup).length }} settings, taken before the write, goes on again.
+        </li>
+        <li v-else>There is no backup here: the board is as it was made then, and the plan can be written anew.</li>
+      </ol>
+      <v-btn
+        class="no-print"
+        variant="flat"
+        color="error"
+        :prepend-icon="mdiLifebuoy"
+        :disabled="Boolean(line.working)"
+        @click="line.rescue"
+        >Rescue, erase{{ line.backup ? ' and put back' : '' }}</v-btn
+      >
+    </aside>
+    <ul v-if="rest.length" class="told" aria-label="What happened">
+      <li v-for="(event, at) in rest" :key="at">
+        <b>{{ words[event.at] }}</b> {{ event.text }}
+      </li>
+    </ul>
     <template v-if="rows">
       <p role="status">
         <b
-          >{{ told?.did === 'written' ? 'Written and read back' : 'Read' }}: {{ rows.length - unlike }} of {{ rows.length }} as
-          intended.</b
+          >{{ did === 'written' ? 'Written and read back' : did === 'read' ? 'Read' : 'As last read' }}:
+          {{ rows.length - unlike }} of {{ rows.length }} as intended.</b
         >
-        <span v-if="stale"> The plan has changed since.</span>
       </p>
-      <LedgerTable :rows :written="told?.did === 'written'" />
+      <LedgerTable :rows :written="did === 'written'" />
     </template>
     <PastedText />
   </section>
@@ -107,6 +129,26 @@ const saveBackup = () =>
   border-radius: 3px;
   padding: 0 var(--space-2);
   color: inherit;
+}
+progress {
+  accent-color: rgb(var(--v-theme-primary));
+}
+.told {
+  margin: var(--space-3) 0;
+  padding-left: var(--space-5);
+  font-size: var(--text-small);
+}
+.rescue {
+  max-width: 70ch;
+  border-left: 3px solid rgb(var(--v-theme-error));
+  padding: var(--space-2) var(--space-5);
+}
+.rescue h2 {
+  font-size: var(--text-body);
+}
+.rescue ol {
+  padding-left: var(--space-5);
+  margin: var(--space-2) 0 var(--space-3);
 }
 p {
   margin: var(--space-3) 0;

@@ -3,7 +3,7 @@
 import { mdiFileDelimitedOutline, mdiLanguageMarkdownOutline } from '@mdi/js'
 import { placeOfStep, setupMarkdown, setupTable, tableCsv } from '#core/documents'
 import { boardId } from '#core/plan'
-import { setupRounds } from '#core/settings'
+import { isDone, isOutdated, setupRounds, type SetupStep } from '#core/settings'
 import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -14,13 +14,13 @@ const plan = usePlan()
 const resolved = useResolved()
 const selection = useSelection()
 const rounds = computed(() => setupRounds(resolved.value))
-const done = (id: string) => plan.value.built[`set:${id}`] === true
+const done = (step: SetupStep) => isDone(plan.value, step)
 const count = computed(() => {
   const all = rounds.value.flat()
-  return { done: all.filter(({ id }) => done(id)).length, all: all.length }
+  return { done: all.filter(done).length, all: all.length }
 })
-const tick = (id: string, event: Event) =>
-  build.edit({ type: 'wire.tick', wire: `set:${id}`, made: (event.target as HTMLInputElement).checked })
+const tick = ({ id, value }: SetupStep, event: Event) =>
+  build.edit({ type: 'step.tick', step: id, value: (event.target as HTMLInputElement).checked ? value : null })
 </script>
 
 <template>
@@ -51,14 +51,14 @@ const tick = (id: string, event: Event) =>
       <label
         v-for="step in round"
         :key="step.id"
-        :class="{ done: done(step.id), lit: step.about.some((about) => selection.lit.has(about)) }"
+        :class="{ done: done(step), lit: step.about.some((about) => selection.lit.has(about)) }"
       >
-        <input type="checkbox" :checked="done(step.id)" @change="tick(step.id, $event)" />
+        <input type="checkbox" :checked="done(step)" @change="tick(step, $event)" />
         <span class="where">{{ placeOfStep(resolved, step) }}</span>
         <span class="what"
           >{{ step.what }}: <b>{{ step.value }}</b><span class="quiet"
             >, {{ step.why }}{{ step.where === boardId ? '' : `; ${step.way}` }}</span
-          ></span
+          ><em v-if="isOutdated(plan, step)"> It was set to {{ plan.set[step.id] }}.</em></span
         >
       </label>
       <p class="after">

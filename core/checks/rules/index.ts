@@ -11,10 +11,12 @@ import { videoGround } from './ground/video-ground'
 import { groundLoop } from './ground/ground-loop'
 import { signalLead } from './ground/signal-lead'
 import { lineLoad } from './load/line-load'
+import { logStream } from './load/log-stream'
+import { logAliasing } from './load/log-aliasing'
+import { logStorage } from './load/log-storage'
 import { redrawRate } from './load/redraw-rate'
 import { replyLatency } from './load/reply-latency'
 import { softwarePort } from './load/software-port'
-import { ownMemory } from './load/own-memory'
 import { inputTolerance } from './level/input-tolerance'
 import { outputHigh } from './level/output-high'
 import { heldSignal } from './level/held-signal'
@@ -77,6 +79,12 @@ import { broughtOut } from './serial/brought-out'
 import { configurationRemains } from './serial/configuration-remains'
 import { enableOrder } from './serial/enable-order'
 import { deviceSetting } from './settings/device-setting'
+import { written } from './settings/written'
+import { dropped } from './settings/dropped'
+import { dialect } from './settings/dialect'
+import { hardware } from './settings/hardware'
+import { stepOrder } from './settings/step-order'
+import { backup } from './settings/backup'
 import { chainOrder } from './video/chain-order'
 import { oneStandard } from './video/one-standard'
 import { openEnd } from './video/open-end'
@@ -97,10 +105,12 @@ export const rules: readonly Rule[] = [
   groundLoop,
   signalLead,
   lineLoad,
+  logStream,
+  logAliasing,
+  logStorage,
   redrawRate,
   replyLatency,
   softwarePort,
-  ownMemory,
   inputTolerance,
   outputHigh,
   heldSignal,
@@ -163,6 +173,12 @@ export const rules: readonly Rule[] = [
   configurationRemains,
   enableOrder,
   deviceSetting,
+  written,
+  dropped,
+  dialect,
+  hardware,
+  stepOrder,
+  backup,
   chainOrder,
   oneStandard,
   openEnd,

@@ -114,6 +114,7 @@ function forgetDevice(plan: Draft<Plan>, device: string): void {
     const end = override.end && readPoint(override.end)
     if (end && 'device' in end && end.device === device) change(plan.wires, wire, { unset: ['end'] })
   }
+  for (const step of Object.keys(plan.set)) if (step.slice(step.indexOf(':') + 1).startsWith(`${device}/`)) delete plan.set[step]
   delete plan.settings[device]
   delete plan.spots[device]
   delete plan.layout[device]

@@ -40,6 +40,12 @@ export interface Shapes {
   finding: Joi.StringSchema
   /** What a setting of a device may hold. */
   settingValue: Joi.Schema
+  flightLog: Joi.ObjectSchema
+  scale: Joi.NumberSchema
+  /** What a step of Settings was set to. */
+  stepValue: Joi.StringSchema
+  /** What a board had when it was read. */
+  boardKept: Joi.ObjectSchema
   /** Name of a wire of the user's own. */
   extra: Joi.StringSchema
   /** A pad of the board or a terminal of a part. */

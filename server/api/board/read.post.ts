@@ -4,9 +4,9 @@ import { readSettings } from '../../board/write'
 
 /** What the board at a loopback port has, beside what the plan intends. */
 export default defineEventHandler(async (event) => {
-  const { board, rounds, open } = await readBoardRequest(event)
+  const { reaching, rounds } = await readBoardRequest(event)
   return saidByBoard(async () => {
-    const kept = await readSettings({ open, board, again: { times: 2, pause: 100 } })
-    return { kept, rows: ledger(board, intendedState(rounds), {}, kept) }
+    const kept = await readSettings({ ...reaching, again: { times: 10, pause: 100 } })
+    return { kept, rows: ledger(reaching.board, intendedState(rounds), {}, kept) }
   })
 })

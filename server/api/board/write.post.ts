@@ -1,9 +1,8 @@
-import { readBoardRequest, saidByBoard } from '../../board/requests'
+import { readBoardRequest, toldLineByLine } from '../../board/requests'
 import { writeSettings } from '../../board/write'
-import { leaving } from '../../security/refusals'
 
-/** Writes a plan's settings to the board at a loopback port: what it had before, and the ledger. */
+/** Writes a plan's settings to the board at a loopback port, told line by line: its backup first, the ledger last. */
 export default defineEventHandler(async (event) => {
-  const asked = await readBoardRequest(event)
-  return saidByBoard(() => writeSettings({ ...asked, signal: leaving(event) }))
+  const { reaching, rounds } = await readBoardRequest(event)
+  return toldLineByLine(event, (tell) => writeSettings({ ...reaching, rounds, tell }))
 })

@@ -2,8 +2,8 @@ import { agrees, deviceSheets, settingEdit, settingWords, type SettingRow } from
 import { referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
-/** The end of a link is told of where links are. */
-const isLinkEnd = ({ setting: { pairs } }: SettingRow) => pairs !== undefined && 'need' in pairs
+/** The end of a link is told of where links are, what hangs on the variant by a rule of its own. */
+const toldElsewhere = ({ setting: { pairs } }: SettingRow) => pairs !== undefined && ('need' in pairs || 'variants' in pairs)
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   for (const { fitted, rows } of deviceSheets(resolved))
@@ -13,7 +13,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       const subjects = [referTo('device', fitted.id)]
       const fixes = row.byHand ? [{ label: `${setting.label} as wanted`, edit: settingEdit(resolved, row, undefined) }] : []
       if (wrong) yield { subjects, fact: `${is}: ${wrong.replace(`${setting.label} `, 'it ')}`, fixes }
-      else if (wanted && !agrees(row) && !isLinkEnd(row))
+      else if (wanted && !agrees(row) && !toldElsewhere(row))
         yield { subjects, fact: `${is}, wanted is ${settingWords(setting, wanted.value)}: ${wanted.because}`, fixes }
     }
 }

@@ -18,9 +18,9 @@ const build = (storage: { flash?: number; card?: boolean }, place?: Place) =>
     at: place ? { 'logger/log': place, 'gnss/fix': 'port:p1' } : {},
   })
 
-describe('LOD-08', () => {
+describe('LOD-04', () => {
   it('says how long the flash lasts: 16 MiB at 5 000 bytes a second is 55 min', () => {
-    const found = findingsOf(build({ flash: 16_777_216 }, 'storage:flash'), 'LOD-08')
+    const found = findingsOf(build({ flash: 16_777_216 }, 'storage:flash'), 'LOD-04')
     expect(found).toMatchObject([
       {
         severity: 'weigh',
@@ -29,9 +29,9 @@ describe('LOD-08', () => {
     ])
   })
   it('notes a card, and refuses what the board has not', () => {
-    expect(findingsOf(build({ card: true }, 'storage:card'), 'LOD-08')).toMatchObject([{ severity: 'note' }])
-    expect(factsOf(build({}, 'storage:card'), 'LOD-08')).toEqual(['Logger (Log): Board has no memory card'])
-    expect(factsOf({ ...build({ card: true }), assignment: { 'gnss/fix': { place: 'storage:card' } } }, 'LOD-08')).toEqual([
+    expect(findingsOf(build({ card: true }, 'storage:card'), 'LOD-04')).toMatchObject([{ severity: 'note' }])
+    expect(factsOf(build({}, 'storage:card'), 'LOD-04')).toEqual(['Logger (Log): Board has no memory card'])
+    expect(factsOf({ ...build({ card: true }), assignment: { 'gnss/fix': { place: 'storage:card' } } }, 'LOD-04')).toEqual([
       'Gnss (Fix): is no record that the board could keep itself',
     ])
   })

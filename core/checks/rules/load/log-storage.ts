@@ -1,14 +1,14 @@
 import type { Rule } from '../../context'
 import { placeReports } from '../../reports'
 
-export const ownMemory: Rule = {
+export const logStorage: Rule = {
   meta: {
-    id: 'LOD-08',
+    id: 'LOD-04',
     family: 'load',
     severity: 'weigh',
-    title: 'A log in the board’s own memory',
+    title: 'A flight log lasts the flight',
     why: 'Flash on the board is small and full after minutes; what comes later is lost, or written over what came first. A card lasts, but has to be taken out to be read.',
-    reads: ['storage', 'messages', 'assignment'],
+    reads: ['storage', 'flight log', 'messages', 'motors', 'battery', 'assignment'],
   },
-  check: (context) => placeReports(context, 'LOD-08'),
+  check: (context) => placeReports(context, 'LOD-04'),
 }

@@ -1,0 +1,22 @@
+import { describe, expect, it } from 'vitest'
+import { edited, factsOf, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { allocated } from '../../../../tests/helpers/plans'
+
+const hex = allocated('spillway-hex')
+const log = (loop: number, every: number, bytes: number) => ({ type: 'log.set', log: { loop, every, bytes } }) as const
+
+describe('LOD-02', () => {
+  it('1000 records a second of 20 bytes are 200 kbaud: at 115 200 baud 42.4 % of them are lost', () => {
+    const plan = edited(hex, log(1000, 1, 20))
+    const [found] = findingsOf(plan, 'LOD-02')
+    expect(found).toMatchObject({ severity: 'fix' })
+    expect(found?.fact).toMatch(/its records fill the line to 173.6 % at 115.200 baud: 42.4 % of them are lost$/)
+    expect(found?.fixes.map(({ label }) => label)).toEqual(['Record one of 3 loops'])
+    expect(settledBy(plan, found!)).toBe(true)
+    expect(factsOf(plan, 'LOD-01').filter((fact) => fact.includes('logger'))).toEqual([])
+  })
+  it('is weighed above 70 % and silent below', () => {
+    expect(findingsOf(edited(hex, log(1000, 2, 20)), 'LOD-02')).toMatchObject([{ severity: 'weigh' }])
+    expect(findingsOf(edited(hex, log(1000, 4, 20)), 'LOD-02')).toEqual([])
+  })
+})

@@ -1,0 +1,68 @@
+import type { Device, Need, PowerOutput, ProtocolDefinition, Radio } from '../catalogue'
+import type { FlightLog, Plan } from './plan'
+
+/** Makes something of a thing; the same again while that thing and what goes into it stay the same. */
+function kept<T extends object>(make: (thing: T, around: string) => T): (thing: T, around: string) => T {
+  const known = new WeakMap<T, { around: string; made: T }>()
+  return (thing, around) => {
+    const before = known.get(thing)
+    if (before?.around === around) return before.made
+    const made = make(thing, around)
+    known.set(thing, { around, made })
+    return made
+  }
+}
+
+const changed = kept<Device>((device, around) => {
+  const { log, megahertz, volts } = JSON.parse(around) as Asked
+  return {
+    ...device,
+    needs: log ? device.needs.map((need) => (log.needs.includes(need.id) ? recording(need, log.choice) : need)) : device.needs,
+    outputs: device.outputs.map((output): PowerOutput => ({ ...output, ...(volts[output.id] && { volts: volts[output.id]! }) })),
+    radios: device.radios.map((radio): Radio => ({ ...radio, megahertz: megahertz[radio.id] ?? radio.megahertz })),
+  }
+})
+
+interface Asked {
+  log?: { needs: string[]; choice: FlightLog }
+  /** Frequencies of radios by their ids. */
+  megahertz: Record<string, number>
+  /** Volts of outputs by theirs. */
+  volts: Record<string, number>
+}
+
+/** A need for a record, with as many records of as many bytes as were chosen. */
+function recording(need: Need, { loop, every, bytes }: FlightLog): Need {
+  if (need.kind !== 'serial') return need
+  const [first, ...rest] = need.messages
+  return first ? { ...need, messages: [{ ...first, bytes, rate: loop / every }, ...rest] } : need
+}
+
+/**
+ * A device as the plan has set it: its radios work, and its outputs give, what the settings that pair with
+ * them say, and a logger takes the records that were chosen. The same object while nothing of that changes.
+ */
+export function deviceAsSet(
+  { log, settings }: Plan,
+  id: string,
+  device: Device,
+  protocols: Record<string, ProtocolDefinition>,
+): Device {
+  const needs = log
+    ? device.needs.filter((need) => need.kind === 'serial' && need.options.some(({ protocol }) => protocols[protocol]?.recorded))
+    : []
+  const megahertz: Record<string, number> = {}
+  const volts: Record<string, number> = {}
+  for (const { id: setting, pairs, default: shipped } of device.settings) {
+    const value = settings[id]?.[setting] ?? shipped
+    if (!pairs || typeof value !== 'number' || value <= 0) continue
+    if ('radio' in pairs) megahertz[pairs.radio] = value
+    if ('output' in pairs) volts[pairs.output] = value
+  }
+  const asked: Asked = {
+    ...(log && needs.length && { log: { needs: needs.map((need) => need.id), choice: log } }),
+    megahertz,
+    volts,
+  }
+  return needs.length || Object.keys({ ...megahertz, ...volts }).length ? changed(device, JSON.stringify(asked)) : device
+}

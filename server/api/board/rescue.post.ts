@@ -1,0 +1,8 @@
+import { readBoardRequest, toldLineByLine } from '../../board/requests'
+import { rescueBoard } from '../../board/write'
+
+/** Rescues and erases a board that restarts without end, and puts the backup back that came with the request. */
+export default defineEventHandler(async (event) => {
+  const { reaching, backup } = await readBoardRequest(event)
+  return toldLineByLine(event, async (tell) => ({ kept: await rescueBoard({ ...reaching, tell }, backup) }))
+})
