@@ -59,5 +59,15 @@ export function linkBudget({ need: { need }, board, port, option }: SerialLink):
   }
 }
 
+/** Character grids of displays, columns × rows: analogue pictures, then digital ones. */
+export const characterGrids = [
+  { name: 'PAL', columns: 30, rows: 16 },
+  { name: 'NTSC', columns: 30, rows: 13 },
+  { name: 'digital 4:3', columns: 30, rows: 16 },
+  { name: 'HD', columns: 50, rows: 18 },
+  { name: 'HD', columns: 53, rows: 20 },
+  { name: 'HD', columns: 60, rows: 22 },
+] as const
+
 /** How often a second a whole character screen can be drawn anew over a line of 8N1. */
 export const redrawsPerSecond = (columns: number, rows: number, baud: Baud): Hertz => baud / 10 / redrawBytes(columns, rows)

@@ -14,7 +14,9 @@ it('memory has to last the flight', () => {
   const storage = 16 * 1024 * 1024
   const { choices, best } = judgeLog({ loop: 2000, bytes: 26 }, { storage }, motor, 10)
   expect(choices[0]!.minutes).toBeCloseTo(5.38, 2)
-  expect(choices[best]).toMatchObject({ every: 2 })
+  expect(choices[best]).toMatchObject({ every: 2, missed: 0 })
+  // 5.38 of ten minutes are there.
+  expect(choices[0]!.missed).toBeCloseTo(0.462, 3)
 })
 
 it('where none fits, the one that loses least is told, and that it does not fit', () => {

@@ -16,6 +16,8 @@ export interface JudgedChoice extends LogChoice {
   lost: number
   alias: number
   minutes?: number
+  /** Share of the flight that is not recorded: lost on the line, or after the storage is full. */
+  missed: number
   /** The propellers' line is seen as it is. */
   seesPropellers: boolean
 }
@@ -35,13 +37,16 @@ export function judgeLog(
   const choices = [1, 2, 4, 8, 16].map((every): JudgedChoice => {
     const choice = { loop, bytes, every }
     const alias = aliasLimit(choice)
+    const lost = baud === undefined ? 0 : lostShare(choice, baud)
+    const minutes = storage === undefined ? undefined : logMinutes(choice, storage)
     return {
       ...choice,
       records: recordRate(choice),
       baud: logBaud(choice),
-      lost: baud === undefined ? 0 : lostShare(choice, baud),
+      lost,
+      missed: Math.max(lost, minutes === undefined ? 0 : Math.max(0, 1 - minutes / flight)),
       alias,
-      ...(storage !== undefined && { minutes: logMinutes(choice, storage) }),
+      ...(minutes !== undefined && { minutes }),
       seesPropellers: alias > propellerLine(motor.rpm, motor.blades),
     }
   })

@@ -2,6 +2,7 @@
 /** Both ends of a link side by side: what is set at the board, what in the device, and whether they agree. */
 import { characterFormats, type CharacterFormat } from '#core/catalogue'
 import type { Analysis } from '#core/engine'
+import { serialLinks, shutChoice } from '#core/links'
 import type { LinkSettings, LinkSide } from '#core/plan'
 import { grouped } from '#core/units'
 import { usePlan, useResolved } from '~/composables/usePlan'
@@ -53,6 +54,10 @@ const rows = computed((): Row[] => [
   { key: 'inverted', label: 'Inverted', values: yesOrNo },
   { key: 'halfDuplex', label: 'On one wire', values: yesOrNo },
 ])
+const own = computed(() => serialLinks(resolved.value).find(({ need: { key } }) => key === need))
+/** Why a value cannot be at an end. */
+const shut = (end: LinkSide, key: keyof LinkSettings, value: Value) =>
+  own.value && shutChoice(resolved.value, own.value, end, { key, value } as Parameters<typeof shutChoice>[3])
 const byHand = (end: LinkSide, key: keyof LinkSettings) => plan.value.links[need]?.[end]?.[key] !== undefined
 
 function set(end: LinkSide, key: keyof LinkSettings, value: Value) {
@@ -83,6 +88,7 @@ function unset(end: LinkSide, key: keyof LinkSettings) {
         :label
         :values
         :facing
+        :shut="(end, value) => shut(end, key, value)"
         :board="{ value: link.board[key], byHand: byHand('board', key) }"
         :device="{ value: link.device[key], byHand: byHand('device', key) }"
         @set="(end, value) => set(end, key, value)"

@@ -15,6 +15,8 @@ const props = defineProps<{
   values: { value: Value; title: string }[]
   board: End
   device: End
+  /** Why an end cannot have a value. */
+  shut: (end: LinkSide, value: Value) => string | undefined
   /** The ends stand at both sides, and what it is between them. */
   facing?: boolean
 }>()
@@ -47,8 +49,9 @@ function choose(end: LinkSide, event: Event) {
             :key="String(choice.value)"
             :value="String(choice.value)"
             :selected="choice.value === props[end].value"
+            :class="{ shut: Boolean(shut(end, choice.value)) }"
           >
-            {{ choice.title }}
+            {{ choice.title }}{{ shut(end, choice.value) ? ` ✕ ${shut(end, choice.value)}` : '' }}
           </option>
         </select>
         <button
@@ -71,11 +74,15 @@ td {
   white-space: nowrap;
 }
 select {
+  text-overflow: ellipsis;
   border: var(--edge);
   border-radius: 3px;
-  max-width: calc(100% - 20px);
+  width: calc(100% - 20px);
   background: rgb(var(--v-theme-surface));
   color: inherit;
+}
+option.shut {
+  color: rgb(var(--v-theme-error));
 }
 select.hand {
   border-color: rgb(var(--v-theme-secondary));

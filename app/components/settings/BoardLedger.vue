@@ -22,7 +22,17 @@ const rows = computed(() => {
 })
 const unlike = computed(() => rows.value?.filter(({ agrees }) => !agrees).length ?? 0)
 const sent = computed(() => line.events.filter(({ at }) => at === 'set').length)
-const rest = computed(() => line.events.filter(({ at }) => at !== 'set').slice(-8))
+/** What happened besides single settings; the same again and again is told once, with its count. */
+const rest = computed(() =>
+  line.events
+    .filter(({ at }) => at !== 'set')
+    .reduce<{ at: string; text: string; times: number }[]>((told, { at, text }) => {
+      const last = told.at(-1)
+      if (last?.at === at && last.text === text) last.times += 1
+      else told.push({ at, text, times: 1 })
+      return told
+    }, []),
+)
 const words: Record<string, string> = {
   backup: 'Backup',
   save: 'Saved',
@@ -97,7 +107,7 @@ const saveBackup = () =>
     </aside>
     <ul v-if="rest.length" class="told" aria-label="What happened">
       <li v-for="(event, at) in rest" :key="at">
-        <b>{{ words[event.at] }}</b> {{ event.text }}
+        <b>{{ words[event.at] }}</b> {{ event.text }}{{ event.times > 1 ? `, ${event.times} times` : '' }}
       </li>
     </ul>
     <template v-if="rows">

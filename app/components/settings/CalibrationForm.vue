@@ -1,7 +1,13 @@
 <script setup lang="ts">
 /** Figures that follow from one measurement, or one frequency. */
 import { calibratedScale } from '#core/settings'
+import { figures, scales, type Scale } from '#core/plan'
 import { plain, quarterWave } from '#core/units'
+import { usePlan } from '~/composables/usePlan'
+import { useBuild } from '~/stores/build'
+
+const build = useBuild()
+const plan = usePlan()
 
 const old = ref(200)
 const measured = ref(22.4)
@@ -9,11 +15,14 @@ const shown = ref(21)
 const megahertz = ref(868)
 const scale = computed(() => {
   try {
-    return plain(calibratedScale(old.value, measured.value, shown.value), 1)
+    const found = calibratedScale(old.value, measured.value, shown.value)
+    return found >= figures.scale.min && found <= figures.scale.max ? found : undefined
   } catch {
     return undefined
   }
 })
+const kept = computed(() => Object.entries(plan.value.scales) as [Scale, number][])
+const keep = (of: Scale, value: number | null) => build.edit({ type: 'scale.set', scale: of, value })
 const length = computed(() =>
   megahertz.value >= 1 && megahertz.value <= 100_000 ? plain(quarterWave(megahertz.value), 1) : undefined,
 )
@@ -26,10 +35,21 @@ const length = computed(() =>
       A scale of <input v-model.number="old" type="number" min="0" step="any" aria-label="Scale so far" /> that shows
       <input v-model.number="shown" type="number" min="0" step="any" aria-label="Value shown" /> where
       <input v-model.number="measured" type="number" min="0" step="any" aria-label="Value measured" /> is measured becomes
-      <b v-if="scale" class="mono">{{ scale }}</b><span v-else role="alert" class="text-error"
+      <b v-if="scale" class="mono">{{ plain(scale, 1) }}</b><span v-else role="alert" class="text-error"
         >nothing: all three are above 0</span
       >
       <span class="quiet"> (scale × measured / shown; battery voltage and current alike).</span>
+    </p>
+    <p class="no-print">
+      <v-btn v-for="(title, of) in scales" :key="of" variant="outlined" size="small" :disabled="!scale" @click="keep(of, scale!)"
+        >Keep for {{ title.toLowerCase() }}</v-btn
+      >
+    </p>
+    <p v-for="[of, value] in kept" :key="of">
+      {{ scales[of] }}: a scale of <b class="mono">{{ plain(value, 1) }}</b> is set on the board with this plan.
+      <v-btn class="no-print" size="small" variant="text" @click="keep(of, null)"
+        >Leave the board’s own<span class="d-sr-only"> for {{ scales[of].toLowerCase() }}</span></v-btn
+      >
     </p>
     <p>
       A quarter wave at
@@ -51,6 +71,9 @@ h2 {
 }
 p {
   margin: var(--space-2) 0;
+}
+.v-btn + .v-btn {
+  margin-left: var(--space-3);
 }
 input {
   width: 84px;

@@ -3,12 +3,15 @@
 import { linkBudget, serialLinks, type SerialLink } from '#core/links'
 import { setupRounds } from '#core/settings'
 import { formatShare, plain } from '#core/units'
-import { useAnalysis, useResolved } from '~/composables/usePlan'
+import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
+import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
 const analysis = useAnalysis()
 const resolved = useResolved()
 const selection = useSelection()
+const build = useBuild()
+const plan = usePlan()
 const rounds = computed(() => setupRounds(resolved.value))
 
 /** In which round something of a link is set, counted from 1. */
@@ -31,6 +34,23 @@ const lines = ({ need: { need } }: SerialLink, budget: ReturnType<typeof linkBud
     { id: 'to', word: 'to the device', load: budget.toDevice.load, arrow: '→', used: need.lines !== 'from-device' },
     { id: 'from', word: 'from the device', load: budget.fromDevice.load, arrow: '←', used: need.lines !== 'to-device' },
   ].filter(({ used }) => used)
+/** What goes over it how often, in words. */
+const traffic = ({ toDevice, fromDevice }: ReturnType<typeof linkBudget>) =>
+  [
+    { arrow: '→', messages: toDevice.messages },
+    { arrow: '←', messages: fromDevice.messages },
+  ].flatMap(({ arrow, messages }) =>
+    messages.map(({ name, rate, bytes }) => `${arrow} ${name} ${plain(rate, 0)}/s of ${bytes} bytes`),
+  )
+const variants = ({ need: { fitted } }: SerialLink) =>
+  Object.entries(plan.value.definitions.devices[fitted.instance.definition]?.variants ?? {}).map(([value, { name }]) => ({
+    value,
+    title: name,
+  }))
+const firmware = computed(() => {
+  const { definition, firmware: version } = plan.value.board
+  return plan.value.definitions.boards[definition]!.firmwares[version]!.name
+})
 const grade = (load: number) => (load > 1 ? 'full' : load > 0.7 ? 'busy' : 'easy')
 </script>
 
@@ -64,6 +84,17 @@ const grade = (load: number) => (load > 1 ? 'full' : load > 0.7 ? 'busy' : 'easy
         </button>
       </header>
       <LinkPair v-if="analysis.links[key]" facing :need="key" :link="analysis.links[key]!" />
+      <p class="facts variants">
+        <span>{{ resolved.board.name }} rev {{ resolved.board.revision }}, firmware {{ firmware }}</span>
+        <label v-if="variants(link).length > 1"
+          ><span class="d-sr-only">Variant of {{ link.need.fitted.instance.name }}</span>
+          <CellSelect
+            :model-value="link.need.fitted.instance.variant"
+            :items="variants(link)"
+            @update:model-value="(variant) => build.edit({ type: 'device.variant', device: link.need.fitted.id, variant })"
+        /></label>
+      </p>
+      <p v-if="traffic(budget).length" class="quiet facts">{{ traffic(budget).join('; ') }}.</p>
       <p class="quiet facts">
         Board: set in round {{ round }}. Device: {{ ways.length ? ways.join('; ') : 'as it ships' }}. Rate
         {{ formatShare(budget.error) }} off, both ends together may be {{ formatShare(budget.tolerance) }} off{{
@@ -141,6 +172,11 @@ header {
   top: -2px;
   bottom: -2px;
   border-left: 1px solid rgb(var(--v-theme-on-surface));
+}
+.variants {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
 }
 .facts {
   font-size: var(--text-fine);

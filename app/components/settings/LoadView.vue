@@ -1,56 +1,34 @@
 <script setup lang="ts">
-/** How full each link is in each direction, and what a log asks of what it is written to. */
-import { BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip, type ChartData, type ChartOptions } from 'chart.js'
+/** How full each link is in each direction, and what a log and a display ask of theirs. */
+import type { ChartData } from 'chart.js'
 import { Bar } from 'vue-chartjs'
-import { useTheme } from 'vuetify'
 import { budgetTable } from '#core/documents'
 import { linkBudget, serialLinks } from '#core/links'
+import { useBarChart } from '~/composables/useBarChart'
 import { useResolved } from '~/composables/usePlan'
 
-Chart.register(BarElement, CategoryScale, LinearScale, Tooltip, Legend)
-Chart.defaults.font.family = 'Atkinson Hyperlegible'
-
 const resolved = useResolved()
-const theme = useTheme()
-const ink = computed(() => String(theme.current.value.colors['on-surface']))
 const links = computed(() => serialLinks(resolved.value).map((link) => ({ link, budget: linkBudget(link) })))
 const table = computed(() => budgetTable(resolved.value))
 /** Percent as far as the chart reaches. */
 const most = 120
 const percent = (load: number) => Math.min(most, load * 100)
+const { options, colours } = useBarChart('% of the line; above 70 there is no head room', most)
 
-const data = computed<ChartData<'bar'>>(() => {
-  const { primary, secondary } = theme.current.value.colors
-  return {
-    labels: links.value.map(({ link }) => link.need.fitted.instance.name),
-    datasets: [
-      {
-        label: 'to the device',
-        data: links.value.map(({ budget }) => percent(budget.toDevice.load)),
-        backgroundColor: String(primary),
-      },
-      {
-        label: 'from the device',
-        data: links.value.map(({ budget }) => percent(budget.fromDevice.load)),
-        backgroundColor: String(secondary),
-      },
-    ],
-  }
-})
-const options = computed<ChartOptions<'bar'>>(() => ({
-  indexAxis: 'y',
-  animation: false,
-  maintainAspectRatio: false,
-  scales: {
-    x: {
-      min: 0,
-      max: most,
-      title: { display: true, text: '% of the line; above 70 there is no head room', color: ink.value },
-      ticks: { color: ink.value },
+const data = computed<ChartData<'bar'>>(() => ({
+  labels: links.value.map(({ link }) => link.need.fitted.instance.name),
+  datasets: [
+    {
+      label: 'to the device',
+      data: links.value.map(({ budget }) => percent(budget.toDevice.load)),
+      backgroundColor: String(colours.value.primary),
     },
-    y: { ticks: { color: ink.value }, grid: { display: false } },
-  },
-  plugins: { legend: { position: 'right', labels: { color: ink.value, boxWidth: 12 } } },
+    {
+      label: 'from the device',
+      data: links.value.map(({ budget }) => percent(budget.fromDevice.load)),
+      backgroundColor: String(colours.value.secondary),
+    },
+  ],
 }))
 </script>
 
@@ -77,6 +55,7 @@ const options = computed<ChartOptions<'bar'>>(() => ({
       </div>
     </template>
     <LogChoices />
+    <DisplayText />
   </section>
 </template>
 

@@ -1,51 +1,67 @@
 <script setup lang="ts">
-/** What recording every loop, every second loop, and so on, comes to. */
-import { judgeLog, linkBudget, serialLinks } from '#core/links'
+/** What recording every loop, every second loop, and so on, comes to; what is taken is kept with the plan. */
+import type { ChartData } from 'chart.js'
+import { Bar } from 'vue-chartjs'
+import { judgeLog, logOf, serialLinks } from '#core/links'
+import { flightMinutes, type FlightLog } from '#core/plan'
 import { formatBaud, formatShare, plain } from '#core/units'
-import { useAnalysis, useResolved } from '~/composables/usePlan'
+import { useBarChart } from '~/composables/useBarChart'
+import { usePlan, useResolved } from '~/composables/usePlan'
+import { useBuild } from '~/stores/build'
 
+const build = useBuild()
+const plan = usePlan()
 const resolved = useResolved()
-const analysis = useAnalysis()
-const loop = ref(1000)
-const rpm = ref(12_000)
-const blades = ref(2)
 const storage = computed(() => resolved.value.board.storage)
-const log = computed(() => serialLinks(resolved.value).find(({ option }) => resolved.value.protocols[option.protocol]?.recorded))
-/** Bytes of a record: as the logger of the fit-out takes them. */
-const bytes = ref(log.value ? (linkBudget(log.value).toDevice.messages[0]?.bytes ?? 20) : 20)
+const link = computed(() => serialLinks(resolved.value).find(({ option }) => resolved.value.protocols[option.protocol]?.recorded))
+/** As it is taken now. */
+const log = computed<FlightLog>(
+  () => (link.value && logOf(link.value, plan.value.log)) ?? plan.value.log ?? { loop: 1000, every: 1, bytes: 20 },
+)
+const propellers = computed(() => log.value.propellers ?? { rpm: 12_000, blades: 2 })
+const set = (change: Partial<FlightLog>) => build.edit({ type: 'log.set', log: { ...log.value, ...change } })
+
+/** Colours of the theme by which targets are told apart. */
 const targets = computed(() => [
-  ...(log.value
+  ...(link.value
     ? [
         {
           id: 'link',
-          title: `${log.value.need.fitted.instance.name} at ${formatBaud(log.value.board.baud)}`,
-          baud: log.value.board.baud,
+          title: `${link.value.need.fitted.instance.name} at ${formatBaud(link.value.board.baud)}`,
+          baud: link.value.board.baud,
+          colour: 'primary',
         },
       ]
     : []),
   ...(storage.value.flash
-    ? [{ id: 'flash', title: `flash of the board, ${plain(storage.value.flash / 1048576, 0)} MiB`, storage: storage.value.flash }]
+    ? [
+        {
+          id: 'flash',
+          title: `flash of the board, ${plain(storage.value.flash / 1048576, 0)} MiB`,
+          storage: storage.value.flash,
+          colour: 'secondary',
+        },
+      ]
     : []),
-  ...(storage.value.card ? [{ id: 'card', title: 'memory card of the board' }] : []),
+  ...(storage.value.card ? [{ id: 'card', title: 'memory card of the board', colour: 'fix' }] : []),
 ])
 const wanted = ref('')
+const flight = computed(() => flightMinutes(resolved.value))
+const judge = (target: (typeof targets.value)[number]) => judgeLog(log.value, target, propellers.value, flight.value)
 const target = computed(() => targets.value.find(({ id }) => id === wanted.value) ?? targets.value[0])
-const flight = computed(() => {
-  const { input, motors } = analysis.value.power
-  return input && motors.hover ? (0.8 * (resolved.value.plan.battery.capacity / 1000) * 60) / (motors.hover * motors.count) : 10
-})
-/** What is typed and is no figure within these counts as the nearest that is. */
-const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, Number.isFinite(value) ? value : low))
-const judged = computed(
-  () =>
-    target.value &&
-    judgeLog(
-      { loop: within(loop.value, 50, 32_000), bytes: within(bytes.value, 6, 1024) },
-      target.value,
-      { rpm: within(rpm.value, 0, 100_000), blades: within(blades.value, 1, 12) },
-      flight.value,
-    ),
-)
+const judged = computed(() => target.value && judge(target.value))
+
+const name = (every: number) => (every === 1 ? 'every loop' : `1 loop in ${every}`)
+const { options, colours } = useBarChart('% of the flight that is not recorded', 100, { legend: 'top' })
+const data = computed<ChartData<'bar'>>(() => ({
+  labels: judged.value?.choices.map(({ every }, at) => name(every) + (at === judged.value!.best ? ' (best)' : '')) ?? [],
+  datasets: targets.value.map((each) => ({
+    label: each.title,
+    data: judge(each).choices.map(({ missed }) => missed * 100),
+    backgroundColor: String(colours.value[each.colour]),
+    minBarLength: 2,
+  })),
+}))
 </script>
 
 <template>
@@ -60,35 +76,69 @@ const judged = computed(
           :items="targets.map(({ id, title }) => ({ value: id, title }))"
           @update:model-value="(id) => (wanted = id)"
       /></label>
-      <label>Loops a second <input v-model.number="loop" type="number" min="50" max="32000" step="50" /></label>
-      <label>Bytes a record <input v-model.number="bytes" type="number" min="6" max="1024" /></label>
-      <label>Propellers, rpm <input v-model.number="rpm" type="number" min="0" max="100000" step="500" /></label>
-      <label>Blades <input v-model.number="blades" type="number" min="1" max="12" /></label>
+      <FigureField label="Loops a second" figure="loop" :value="log.loop" @set="(loop) => set({ loop })" />
+      <FigureField label="Bytes a record" figure="record" whole :value="log.bytes" @set="(bytes) => set({ bytes })" />
+      <FigureField
+        label="Propellers, rpm"
+        figure="rpm"
+        :value="propellers.rpm"
+        @set="(rpm) => set({ propellers: { ...propellers, rpm: rpm! } })"
+      />
+      <FigureField
+        label="Blades"
+        figure="blades"
+        whole
+        :value="propellers.blades"
+        @set="(blades) => set({ propellers: { ...propellers, blades: blades! } })"
+      />
+      <v-btn v-if="plan.log" @click="build.edit({ type: 'log.set', log: null })">As the logger takes it</v-btn>
     </div>
-    <table v-if="judged">
-      <thead>
-        <tr>
-          <th>Recorded</th>
-          <th>Records/s</th>
-          <th>Wants</th>
-          <th>Lost</th>
-          <th>Seen up to</th>
-          <th>Full after</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(choice, at) in judged.choices" :key="choice.every" :class="{ best: at === judged.best }">
-          <td>{{ choice.every === 1 ? 'every loop' : `1 loop in ${choice.every}` }}{{ at === judged.best ? ' (best)' : '' }}</td>
-          <td class="mono">{{ plain(choice.records, 0) }}</td>
-          <td class="mono">{{ formatBaud(Math.round(choice.baud)) }}</td>
-          <td class="mono" :class="{ bad: choice.lost > 0 }">{{ choice.lost ? formatShare(choice.lost) : 'nothing' }}</td>
-          <td class="mono" :class="{ bad: !choice.seesPropellers }">{{ plain(choice.alias, 0) }} Hz</td>
-          <td class="mono" :class="{ bad: choice.minutes !== undefined && choice.minutes < flight }">
-            {{ choice.minutes === undefined ? '' : `${plain(choice.minutes, 1)} min` }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
+    <div v-if="judged" class="two">
+      <table>
+        <thead>
+          <tr>
+            <th>Recorded</th>
+            <th>Records/s</th>
+            <th>Wants</th>
+            <th>Lost</th>
+            <th>Seen up to</th>
+            <th>Full after</th>
+            <th class="no-print"><span class="d-sr-only">Take it</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(choice, at) in judged.choices" :key="choice.every" :class="{ best: at === judged.best }">
+            <td>{{ name(choice.every) }}{{ at === judged.best ? ' (best)' : '' }}</td>
+            <td class="mono">{{ plain(choice.records, 0) }}</td>
+            <td class="mono">{{ formatBaud(Math.round(choice.baud)) }}</td>
+            <td class="mono" :class="{ bad: choice.lost > 0 }">{{ choice.lost ? formatShare(choice.lost) : 'nothing' }}</td>
+            <td class="mono" :class="{ bad: !choice.seesPropellers }">{{ plain(choice.alias, 0) }} Hz</td>
+            <td class="mono" :class="{ bad: choice.minutes !== undefined && choice.minutes < flight }">
+              {{ choice.minutes === undefined ? '' : `${plain(choice.minutes, 1)} min` }}
+            </td>
+            <td class="no-print">
+              <span v-if="choice.every === log.every && plan.log" class="quiet">taken</span>
+              <v-btn
+                v-else
+                size="small"
+                variant="text"
+                :aria-label="`Take ${name(choice.every)}`"
+                @click="set({ every: choice.every })"
+                >Take</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="chart">
+        <Bar
+          :data
+          :options
+          role="img"
+          aria-label="Share of the flight that is not recorded, by choice and by what it is written to"
+        />
+      </div>
+    </div>
     <p v-if="judged" class="quiet">Best: {{ judged.why }}. A flight is taken as {{ plain(flight, 0) }} min.</p>
   </template>
 </template>
@@ -103,12 +153,22 @@ h2 {
   gap: var(--space-3) var(--space-5);
   font-size: var(--text-small);
 }
-.asked input {
-  width: 78px;
-  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
-  border-radius: 3px;
-  padding: 0 var(--space-2);
-  color: inherit;
+.asked :deep(.v-text-field) {
+  flex: 0 0 140px;
+}
+.asked label {
+  align-self: center;
+}
+.two {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-4) var(--space-6);
+}
+.chart {
+  position: relative;
+  flex: 1 1 420px;
+  max-width: 620px;
+  height: 210px;
 }
 table {
   border-collapse: collapse;

@@ -1,23 +1,18 @@
 import { redrawsPerSecond } from '../../../links'
-import { deviceSheet } from '../../../settings'
+import { displayLinks } from '../../../settings'
 import { formatBaud, plain } from '../../../units'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
 
 /** Below this values seem to stand still. */
 const fewest = 4
 
-function* check({ resolved, links }: CheckContext): Iterable<Report> {
-  for (const link of links) {
-    const { fitted } = link.need
-    if (fitted.device.class !== 'video-link') continue
-    const grid = deviceSheet(resolved, fitted).find(({ setting }) => setting.id === 'grid')?.value
-    const [columns, rows] = String(grid).split('×').map(Number)
-    if (!columns || !rows) continue
+function* check({ resolved }: CheckContext): Iterable<Report> {
+  for (const { link, columns, rows } of displayLinks(resolved)) {
     const rate = redrawsPerSecond(columns, rows, link.board.baud)
     if (rate >= fewest) continue
     yield {
       subjects: aboutLink(link),
-      fact: `${needName(link.need)}: a screen of ${grid} is drawn anew ${plain(rate, 1)} times a second at ${formatBaud(link.board.baud)}; ${fewest} are needed`,
+      fact: `${needName(link.need)}: a screen of ${columns}×${rows} is drawn anew ${plain(rate, 1)} times a second at ${formatBaud(link.board.baud)}; ${fewest} are needed`,
     }
   }
 }

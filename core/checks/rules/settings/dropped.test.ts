@@ -7,7 +7,8 @@ const hex = allocated('spillway-hex')
 
 describe('SET-03', () => {
   it('is silent on the demo builds', () => {
-    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const) expect(factsOf(allocated(name), 'SET-03'), name).toEqual([])
+    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)
+      expect(factsOf(allocated(name), 'SET-03'), name).toEqual([])
   })
   it.each([
     [{ baud: 11_000_000 }, /rate = 11000000 when it restarts, without a word: Port \d reaches .* \(SER-05\)$/],
@@ -19,8 +20,8 @@ describe('SET-03', () => {
     expect(settledBy(plan, found!)).toBe(true)
   })
   it.each([
-    [{ inverted: true }, /inverted = true .*: P1 has no inverter to be switched \(SER-09\)$/],
-    [{ halfDuplex: true }, /halfDuplex = true .*: P1 cannot talk both ways on one wire \(SER-08\)$/],
+    [{ inverted: true }, /inverted = true .*: Port 1 has no inverter to be switched \(SER-09\)$/],
+    [{ halfDuplex: true }, /halfDuplex = true .*: Port 1 cannot talk both ways on one wire \(SER-08\)$/],
   ])('so for %j on a plain port', (board, words) => {
     const devices = { gnss: { needs: { fix: serial() } } }
     const plan = tiny({ ports: { p1: {} }, devices, at: { 'gnss/fix': 'port:p1' }, plan: { links: { 'gnss/fix': { board } } } })

@@ -8,23 +8,24 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
   const { plan } = resolved
   const rounds = setupRounds(resolved)
   const steps = rounds.flat()
-  for (const step of steps.filter((each) => isOutdated(plan, each)))
+  const has = plan.kept?.settings
+  const unlike = has ? Object.entries(intendedState(rounds)).filter(([key, value]) => has[key] !== value) : []
+  const keys = new Set(unlike.map(([key]) => key))
+  const concerned = steps.filter(({ sets }) => Object.keys(sets).some((key) => keys.has(key)))
+  if (has && unlike.length) {
+    const words = unlike.slice(0, told).map(([key, value]) => `${key} is ${has[key] ?? 'not set'}, wanted ${value}`)
+    const more = unlike.length > told ? `; ${unlike.length - told} more` : ''
+    yield {
+      subjects: concerned.flatMap(({ about }) => about),
+      fact: `the board, as last read, has ${unlike.length} setting${unlike.length === 1 ? '' : 's'} unlike the plan: ${words.join('; ')}${more}`,
+    }
+  }
+  for (const step of steps.filter((each) => isOutdated(plan, each) && !concerned.includes(each)))
     yield {
       subjects: step.about,
       fact: `${step.what} was set to “${plan.set[step.id]}”; the plan asks for “${step.value}” now`,
       fixes: [{ label: `${step.what} is still to be set`, edit: { type: 'step.tick', step: step.id, value: null } }],
     }
-  if (!plan.kept) return
-  const has = plan.kept.settings
-  const unlike = Object.entries(intendedState(rounds)).filter(([key, value]) => has[key] !== value)
-  if (!unlike.length) return
-  const words = unlike.slice(0, told).map(([key, value]) => `${key} is ${has[key] ?? 'not set'}, wanted ${value}`)
-  const more = unlike.length > told ? `; ${unlike.length - told} more` : ''
-  const keys = new Set(unlike.map(([key]) => key))
-  yield {
-    subjects: steps.filter(({ sets }) => Object.keys(sets).some((key) => keys.has(key))).flatMap(({ about }) => about),
-    fact: `the board, as last read, has ${unlike.length} settings unlike the plan: ${words.join('; ')}${more}`,
-  }
 }
 
 export const written: Rule = {
