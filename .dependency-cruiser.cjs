@@ -6,7 +6,7 @@ const layers = [
   ['plan'],
   ['schema', 'links'],
   ['suitability'],
-  ['allocation', 'harness', 'settings'],
+  ['allocation', 'harness', 'settings', 'modules'],
   ['checks'],
   ['documents'],
   ['template'],

@@ -7,13 +7,9 @@ import { apiServer } from '~/session/api-server'
 import { browserShelf } from '~/session/browser-shelf'
 import { BuildSession, type SessionState } from '~/session/build-session'
 import { author } from '~/composables/author'
+import { newId } from '~/composables/newId'
 import { useNotices } from './notices'
 import { useSession } from './session'
-
-/** An id that nobody else has; also where the page is not served over HTTPS. */
-function newId(): string {
-  return [...crypto.getRandomValues(new Uint8Array(16))].map((byte) => byte.toString(16).padStart(2, '0')).join('')
-}
 
 /** The build on the screen: a thin face of its session. */
 export const useBuild = defineStore('build', () => {

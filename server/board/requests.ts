@@ -44,23 +44,21 @@ export async function saidByBoard<T>(work: () => Promise<T>): Promise<T> {
  */
 export function toldLineByLine<T>(event: H3Event, work: (tell: (event: BoardEvent) => void) => Promise<T>): ReadableStream {
   setResponseHeader(event, 'content-type', 'application/x-ndjson')
+  let gone = false
   return new ReadableStream({
     async start(out) {
-      const say = (line: object) => out.enqueue(new TextEncoder().encode(`${JSON.stringify(line)}\n`))
+      // Whoever asked may have gone.
+      const say = (line: object) => !gone && out.enqueue(new TextEncoder().encode(`${JSON.stringify(line)}\n`))
       try {
         say({ done: await work((happened) => say({ event: happened })) })
       } catch (error) {
         const known = error instanceof BoardTrouble
         if (!known && !(error instanceof DOMException)) console.error(error)
         const message = known ? error.message : 'a fault of the program; the server’s log has it'
-        // Whoever asked may have gone.
-        try {
-          say({ failed: { message, loops: error instanceof RestartLoop } })
-        } catch {}
+        say({ failed: { message, loops: error instanceof RestartLoop } })
       }
-      try {
-        out.close()
-      } catch {}
+      if (!gone) out.close()
     },
+    cancel: () => void (gone = true),
   })
 }

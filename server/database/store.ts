@@ -2,6 +2,7 @@ import { join } from 'node:path'
 import { cook, readLibrary, type Library } from '#core/schema'
 import { adopt, analyse, briefOf } from '#core/engine'
 import { buildRepository, type BuildRepository } from './builds'
+import { collectionRepository } from './collection'
 import { definitionRepository } from './definitions'
 import { closeDatabase, openDatabase, type Connection, type Migration } from './open'
 
@@ -30,6 +31,7 @@ export function openStore({
   try {
     const builds = buildRepository(connection, now)
     const catalogue = definitionRepository(connection, now)
+    const collection = collectionRepository(connection, now)
     const shipped = readLibrary(definitions)
     const reship = () =>
       catalogue.ship([...Object.values(shipped.protocols), ...Object.values(shipped.devices), ...Object.values(shipped.boards)])
@@ -42,6 +44,7 @@ export function openStore({
       connection,
       builds,
       catalogue,
+      collection,
       reship,
       /** Writes a mark, to see that the file can be written. @throws what the database says when it cannot */
       probe: () => void mark(connection, 'written', now()),

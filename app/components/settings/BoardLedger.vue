@@ -81,7 +81,7 @@ const saveBackup = () =>
       <v-btn v-if="line.events.length" variant="outlined" :prepend-icon="mdiStop" @click="line.stop">Stop</v-btn>
     </div>
     <p v-if="line.failure" class="text-error" role="alert">{{ line.failure }}</p>
-    <aside v-if="line.loops" class="rescue" aria-label="Rescue">
+    <section v-if="line.loops" class="rescue" aria-label="Rescue">
       <h2>A board that restarts without end</h2>
       <ol>
         <li>Propellers off, battery off; leave USB alone connected.</li>
@@ -104,7 +104,7 @@ const saveBackup = () =>
         @click="line.rescue"
         >Rescue, erase{{ line.backup ? ' and put back' : '' }}</v-btn
       >
-    </aside>
+    </section>
     <ul v-if="rest.length" class="told" aria-label="What happened">
       <li v-for="(event, at) in rest" :key="at">
         <b>{{ words[event.at] }}</b> {{ event.text }}{{ event.times > 1 ? `, ${event.times} times` : '' }}

@@ -21,8 +21,8 @@ const scale = computed(() => {
     return undefined
   }
 })
-const kept = computed(() => Object.entries(plan.value.scales) as [Scale, number][])
-const keep = (of: Scale, value: number | null) => build.edit({ type: 'scale.set', scale: of, value })
+const kept = computed(() => Object.entries(plan.value.scales).map(([kind, value]) => ({ kind: kind as Scale, value })))
+const keep = (scale: Scale, value: number | null) => build.edit({ type: 'scale.set', scale, value })
 const length = computed(() =>
   megahertz.value >= 1 && megahertz.value <= 100_000 ? plain(quarterWave(megahertz.value), 1) : undefined,
 )
@@ -41,14 +41,20 @@ const length = computed(() =>
       <span class="quiet"> (scale × measured / shown; battery voltage and current alike).</span>
     </p>
     <p class="no-print">
-      <v-btn v-for="(title, of) in scales" :key="of" variant="outlined" size="small" :disabled="!scale" @click="keep(of, scale!)"
+      <v-btn
+        v-for="(title, kind) in scales"
+        :key="kind"
+        variant="outlined"
+        size="small"
+        :disabled="!scale"
+        @click="keep(kind, scale!)"
         >Keep for {{ title.toLowerCase() }}</v-btn
       >
     </p>
-    <p v-for="[of, value] in kept" :key="of">
-      {{ scales[of] }}: a scale of <b class="mono">{{ plain(value, 1) }}</b> is set on the board with this plan.
-      <v-btn class="no-print" size="small" variant="text" @click="keep(of, null)"
-        >Leave the board’s own<span class="d-sr-only"> for {{ scales[of].toLowerCase() }}</span></v-btn
+    <p v-for="{ kind, value } in kept" :key="kind">
+      {{ scales[kind] }}: a scale of <b class="mono">{{ plain(value, 1) }}</b> is set on the board with this plan.
+      <v-btn class="no-print" size="small" variant="text" @click="keep(kind, null)"
+        >Leave the board’s own<span class="d-sr-only"> for {{ scales[kind].toLowerCase() }}</span></v-btn
       >
     </p>
     <p>

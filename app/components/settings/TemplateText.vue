@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Whatever text a board's tool takes, made of the plan by a template of the user's own. */
-import { mdiContentCopy, mdiContentSave, mdiFileUploadOutline } from '@mdi/js'
+import { mdiContentCopy, mdiContentSave, mdiDeleteOutline, mdiFileUploadOutline } from '@mdi/js'
 import commands from '../../../templates/commands.liquid?raw'
 import sheet from '../../../templates/sheet.liquid?raw'
 import { callApi } from '~/composables/useApi'
 import { download } from '~/composables/download'
+import { useCollection } from '~/composables/useCollection'
 import { usePlan } from '~/composables/usePlan'
 import { useNotices } from '~/stores/notices'
 
@@ -12,13 +13,18 @@ const shipped = [
   { value: 'commands', title: 'Commands, one a line', text: commands },
   { value: 'sheet', title: 'Sheet of devices', text: sheet },
 ]
-/** Where the template stays that was last written, in this browser. */
+/** Where the template stays that was last written, in this browser, and what it is called in the library. */
 const kept = 'ypodoma.template'
+const keptAs = 'ypodoma.template.of'
 const longest = 100_000
 
 const plan = usePlan()
 const notices = useNotices()
 const text = ref(localStorage.getItem(kept) ?? commands)
+const { list, failure, load, open: openKept, keep: keepIt, remove: removeKept } = useCollection('template')
+/** The template of the library that this one is. */
+const own = ref<{ id: string; name: string; version: number } | undefined>(readOwn())
+const title = ref(own.value?.name ?? '')
 const made = ref('')
 const wrong = ref<{ line?: number; message: string }>()
 const working = ref(false)
@@ -50,8 +56,36 @@ watch([text, plan], () => {
     void render()
   }, 300)
 })
-onMounted(render)
+watch(own, (now) => (now ? localStorage.setItem(keptAs, JSON.stringify(now)) : localStorage.removeItem(keptAs)))
+onMounted(() => {
+  void render()
+  void load()
+})
 onBeforeUnmount(() => clearTimeout(waiting))
+
+function readOwn() {
+  try {
+    return (JSON.parse(localStorage.getItem(keptAs) ?? 'null') ?? undefined) as { id: string; name: string; version: number }
+  } catch {
+    return undefined
+  }
+}
+/** Keeps it in the library: as the one that it is, or as a new one under another name. */
+async function keep() {
+  const name = title.value.trim()
+  const before = own.value?.name === name ? own.value : undefined
+  if (list.value.some((each) => each.name === name && each.id !== before?.id))
+    return notices.complain(`${name} is there already. Start from it, or take another name.`)
+  const saved = await keepIt(name, text.value, before)
+  if (!saved) return
+  own.value = saved
+  notices.tell(`${name} is kept in the library.`)
+}
+async function remove() {
+  const there = list.value.find(({ id }) => id === own.value?.id)
+  if (there) await removeKept(there)
+  if (!failure.value) own.value = undefined
+}
 
 async function open(event: Event) {
   const input = event.target as HTMLInputElement
@@ -61,10 +95,27 @@ async function open(event: Event) {
   if (chosen.size > longest) return notices.complain(`${chosen.name} has more than ${longest / 1000} kB; templates are shorter.`)
   text.value = await chosen.text()
 }
-function take(value: string) {
-  const before = text.value
-  text.value = shipped.find((each) => each.value === value)!.text
-  notices.tell('The template is replaced.', { label: 'Undo', run: () => void (text.value = before) })
+async function take(value: string) {
+  const before = { text: text.value, own: own.value, title: title.value }
+  const ships = shipped.find((each) => each.value === value)
+  const found = ships ? undefined : await openKept(value)
+  if (!ships && !found) return
+  text.value = ships?.text ?? found!.text
+  own.value = found && { id: found.id, name: found.name, version: found.version }
+  title.value = found?.name ?? ''
+  notices.tell('The template is replaced.', {
+    label: 'Undo',
+    run: () => {
+      text.value = before.text
+      own.value = before.own
+      title.value = before.title
+    },
+  })
+}
+function choose(event: Event) {
+  const select = event.target as HTMLSelectElement
+  void take(select.value)
+  select.selectedIndex = 0
 }
 async function copy() {
   await navigator.clipboard.writeText(made.value)
@@ -78,13 +129,24 @@ async function copy() {
       <span class="quiet">A template in Liquid turns the plan into whatever text your board’s tool takes.</span>
       <label
         >Start from
-        <select aria-label="Start from" @change="take(($event.target as HTMLSelectElement).value)">
-          <option value="" disabled selected>a template that ships</option>
-          <option v-for="each in shipped" :key="each.value" :value="each.value">{{ each.title }}</option>
+        <select aria-label="Start from" @change="choose">
+          <option value="" disabled selected>a template</option>
+          <optgroup label="That ship">
+            <option v-for="each in shipped" :key="each.value" :value="each.value">{{ each.title }}</option>
+          </optgroup>
+          <optgroup v-if="list.length" label="Of your library">
+            <option v-for="each in list" :key="each.id" :value="each.id">{{ each.name }}</option>
+          </optgroup>
         </select></label
       >
+      <label>Name <input v-model="title" maxlength="120" class="title" /></label>
+      <v-btn :prepend-icon="mdiContentSave" variant="outlined" :disabled="!title.trim()" @click="keep">Keep in the library</v-btn>
+      <v-btn v-if="own" :prepend-icon="mdiDeleteOutline" @click="remove">Delete it there</v-btn>
       <v-btn :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Open a template</v-btn>
-      <v-btn :prepend-icon="mdiContentSave" @click="download('template.liquid', 'text/plain', text)">Save the template</v-btn>
+      <v-btn :prepend-icon="mdiContentSave" @click="download(`${title.trim() || 'template'}.liquid`, 'text/plain', text)"
+        >Save the template</v-btn
+      >
+      <p v-if="failure" class="text-error" role="alert">{{ failure }}</p>
       <input ref="file" type="file" accept=".liquid,.txt,text/plain" hidden aria-label="Template file" @change="open" />
     </div>
     <div class="sides">
@@ -132,7 +194,7 @@ async function copy() {
   gap: var(--space-3) var(--space-5);
   align-items: center;
 }
-.bar select {
+.bar :is(select, .title) {
   border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
   border-radius: 3px;
   color: inherit;

@@ -1,0 +1,6 @@
+/** Devices with their wiring and settings, taken from one build and put into others. */
+export { takeModule } from './take'
+export type { Module } from './take'
+export { putModule } from './put'
+export type { Fate, Putting } from './put'
+export { parseModule, readModule } from './file'

@@ -1,0 +1,245 @@
+import {
+  applyEdit,
+  boardId,
+  freshDeviceId,
+  freshExtra,
+  idIn,
+  keyOf,
+  placeLabel,
+  readPoint,
+  resolvePlan,
+  sameValue,
+  splitKey,
+  terminalPoint,
+  type Edit,
+  type Place,
+  type Plan,
+  type WirePoint,
+} from '../plan'
+import { clashesOf, placedNeeds } from '../suitability'
+import type { Module } from './take'
+
+/** What becomes of a part of a module in another build. */
+export interface Fate {
+  what: string
+  /** As it was, otherwise than it was, or left behind. */
+  comes: 'kept' | 'changed' | 'left'
+  why: string
+}
+
+/** A module as it would be in another build. */
+export interface Putting {
+  edit: Edit
+  fates: Fate[]
+  /** Its devices by the ids that they have there. */
+  devices: string[]
+}
+
+/** A name that no device of the plan has yet, made from one: `Camera`, `Camera 2`, … */
+function freshName(plan: Plan, name: string): string {
+  const taken = new Set(plan.devices.map((device) => device.name))
+  for (let number = 1; ; number += 1) {
+    const tried = number === 1 ? name : `${name} ${number}`
+    if (!taken.has(tried)) return tried
+  }
+}
+
+/** Puts the parts of a module into a plan, one kind after the other. */
+class Putter {
+  readonly edits: Edit[] = []
+  readonly fates: Fate[] = []
+  after: Plan
+  private readonly ids = new Map<string, string>()
+  private readonly from: Plan
+  private readonly sameBoard: boolean
+
+  constructor(
+    private readonly plan: Plan,
+    module: Module,
+  ) {
+    this.from = module.plan
+    this.after = plan
+    this.sameBoard = plan.board.definition === this.from.board.definition && plan.board.revision === this.from.board.revision
+  }
+
+  putting(label: string): Putting {
+    this.devices()
+    this.joints()
+    this.places()
+    this.settings()
+    this.wires()
+    return { edit: { type: 'several', label, edits: this.edits }, fates: this.fates, devices: [...this.ids.values()] }
+  }
+
+  private do(edit: Edit): void {
+    this.after = applyEdit(this.after, edit)
+    this.edits.push(edit)
+  }
+
+  private tell(what: string, comes: Fate['comes'], why: string): void {
+    this.fates.push({ what, comes, why })
+  }
+
+  private devices(): void {
+    const { definitions } = this.from
+    for (const device of this.from.devices) {
+      const definition = definitions.devices[device.definition]!
+      const there = this.plan.definitions.devices[device.definition]
+      const id = freshDeviceId(this.after, device.id)
+      this.ids.set(device.id, id)
+      const named = freshName(this.after, device.name)
+      if (there && !there.variants[device.variant]) {
+        this.tell(
+          device.name,
+          'changed',
+          `the build has another version of ${there.name}, without this variant; its first is taken`,
+        )
+        device.variant = Object.keys(there.variants)[0]!
+      } else if (there && !sameValue(there, definition))
+        this.tell(device.name, 'changed', `the build has another version of ${there.name}; that one holds`)
+      else this.tell(device.name, 'kept', definition.name + (named === device.name ? '' : `, as ${named}`))
+      this.do({
+        type: 'device.add',
+        device: { ...device, id, name: named },
+        definition: there ?? definition,
+        protocols: Object.values(definitions.protocols),
+      })
+    }
+  }
+
+  private joints(): void {
+    for (const [id, { kind, name }] of Object.entries(this.from.joints)) {
+      const joint = freshDeviceId(this.after, id)
+      this.ids.set(id, joint)
+      this.do({ type: 'joint.add', joint, kind, name })
+      this.tell(name, 'kept', 'with its wires')
+    }
+  }
+
+  /** A key of the module's in the other build. */
+  private key(key: string): string {
+    const [part, id] = splitKey(key)
+    return keyOf(this.ids.get(part) ?? part, id)
+  }
+
+  /** Whether a place is at a part of the module. */
+  private isOwn(place: Place): boolean {
+    const id = idIn('device', place) ?? idIn('output', place)
+    return id !== undefined && this.ids.has(splitKey(id)[0])
+  }
+
+  private place(place: Place): Place {
+    if (!this.isOwn(place)) return place
+    const at = place.indexOf(':') + 1
+    return `${place.slice(0, at)}${this.key(place.slice(at))}` as Place
+  }
+
+  private nameOf(key: string): string {
+    const device = this.from.devices.find(({ id }) => id === splitKey(key)[0])
+    const need = this.from.definitions.devices[device?.definition ?? '']?.needs[splitKey(key)[1]] as
+      { label?: string } | undefined
+    return `${device?.name ?? key}: ${need?.label ?? splitKey(key)[1]}`
+  }
+
+  /** Places on the same board and revision are kept where nobody has them; the others are found anew. */
+  private places(): void {
+    const assignment = { ...this.after.assignment }
+    const wanted = Object.entries(this.from.assignment).flatMap(([key, placement]) => {
+      if (!this.sameBoard && !this.isOwn(placement.place)) {
+        this.tell(
+          this.nameOf(key),
+          'changed',
+          `was at ${placeLabel(placement.place, this.from)} of another board or revision: its place is found anew`,
+        )
+        return []
+      }
+      const mine = this.key(key)
+      assignment[mine] = { ...placement, place: this.place(placement.place) }
+      return [{ key, mine }]
+    })
+    const placed = placedNeeds(resolvePlan({ ...this.after, assignment }))
+    const mine = new Set(wanted.map((each) => each.mine))
+    const clashes = clashesOf(placed)
+    for (const { key, mine: own } of wanted) {
+      const was = placeLabel(this.from.assignment[key]!.place, this.from)
+      const cannot = placed.find(({ need }) => need.key === own)?.way.facts.find(({ impossible }) => impossible)
+      const clash = clashes.find(
+        ({ one, other }) =>
+          [one, other].some(({ need }) => need.key === own) && !(mine.has(one.need.key) && mine.has(other.need.key)),
+      )
+      if (!cannot && !clash) {
+        this.tell(this.nameOf(key), 'kept', `at ${was}`)
+        continue
+      }
+      delete assignment[own]
+      const other = clash && [clash.one, clash.other].find(({ need }) => need.key !== own)!.need.fitted.instance.name
+      this.tell(this.nameOf(key), 'changed', `${was} ${cannot ? cannot.text : `is taken by ${other}`}: its place is found anew`)
+    }
+    const supplies = { ...this.after.supplies }
+    for (const [key, source] of Object.entries(this.from.supplies)) {
+      if (splitKey(key)[0] === boardId) continue
+      if (this.sameBoard || this.isOwn(source)) supplies[this.key(key)] = this.place(source)
+    }
+    if (!sameValue({ assignment, supplies }, { assignment: this.after.assignment, supplies: this.after.supplies }))
+      this.do({ type: 'assignment.adopt', assignment, supplies })
+    for (const [key, place] of Object.entries(this.from.locks)) {
+      const own = this.key(key)
+      if (splitKey(key)[0] !== boardId && (assignment[own]?.place ?? supplies[own]) === this.place(place))
+        this.do({ type: 'need.lock', need: own, place: this.place(place) })
+    }
+  }
+
+  private settings(): void {
+    for (const [key, ends] of Object.entries(this.from.links)) {
+      const need = this.key(key)
+      if (ends.device) this.do({ type: 'link.set', need, end: 'device', set: ends.device })
+      if (!ends.board) continue
+      if (this.after.assignment[need]) this.do({ type: 'link.set', need, end: 'board', set: ends.board })
+      else this.tell(`${this.nameOf(key)}, the board’s end`, 'left', 'what was set by hand at its port is not taken along')
+    }
+    for (const [device, values] of Object.entries(this.from.settings))
+      for (const [setting, value] of Object.entries(values))
+        this.do({ type: 'setting.set', device: this.ids.get(device)!, setting, value })
+  }
+
+  /** A point in the other build; nothing where there is no such. */
+  private point(point: WirePoint): WirePoint | undefined {
+    const at = readPoint(point)
+    if ('pad' in at) return this.sameBoard ? point : undefined
+    const part = this.ids.get(at.device)
+    return part === undefined ? undefined : terminalPoint(part, at.terminal)
+  }
+
+  private wires(): void {
+    for (const [wire, { end, ...rest }] of Object.entries(this.from.wires)) {
+      const [part = '', ...terminal] = wire.split('.')
+      const id = this.ids.get(part)
+      if (id === undefined) continue
+      const there = end && this.point(end)
+      if (end && !there)
+        this.tell(
+          `A wire of ${this.after.devices.find((each) => each.id === id)?.name ?? id}`,
+          'changed',
+          'ended at a point that is not here: it ends where it belongs',
+        )
+      const set = { ...rest, ...(there && { end: there }) }
+      if (Object.keys(set).length) this.do({ type: 'wire.set', wire: [id, ...terminal].join('.'), set })
+    }
+    for (const { from, to } of Object.values(this.from.extras)) {
+      const [one, other] = [this.point(from), this.point(to)]
+      if (one && other) this.do({ type: 'wire.add', wire: freshExtra(this.after.extras), from: one, to: other })
+      else this.tell('An added wire', 'left', 'one of its ends is not here')
+    }
+    for (const cable of Object.keys(this.from.cables))
+      if (this.ids.has(splitKey(cable)[0])) this.do({ type: 'cable.make', cable: this.key(cable), madeUp: true })
+    for (const [part, spot] of Object.entries(this.from.spots)) {
+      const id = this.ids.get(part)
+      if (id !== undefined) this.do({ type: 'spot.set', part: id, spot })
+    }
+  }
+}
+
+/** What it takes to put a module into a plan, and what becomes of each of its parts there. */
+export function putModule(plan: Plan, module: Module): Putting {
+  return new Putter(plan, structuredClone(module)).putting(`Put in ${module.name}`)
+}

@@ -1,0 +1,15 @@
+import Joi from 'joi'
+import { writing } from '../../../database'
+import { readQuery } from '../../../security/query'
+import { collectedAsked, onNewest } from '../../../work/collected'
+
+const query = Joi.object({ on: Joi.number().integer().min(1).required() })
+
+/** Takes a template or a module away, in the version that the query names. */
+export default defineEventHandler(async (event) => {
+  const { kind, id } = collectedAsked(event)
+  const { on } = readQuery<{ on: number }>(event, query)
+  const { collection } = await writing()
+  onNewest(() => collection.remove(kind, id, on))
+  return { removed: id }
+})

@@ -1,0 +1,60 @@
+import type { Connection } from './open'
+
+/** What is kept for use in other builds. */
+export const collected = ['template', 'module'] as const
+export type Collected = (typeof collected)[number]
+
+/** A thing of the collection as a list shows it. */
+export interface CollectedHead {
+  id: string
+  name: string
+  version: number
+  updatedAt: string
+}
+
+/** A thing was changed by somebody else since the version that a change was made on. */
+export class StaleCollected extends Error {
+  constructor(readonly newest: number) {
+    super(newest ? `it was changed first; its version is now ${newest}` : 'it was taken away meanwhile')
+  }
+}
+
+export type CollectionRepository = ReturnType<typeof collectionRepository>
+
+/** Templates and modules of the user's own; each change is made on the version before, 0 for a new one. */
+export function collectionRepository(connection: Connection, now: () => string) {
+  const columns = 'id, name, version, updated_at AS updatedAt'
+  const heads = connection.prepare<[string], CollectedHead>(
+    `SELECT ${columns} FROM collection WHERE kind = ? ORDER BY name COLLATE NOCASE, id`,
+  )
+  const one = connection.prepare<[string, string], CollectedHead & { text: string }>(
+    `SELECT ${columns}, text FROM collection WHERE kind = ? AND id = ?`,
+  )
+  const put = connection.prepare(
+    `INSERT INTO collection (kind, id, name, text, version, updated_at) VALUES (@kind, @id, @name, @text, @version, @at)
+     ON CONFLICT (kind, id) DO UPDATE SET name = @name, text = @text, version = @version, updated_at = @at`,
+  )
+  const drop = connection.prepare('DELETE FROM collection WHERE kind = ? AND id = ?')
+
+  /** @throws StaleCollected */
+  function requireVersion(kind: Collected, id: string, on: number): void {
+    const newest = one.get(kind, id)?.version ?? 0
+    if (newest !== on) throw new StaleCollected(newest)
+  }
+
+  return {
+    list: (kind: Collected) => heads.all(kind),
+    find: (kind: Collected, id: string) => one.get(kind, id),
+    /** @returns its version now @throws StaleCollected */
+    save: connection.transaction((kind: Collected, id: string, on: number, { name, text }: { name: string; text: string }) => {
+      requireVersion(kind, id, on)
+      put.run({ kind, id, name, text, version: on + 1, at: now() })
+      return on + 1
+    }),
+    /** @throws StaleCollected */
+    remove: connection.transaction((kind: Collected, id: string, on: number) => {
+      requireVersion(kind, id, on)
+      drop.run(kind, id)
+    }),
+  }
+}

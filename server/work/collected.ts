@@ -1,0 +1,50 @@
+import type { H3Event } from 'h3'
+import Joi from 'joi'
+import { parseModule } from '#core/modules'
+import { InputError, label } from '#core/schema'
+import { collected, StaleCollected, type Collected } from '../database/collection'
+import { readValid } from '../security/body'
+import { notThere, refusal, refused } from '../security/refusals'
+
+/** Kind and id of the thing that a request is about. @throws a 404 for a kind that there is not */
+export function collectedAsked(event: H3Event): { kind: Collected; id: string } {
+  const kind = collected.find((each) => each === getRouterParam(event, 'kind'))
+  const id = getRouterParam(event, 'id') ?? ''
+  if (!kind || !/^[a-zA-Z0-9-]{0,60}$/.test(id)) throw notThere('this')
+  return { kind, id }
+}
+
+const on = Joi.number().integer().min(0).required()
+const saved = Joi.object({
+  name: label.required(),
+  text: Joi.string().allow('').max(4_000_000).required(),
+  on,
+})
+
+/** Most signs of a template. */
+const longestTemplate = 100_000
+
+/** A thing to be kept, and the version it was made on. @throws a 400 that names the place */
+export async function readCollected(event: H3Event, kind: Collected): Promise<{ name: string; text: string; on: number }> {
+  const body = await readValid<{ name: string; text: string; on: number }>(event, saved)
+  if (kind === 'template' && body.text.length > longestTemplate)
+    throw refused([{ place: 'text', message: `a template has up to ${longestTemplate} signs` }])
+  if (kind === 'template') return body
+  try {
+    const { name } = parseModule(body.text)
+    return { ...body, name }
+  } catch (error) {
+    if (error instanceof InputError) throw refused(error.problems)
+    throw error
+  }
+}
+
+/** Work on the collection, with 409 where somebody else came first. */
+export function onNewest<T>(work: () => T): T {
+  try {
+    return work()
+  } catch (error) {
+    if (error instanceof StaleCollected) throw refusal(409, error.message)
+    throw error
+  }
+}
