@@ -135,7 +135,7 @@ const data = computed<ChartData<'bar'>>(() => ({
           :data
           :options
           role="img"
-          aria-label="Share of the flight that is not recorded, by choice and by what it is written to"
+          aria-label="Share of the flight that is not recorded, for each choice and each storage"
         />
       </div>
     </div>
