@@ -62,6 +62,43 @@ test('the source says what is wrong while it is typed, and keeps what was good',
   await expect(page.getByLabel('label of tx')).toHaveValue('TX')
 })
 
+test('the parts of a device are typed into tables, and checked as they are typed', async ({
+  page,
+}) => {
+  await page.goto(`${address}/catalogue/device/merlow-n1`)
+  const tab = (name: string) => page.getByRole('navigation', { name: 'Ways to edit' }).getByRole('button', { name }).click()
+  for (const name of ['Supplies', 'Outputs', 'Pads', 'Ports', 'Connectors', 'Needs', 'Radios']) {
+    await tab(name)
+    await expect(page.getByRole('button', { name: /^Add a / })).toBeVisible()
+  }
+  await tab('Settings')
+  await page.getByRole('button', { name: 'Add a setting' }).click()
+  await page.getByLabel('label of s4').fill('Antenna power')
+  await page.getByLabel('label of s4').press('Enter')
+  await page.getByLabel('kind of s4').selectOption('number')
+  await expect(page.getByTestId('checks')).toContainText('settings.s4')
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled()
+  for (const [field, value] of [
+    ['least', '0'],
+    ['most', 'lots'],
+    ['value as it ships', '3'],
+  ] as const) {
+    await page.getByLabel(`${field} of s4`).fill(value)
+    await page.getByLabel(`${field} of s4`).press('Enter')
+  }
+  await expect(page.getByTestId('checks')).toContainText('settings.s4.max')
+  await page.getByLabel('most of s4').fill('5')
+  await page.getByLabel('most of s4').press('Enter')
+  await expect(page.getByTestId('checks')).toContainText('No errors')
+  await tab('Terminals')
+  await tab('Settings')
+  await expect(page.getByLabel('label of s4')).toHaveValue('Antenna power')
+  await page.getByRole('button', { name: 'Remove setting s4' }).click()
+  await expect(page.getByLabel('label of s4')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByLabel('most of s4')).toHaveValue('5')
+})
+
 test.describe('library files', () => {
   test.use({ expected: { faults: [/400/] } })
 

@@ -131,12 +131,7 @@ const data = computed<ChartData<'bar'>>(() => ({
         </tbody>
       </table>
       <div class="chart">
-        <Bar
-          :data
-          :options
-          role="img"
-          aria-label="Share of the flight that is not recorded, for each choice and each storage"
-        />
+        <Bar :data :options role="img" aria-label="Share of the flight that is not recorded, for each choice and each storage" />
       </div>
     </div>
     <p v-if="judged" class="quiet">Best: {{ judged.why }}. A flight is taken as {{ plain(flight, 0) }} min.</p>

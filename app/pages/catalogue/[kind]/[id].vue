@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiContentSave, mdiHistory, mdiRedo, mdiUndo } from '@mdi/js'
 import { resolveBoard, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
+import { deviceParts, type PartGroupId } from '~/components/catalogue/device-parts'
 import { useDefinition, type Editable } from '~/composables/useDefinition'
 import { useCatalogue } from '~/stores/catalogue'
 import { useNotices } from '~/stores/notices'
@@ -19,7 +20,12 @@ const tab = ref('basics')
 const tabs = computed(() =>
   kind.value === 'board'
     ? { basics: 'Basics', pads: 'Pad table', versions: 'Revisions', source: 'Source' }
-    : { basics: 'Basics', terminals: 'Terminals', versions: 'Variants', source: 'Source' },
+    : {
+        basics: 'Basics',
+        ...Object.fromEntries(Object.entries(deviceParts).map(([group, { title }]) => [group, title])),
+        versions: 'Variants',
+        source: 'Source',
+      },
 )
 
 watch(
@@ -135,7 +141,7 @@ const change = (next: Editable) => editor.changeShown(next)
           <div class="pane">
             <BasicsForm v-if="tab === 'basics'" :definition="asShown!" @change="change" />
             <PadTable v-else-if="tab === 'pads'" :board @change="change" />
-            <TerminalTable v-else-if="tab === 'terminals'" :device @change="change" />
+            <PartTable v-else-if="tab in deviceParts" :key="tab" :device :group="tab as PartGroupId" @change="change" />
             <VersionList v-else-if="tab === 'versions'" :versions :word @change="editor.setVersions" @open="desk = $event" />
             <SourceEditor v-else :text @type="editor.type" />
           </div>
@@ -216,11 +222,12 @@ const change = (next: Editable) => editor.changeShown(next)
 }
 .tabs {
   display: flex;
+  flex-wrap: wrap;
   padding: 0 var(--space-4);
   border-bottom: var(--edge);
 }
 .tabs button {
-  padding: var(--space-2) var(--space-5);
+  padding: var(--space-2) var(--space-4);
   border-bottom: 3px solid transparent;
 }
 .tabs button.here {
