@@ -62,9 +62,7 @@ test('the source says what is wrong while it is typed, and keeps what was good',
   await expect(page.getByLabel('label of tx')).toHaveValue('TX')
 })
 
-test('the parts of a device are typed into tables, and checked as they are typed', async ({
-  page,
-}) => {
+test('the parts of a device are typed into tables, and checked as they are typed', async ({ page }) => {
   await page.goto(`${address}/catalogue/device/merlow-n1`)
   const tab = (name: string) => page.getByRole('navigation', { name: 'Ways to edit' }).getByRole('button', { name }).click()
   for (const name of ['Supplies', 'Outputs', 'Pads', 'Ports', 'Connectors', 'Needs', 'Radios']) {

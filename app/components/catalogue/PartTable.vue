@@ -21,7 +21,12 @@ function set(id: string, column: Column, text: string) {
   if (column.field === 'pairs' && text === 'table') return
   const value = written(column, text, parts.value[id]!)
   const next = value === undefined ? rest : { ...parts.value[id]!, [column.field]: value }
-  if (before !== value) change({ ...parts.value, [id]: next })
+  if (before !== value) change({ ...parts.value, [id]: fitting(next) })
+}
+/** A part without the fields that one of its kind does not have. */
+function fitting(part: DraftPart): DraftPart {
+  const foreign = table.value.columns.filter(({ of }) => of && !of(part)).map(({ field }) => field)
+  return Object.fromEntries(Object.entries(part).filter(([field]) => !foreign.includes(field)))
 }
 /** What a text means in a column; nothing for an empty one. What is no figure stays as typed, for the checks to name. */
 function written({ type, write }: Column, text: string, part: DraftPart): unknown {
