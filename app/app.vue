@@ -1,7 +1,9 @@
 <script setup lang="ts">
+import { keepFocus } from '~/composables/keepFocus'
 import { useSession } from '~/stores/session'
 
 onMounted(useSession().look)
+onMounted(keepFocus)
 </script>
 
 <template>

@@ -248,3 +248,40 @@ test('a wire is locked as it is, keeps its length when its part moves, and is le
   await expect(length).not.toHaveValue(before)
   await expect(row.getByLabel('locked')).toBeHidden()
 })
+
+test('two fingers spread and pinch the drawing, one moves it', async ({ page, context }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Fingers', true)
+  await page.goto(`${address}/builds/${id}/harness`)
+  await settled(page)
+  const sheet = page.getByTestId('harness')
+  const frame = async () => (await sheet.getAttribute('viewBox'))!.split(' ').map(Number) as [number, number, number, number]
+  const whole = await frame()
+  // A point where nothing lies, near the corner.
+  const { x, y } = (await sheet.boundingBox())!
+  const session = await context.newCDPSession(page)
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...points: [number, number][]) =>
+    session.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: points.map(([dx, dy], id) => ({ x: x + dx, y: y + dy, id })),
+    })
+  const spread = async (from: number, to: number) => {
+    await touch('touchStart', [200 - from, 30], [200 + from, 30])
+    for (let step = 1; step <= 8; step += 1) {
+      const apart = from + ((to - from) * step) / 8
+      await touch('touchMove', [200 - apart, 30], [200 + apart, 30])
+    }
+    await touch('touchEnd')
+  }
+  await spread(30, 120)
+  await expect.poll(async () => (await frame())[2]).toBeLessThan(whole[2] * 0.4)
+  const near = await frame()
+  await spread(120, 60)
+  await expect.poll(async () => (await frame())[2]).toBeGreaterThan(near[2] * 1.5)
+  const before = await frame()
+  await touch('touchStart', [60, 20])
+  await touch('touchMove', [100, 60])
+  await touch('touchMove', [140, 100])
+  await touch('touchEnd')
+  await expect.poll(async () => (await frame())[0]).toBeLessThan(before[0])
+  expect((await frame())[2]).toBeCloseTo(before[2])
+})
