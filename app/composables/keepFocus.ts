@@ -58,8 +58,9 @@ export function keepFocus(): void {
     if (!last || document.activeElement !== document.body || isSeen(last.element)) return
     const over = last.around.some(({ element }) => element.matches('.v-overlay'))
     const next = over ? below && (isSeen(below.element) ? below.element : successor(below)) : successor(last)
-    last = undefined
+    // What is not there yet is waited for.
     if (!next) return
+    last = undefined
     if (!next.matches(focusable)) next.tabIndex = -1
     next.focus({ preventScroll: true })
   }
