@@ -4,6 +4,7 @@ export const stages = {
   allocation: 'Allocation',
   harness: 'Harness',
   settings: 'Settings',
+  flight: 'Flight',
 } as const
 export type Stage = keyof typeof stages
 
@@ -28,6 +29,7 @@ export const families = {
   video: { prefix: 'VID', name: 'Video', stage: 'harness' },
   radio: { prefix: 'RFI', name: 'Radio', stage: 'harness' },
   settings: { prefix: 'SET', name: 'Settings', stage: 'settings' },
+  display: { prefix: 'DSP', name: 'Display', stage: 'flight' },
   build: { prefix: 'MEC', name: 'Build', stage: 'harness' },
 } as const satisfies Record<string, FamilyRow>
 export type Family = keyof typeof families

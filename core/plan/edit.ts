@@ -2,6 +2,7 @@ import { produce, type Draft } from 'immer'
 import { allocationEdits, type AllocationEdits } from './edits/allocation'
 import { boardEdits, type BoardEdits } from './edits/board'
 import { craftEdits, type CraftEdits } from './edits/craft'
+import { displayEdits, type DisplayEdits } from './edits/displays'
 import { deviceEdits, type DeviceEdits } from './edits/devices'
 import type { EditGroup, EditKind, Speech } from './edits/kind'
 import { jointEdits, type JointEdits } from './edits/joints'
@@ -31,6 +32,7 @@ type Payloads = CraftEdits &
   AllocationEdits &
   LinkEdits &
   SettingEdits &
+  DisplayEdits &
   WireEdits &
   JointEdits &
   LayoutEdits &
@@ -48,6 +50,7 @@ export const editKinds: EditGroup<Payloads> = {
   ...allocationEdits,
   ...linkEdits,
   ...settingEdits,
+  ...displayEdits,
   ...wireEdits,
   ...jointEdits,
   ...layoutEdits,

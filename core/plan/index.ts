@@ -2,8 +2,10 @@ export { planSchema, scales, turns } from './plan'
 export { figures, readFigure } from './figures'
 export type { Figure } from './figures'
 export type {
+  Anchored,
   BoardKept,
   DeviceInstance,
+  DisplayLayout,
   ExtraWire,
   FlightLog,
   Joint,

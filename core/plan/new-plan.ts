@@ -29,6 +29,7 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     scales: {},
     set: {},
     kept: null,
+    displays: {},
     features: {},
     wires: {},
     joints: {},

@@ -99,6 +99,20 @@ export interface FlightLog {
   propellers?: { rpm: number; blades: number }
 }
 
+/** Where an element of a display is held: at which edge or the middle, and how many cells from there. */
+export interface Anchored {
+  across: 'left' | 'middle' | 'right'
+  column: number
+  down: 'top' | 'middle' | 'bottom'
+  row: number
+}
+
+/** One layout of a display: what is shown where. */
+export interface DisplayLayout {
+  name: string
+  elements: Record<string, Anchored>
+}
+
 /** What of the craft the board measures itself, by a scale that is found by calibration. */
 export const scales = { voltage: 'Battery voltage', current: 'Battery current' } as const
 export type Scale = keyof typeof scales
@@ -173,6 +187,8 @@ export interface Plan {
   set: Record<string, string>
   /** What the board had when it was last read; null before that. */
   kept: BoardKept | null
+  /** Layouts of the pilot's display, in order. */
+  displays: Record<string, DisplayLayout>
   /** Board-wide features switched by hand, by name; the others are on where a link wants them. */
   features: Record<string, boolean>
   wires: Record<string, WireOverride>

@@ -98,6 +98,7 @@ function stepsKeepValues({ built, ...document }: Document): Document {
     log: null,
     scales: {},
     kept: null,
+    displays: {},
     ...document,
     set: Object.fromEntries(steps),
     built: Object.fromEntries(ticked.filter(([id]) => !id.startsWith('set:'))),

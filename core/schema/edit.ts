@@ -4,6 +4,7 @@ import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
 import { id, label, prose, settingValue } from './parts'
 import {
+  anchored,
   assignment,
   battery,
   boardKept,
@@ -11,6 +12,7 @@ import {
   craft,
   deviceId,
   deviceInstance,
+  displayLayout,
   extraName,
   findingName,
   flightLog,
@@ -43,6 +45,8 @@ const shapes: Shapes = {
   settingValue,
   flightLog,
   scale,
+  anchored,
+  displayLayout,
   stepValue,
   boardKept,
   colours,

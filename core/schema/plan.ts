@@ -80,6 +80,22 @@ export const flightLog = Joi.object({
   propellers: Joi.object({ rpm: figure('rpm').required(), blades: figure('blades').integer().required() }),
 })
 
+const cells = Joi.number().integer().min(-200).max(200)
+
+/** Where an element of a display is held. */
+export const anchored = Joi.object({
+  across: Joi.valid('left', 'middle', 'right').required(),
+  column: cells.required(),
+  down: Joi.valid('top', 'middle', 'bottom').required(),
+  row: cells.required(),
+})
+
+/** One layout of a display. */
+export const displayLayout = Joi.object({
+  name: label.required(),
+  elements: Joi.object().pattern(idPattern, anchored).max(100).required(),
+})
+
 export const scale = figure('scale')
 
 /** What a step of Settings was set to. */
@@ -164,6 +180,7 @@ export const planParts = {
   scales: Joi.object(Object.fromEntries(Object.keys(scales).map((of) => [of, figure('scale')]))).required(),
   set: Joi.object().pattern(wirePattern, stepValue).max(1000).required(),
   kept: boardKept.allow(null).required(),
+  displays: Joi.object().pattern(idPattern, displayLayout).max(12).required(),
   features: Joi.object().pattern(label, Joi.boolean()).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
   joints: Joi.object()

@@ -3,6 +3,12 @@ import type { Rule } from '../context'
 import { duplicateAddress } from './bus/duplicate-address'
 import { pullUps } from './bus/pull-ups'
 import { busLines } from './bus/bus-lines'
+import { offGrid } from './display/off-grid'
+import { overlap } from './display/overlap'
+import { missingGlyph } from './display/missing-glyph'
+import { safeArea } from './display/safe-area'
+import { centred } from './display/centred'
+import { fed } from './display/fed'
 import { needWithoutPlace } from './fit/need-without-place'
 import { doneWithout } from './fit/done-without'
 import { noGround } from './ground/no-ground'
@@ -97,6 +103,12 @@ export const rules: readonly Rule[] = [
   duplicateAddress,
   pullUps,
   busLines,
+  offGrid,
+  overlap,
+  missingGlyph,
+  safeArea,
+  centred,
+  fed,
   needWithoutPlace,
   doneWithout,
   noGround,

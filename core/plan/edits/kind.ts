@@ -42,6 +42,9 @@ export interface Shapes {
   settingValue: Joi.Schema
   flightLog: Joi.ObjectSchema
   scale: Joi.NumberSchema
+  /** Where an element of a display is held, and a layout of such. */
+  anchored: Joi.ObjectSchema
+  displayLayout: Joi.ObjectSchema
   /** What a step of Settings was set to. */
   stepValue: Joi.StringSchema
   /** What a board had when it was read. */

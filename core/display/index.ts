@@ -1,0 +1,8 @@
+/** The pilot's display: what can be shown, on which grid, where it lies, and what is wrong with it. */
+export { elementOf, elements, sizeOf, sources } from './elements'
+export type { DisplayElement, Source } from './elements'
+export { drawnGlyphs, hasGlyph, placeholder } from './glyphs'
+export { anchorAt, cellOf, displayOf, fedSources, placedOn, screenOf } from './screen'
+export type { DisplayKind, Placed } from './screen'
+export { faultsOf } from './faults'
+export type { DisplayFault } from './faults'

@@ -1,0 +1,128 @@
+import type { FlightValues } from '../flight'
+import type { Anchored, DisplayLayout, ResolvedPlan } from '../plan'
+import { displayLinks, deviceSheet } from '../settings'
+import { elementOf, sizeOf, type DisplayElement, type Source } from './elements'
+import { hasGlyph, placeholder } from './glyphs'
+
+/** What the pilot's text is drawn on, as the fit-out gives it. */
+export interface DisplayKind {
+  columns: number
+  rows: number
+  glyphs: number
+  /** Width by height of the whole picture. */
+  aspect: number
+  /** Who draws it, in words. */
+  by: string
+}
+
+/** Analogue pictures, by their standard. */
+const analog = { PAL: { columns: 30, rows: 16 }, NTSC: { columns: 30, rows: 13 } } as const
+
+/**
+ * The display of a build: a digital link with its grid and set, else an overlay part or the board's own chip
+ * with the grid of the video standard; nothing where text is drawn by nobody.
+ */
+export function displayOf(resolved: ResolvedPlan): DisplayKind | undefined {
+  const [digital] = displayLinks(resolved)
+  if (digital) {
+    const { link, columns, rows } = digital
+    const { fitted } = link.need
+    const glyphs = Number(deviceSheet(resolved, fitted).find(({ setting }) => setting.id === 'glyphs')?.value ?? 256)
+    return { columns, rows, glyphs, aspect: columns > 30 ? 16 / 9 : 4 / 3, by: `${fitted.instance.name} over ${link.port.label}` }
+  }
+  const overlay = resolved.devices.find(({ device }) => device.class === 'overlay')
+  if (!overlay && !resolved.board.overlay) return undefined
+  const standard = overlay && deviceSheet(resolved, overlay).find(({ setting }) => setting.id === 'standard')?.value
+  return {
+    ...analog[standard === 'NTSC' ? 'NTSC' : 'PAL'],
+    glyphs: 256,
+    aspect: 4 / 3,
+    by: overlay ? overlay.instance.name : `the overlay chip of ${resolved.board.name}`,
+  }
+}
+
+/** What of the fit-out can feed a display now: with a place, or a wire, of its own. */
+export function fedSources(resolved: ResolvedPlan): Set<Source> {
+  const found = new Set<Source>(['board'])
+  const placed = resolved.needs.filter(({ key }) => resolved.plan.assignment[key])
+  for (const { need, fitted } of placed) {
+    const { class: kind } = fitted.device
+    if (kind === 'receiver') found.add('receiver')
+    if (kind === 'gnss' && need.kind === 'serial') found.add('gnss').add('height')
+    if (kind === 'gnss' && need.kind === 'i2c') found.add('compass')
+    if (kind === 'traffic') found.add('traffic')
+    if (kind === 'esc' && need.kind === 'serial') found.add('escs')
+    if (/airspeed/i.test(`${fitted.device.summary} ${need.label}`)) found.add('airspeed')
+    if (need.kind === 'analog' && need.measures === 'current') found.add('current')
+  }
+  if (resolved.board.i2c.some(({ onBoard = [] }) => onBoard.some(({ name }) => /baro/i.test(name)))) found.add('height')
+  // A board that is fed with the battery's voltage measures it at that input.
+  if (resolved.board.rails.some(({ kind }) => kind === 'battery')) found.add('voltage')
+  return found
+}
+
+/** An element of a layout on a grid. */
+export interface Placed {
+  element: DisplayElement
+  anchored: Anchored
+  column: number
+  row: number
+  width: number
+  height: number
+}
+
+const offset = { left: 0, top: 0, middle: 0.5, right: 1, bottom: 1 }
+
+/** Where an element lies on a grid: its first column and row, which may be off it. */
+export function cellOf(
+  { across, column, down, row }: Anchored,
+  size: { width: number; height: number },
+  grid: { columns: number; rows: number },
+): { column: number; row: number } {
+  return {
+    column: Math.floor((grid.columns - size.width) * offset[across]) + column,
+    row: Math.floor((grid.rows - size.height) * offset[down]) + row,
+  }
+}
+
+/** Held where it is nearest: by the edge of the third of the grid that its middle lies in. */
+export function anchorAt(
+  cell: { column: number; row: number },
+  size: { width: number; height: number },
+  grid: { columns: number; rows: number },
+): Anchored {
+  const third = <T>(middle: number, whole: number, names: readonly [T, T, T]) =>
+    names[Math.min(2, Math.max(0, Math.floor((middle / whole) * 3)))]!
+  const across = third(cell.column + size.width / 2, grid.columns, ['left', 'middle', 'right'] as const)
+  const down = third(cell.row + size.height / 2, grid.rows, ['top', 'middle', 'bottom'] as const)
+  const at = cellOf({ across, column: 0, down, row: 0 }, size, grid)
+  return { across, column: cell.column - at.column, down, row: cell.row - at.row }
+}
+
+/** All elements of a layout that there are, where they lie on a grid. */
+export function placedOn({ elements }: DisplayLayout, grid: { columns: number; rows: number }): Placed[] {
+  return Object.entries(elements).flatMap(([id, anchored]) => {
+    const element = elementOf(id)
+    return element ? [{ element, anchored, ...sizeOf(element), ...cellOf(anchored, sizeOf(element), grid) }] : []
+  })
+}
+
+/** The text of a whole screen, a row of characters each; what lies off the grid is cut off. */
+export function screenOf(
+  layout: DisplayLayout,
+  display: DisplayKind,
+  /** Nothing shows everything at its longest. */
+  values: FlightValues | undefined,
+  craft: string,
+): string[][] {
+  const screen = Array.from({ length: display.rows }, () => Array.from({ length: display.columns }, () => ' '))
+  for (const { element, column, row } of placedOn(layout, display))
+    (values ? element.show(values, craft) : element.longest).forEach((line, down) =>
+      [...line].forEach((sign, across) => {
+        const cells = screen[row + down]
+        if (cells?.[column + across] === undefined || (sign === ' ' && values)) return
+        cells[column + across] = hasGlyph(sign, display.glyphs) ? sign : placeholder
+      }),
+    )
+  return screen
+}
