@@ -199,6 +199,26 @@ describe('command line', () => {
     expect((await ypodoma('draw', hex, '--svg', '-', '--layers', 'smell')).stderr).toContain('--layers smell')
     expect((await ypodoma('draw', hex, '--svg', '/nowhere/at/all.svg')).status).toBe(2)
   })
+  it('shows a display layout at a moment or at its longest, and says what is wrong with it', async () => {
+    const { stdout: demo } = await ypodoma('demo-plan', 'spillway-hex')
+    const shown = (elements: object) =>
+      file('display.json', JSON.stringify({ ...(JSON.parse(demo) as object), displays: { d1: { name: 'Near', elements } } }))
+    const at = { across: 'left', column: 2, down: 'top', row: 2 }
+    const good = shown({ timer: at })
+    const { stdout, status } = await ypodoma('display', good, '--layout', '1')
+    expect(stdout.split('\n')[2]).toBe(`|  99:59${' '.repeat(23)}|`)
+    expect(status).toBe(0)
+    expect((await ypodoma('display', good, '--layout', 'Near', '--at', '90')).stdout).toContain('01:00')
+    const svg = file('picture.svg', '')
+    expect((await ypodoma('display', good, '--layout', '1', '--svg', svg)).status).toBe(0)
+    expect(readFileSync(svg, 'utf8')).toMatch(/^<svg [\s\S]*<\/svg>$/)
+    expect((await ypodoma('display', good, '--layout', '7')).stderr).toContain('there are 1 to 1: Near')
+    expect((await ypodoma('display', good, '--layout', '1', '--at', 'noon')).stderr).toContain('seconds from 0 to 600')
+    expect((await ypodoma('display', good, '--layout', '1', '--svg', '/nowhere/at/all.svg')).status).toBe(2)
+    const bad = await ypodoma('display', shown({ used: { ...at, column: 27 } }), '--layout', '1', '--json')
+    expect(bad.status).toBe(1)
+    expect((JSON.parse(bad.stdout) as { faults: unknown[] }).faults).toMatchObject([{ rule: 'DSP-01' }])
+  })
   it('runs as a program of its own, with its exit code', async () => {
     const run = (...args: string[]) =>
       spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...args], { encoding: 'utf8' })

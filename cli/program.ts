@@ -2,6 +2,7 @@ import { Command } from 'commander'
 import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
 import { readBoardCommand, rescueBoardCommand, serveBoardCommand, writeBoardCommand } from './board-commands'
 import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
+import { displayCommand } from './flight-commands'
 import { budgetCommand, settingsCommand } from './settings-commands'
 import { finish } from './output'
 
@@ -102,6 +103,18 @@ export async function runProgram(args: string[]): Promise<void> {
     .option('--backup <file>', 'what to put back, as write keeps it')
     .description('a board that restarts without end: held, erased, and its backup put back')
     .action((file: string, options: { port: string; backup?: string }) => rescueBoardCommand(file, options))
+
+  program
+    .command('display')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .requiredOption('--layout <n>', 'number or name of the layout')
+    .option('--svg <file>', 'where the picture goes')
+    .option('--at <seconds>', 'moment of the simulated flight; everything at its longest when missing')
+    .option('--json', 'grid, screen and faults as JSON')
+    .description(
+      'a layout of the pilot’s display, as text or as SVG; exit 1 when something on it is off the grid, overlaps or lacks a glyph',
+    )
+    .action((file: string, options: Parameters<typeof displayCommand>[1]) => displayCommand(file, options))
 
   program
     .command('power')

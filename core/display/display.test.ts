@@ -31,6 +31,14 @@ describe('elements', () => {
       }
   })
 
+  it('the horizon leans as the world does: right wing down its right end stands higher, nose up it stands lower', () => {
+    const lines = (roll: number, pitch: number) => elementOf('horizon')!.show({ ...flightAt(hex, 0), roll, pitch }, 'X')
+    const rowAt = (shown: string[], column: number) => shown.findIndex((line) => line[column] === '─')
+    expect(rowAt(lines(20, 0), 8)).toBeLessThan(rowAt(lines(20, 0), 0))
+    expect(rowAt(lines(-20, 0), 8)).toBeGreaterThan(rowAt(lines(-20, 0), 0))
+    expect(rowAt(lines(0, 12), 0)).toBeGreaterThan(rowAt(lines(0, -12), 0))
+  })
+
   it('use signs that a set of 512 has', () => {
     for (const { id, longest, show } of elements)
       for (const sign of [...longest, ...show(flightAt(hex, 300), 'X')].join(''))

@@ -46,7 +46,8 @@ const horizonWidth = 9
 function horizon({ roll, pitch }: FlightValues): string[] {
   const lines = [0, 1, 2].map(() => Array.from({ length: horizonWidth }, () => ' '))
   for (let column = 0; column < horizonWidth; column += 1) {
-    const off = Math.tan((roll * Math.PI) / 180) * (column - (horizonWidth - 1) / 2) * 0.6 + pitch / 12
+    // Right wing down, the right end of the horizon stands higher.
+    const off = -Math.tan((roll * Math.PI) / 180) * (column - (horizonWidth - 1) / 2) * 0.6 + pitch / 12
     const line = Math.round(1 + off)
     if (line >= 0 && line <= 2) lines[line]![column] = '─'
   }

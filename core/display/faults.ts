@@ -42,7 +42,10 @@ export function faultsOf(layout: DisplayLayout, display: DisplayKind): DisplayFa
     if (missing.length)
       tell('DSP-03', `needs the glyph ${missing.join(' ')}, which the set of ${glyphs} does not have: a placeholder is shown`)
     if (anchored.across === 'middle' && anchored.column === 0 && (columns - width) % 2)
-      tell('DSP-05', `of ${width} columns cannot stand in the middle of ${columns}: it is half a column to the left`)
+      tell(
+        'DSP-05',
+        `of ${width} column${width === 1 ? '' : 's'} cannot stand in the middle of ${columns}: it is half a column to the left`,
+      )
   })
   return found
 }

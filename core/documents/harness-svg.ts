@@ -11,7 +11,7 @@ import { wireColours } from '../units'
 
 const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
 /** Text within XML 1.0: what it cannot hold is left out. */
-const esc = (text: string) =>
+export const escapeXml = (text: string) =>
   text.replace(/[^\t\n\r\u{20}-\u{D7FF}\u{E000}-\u{FFFD}\u{10000}-\u{10FFFF}]/gu, '').replace(/[&<>"]/g, (sign) => escapes[sign]!)
 const ink = '#1b2a3a'
 
@@ -34,7 +34,7 @@ export function harnessSvg(
   const pale = (id: string) => (only && !only.has(id) ? ' opacity="0.2"' : '')
   const parts = [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" width="${width}" height="${height}" font-family="'Atkinson Hyperlegible', sans-serif" font-size="12">`,
-    `<title>${esc(title)}</title>`,
+    `<title>${escapeXml(title)}</title>`,
     fontFaces ? `<style>${fontFaces}</style>` : '',
     `<rect width="${width}" height="${height}" fill="#ffffff"/>`,
     boardShape(board),
@@ -42,7 +42,7 @@ export function harnessSvg(
       const line = points.map(({ x, y }) => `${x},${y}`).join(' ')
       const colour = blackAndWhite ? ink : wireColours[wire.colour].hex
       return [
-        `<g data-wire="${esc(wire.id)}"${pale(wire.id)}>`,
+        `<g data-wire="${escapeXml(wire.id)}"${pale(wire.id)}>`,
         `<polyline points="${line}" fill="none" stroke="${ink}" stroke-width="${lineWidth(wire.gauge) + 1.2}" stroke-linejoin="round"/>`,
         `<polyline points="${line}" fill="none" stroke="${colour}" stroke-width="${lineWidth(wire.gauge)}" stroke-linejoin="round"/>`,
         text(label.x, label.y - 3, `${wire.number} ${wire.colour} ${wire.gauge}`, 'middle', 9),
@@ -57,7 +57,7 @@ export function harnessSvg(
 }
 
 function text(x: number, y: number, words: string, anchor: 'start' | 'middle' | 'end', size = 12, weight = 400): string {
-  return `<text x="${x}" y="${y}" text-anchor="${anchor}" font-size="${size}" font-weight="${weight}" fill="${ink}">${esc(words)}</text>`
+  return `<text x="${x}" y="${y}" text-anchor="${anchor}" font-size="${size}" font-weight="${weight}" fill="${ink}">${escapeXml(words)}</text>`
 }
 
 function boardShape({ x, y, width, height, radius, title, subtitle, holes }: DrawnBoard): string {
@@ -93,7 +93,7 @@ function padLabel({ anchor, label }: DrawnPad, x: number, y: number): string {
 function box(drawn: DrawnBox, pale: string): string {
   const { x, y, width, height, title, subtitle } = drawn
   return [
-    `<g data-box="${esc(drawn.id)}"${pale}>`,
+    `<g data-box="${escapeXml(drawn.id)}"${pale}>`,
     `<rect x="${x}" y="${y}" width="${width}" height="${height}" rx="3" fill="#faf8f3" stroke="${ink}"/>`,
     text(x + 8, y + 13, title, 'start', 12, 700),
     fits(title, subtitle, width) ? text(x + width - 6, y + 13, subtitle, 'end', 9) : '',

@@ -49,6 +49,7 @@ const views: [string, string, Record<string, string>][] = [
   ['Load of links, flight log', 'settings', { view: 'load' }],
   ['Own text by a template', 'settings', { view: 'text' }],
   ['Write to the board', 'settings', { view: 'board' }],
+  ['Picture, display layouts', 'flight', {}],
 ]
 
 const commands = computed<Command[]>(() => [

@@ -16,8 +16,8 @@ const items = computed(() =>
 
 function stateOf(stage: Stage, anyOpen: boolean): string {
   const { plan } = build
-  const begun = stage === 'fit-out' ? plan?.devices.length : Object.keys(plan?.assignment ?? {}).length
-  if (!begun) return 'not begun'
+  const begun: Partial<Record<Stage, object>> = { 'fit-out': plan?.devices, flight: plan?.displays }
+  if (!Object.keys(begun[stage] ?? plan?.assignment ?? {}).length) return 'not begun'
   if (anyOpen) return 'open'
   // Without an allocation hardly a rule can be judged.
   return Object.keys(plan?.assignment ?? {}).length ? 'no faults' : 'not judged yet'

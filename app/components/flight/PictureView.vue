@@ -1,0 +1,323 @@
+<script setup lang="ts">
+/** What the pilot sees: layouts of the display, put together on the grid itself and played along a flight. */
+import { mdiContentCopy, mdiDeleteOutline, mdiImageOutline, mdiPause, mdiPlay, mdiPlus } from '@mdi/js'
+import {
+  anchorAt,
+  displayOf,
+  elements,
+  faultsOf,
+  fedSources,
+  screenOf,
+  sizeOf,
+  sources,
+  type DisplayElement,
+} from '#core/display'
+import { displaySvg } from '#core/documents'
+import { flightAt, flightLength } from '#core/flight'
+import { download } from '~/composables/download'
+import { usePlan, useResolved } from '~/composables/usePlan'
+import { useBuild } from '~/stores/build'
+import { useNotices } from '~/stores/notices'
+
+const build = useBuild()
+const notices = useNotices()
+const plan = usePlan()
+const resolved = useResolved()
+const display = computed(() => displayOf(resolved.value))
+const layouts = computed(() => Object.entries(plan.value.displays).map(([id, layout]) => ({ id, layout })))
+const wanted = ref('')
+const shown = computed(() => layouts.value.find(({ id }) => id === wanted.value) ?? layouts.value[0])
+const fed = computed(() => fedSources(resolved.value))
+const chosen = ref<string>()
+const cursor = ref({ column: 1, row: 1 })
+const longest = ref(false)
+const time = ref(120)
+const values = computed(() => flightAt(resolved.value, time.value))
+const faults = computed(() => (shown.value && display.value ? faultsOf(shown.value.layout, display.value) : []))
+
+/** Elements that would not be seen as they are meant. */
+const wrong = computed(() => faults.value.filter(({ rule }) => rule < 'DSP-04').map(({ element }) => element))
+
+/** The flight, running on by itself. */
+const playing = ref(false)
+let frame = 0
+let before = 0
+function step(now: number) {
+  if (!playing.value) return
+  time.value = (time.value + Math.min(0.2, (now - before) / 1000)) % flightLength
+  before = now
+  frame = requestAnimationFrame(step)
+}
+watch(playing, (now) => {
+  cancelAnimationFrame(frame)
+  before = performance.now()
+  if (now) frame = requestAnimationFrame(step)
+})
+onBeforeUnmount(() => (playing.value = false))
+const clock = computed(() => `${Math.floor(time.value / 60)}:${String(Math.floor(time.value % 60)).padStart(2, '0')}`)
+
+function fresh(name: string, layout = {}) {
+  let number = 1
+  while (plan.value.displays[`d${number}`]) number += 1
+  const id = `d${number}`
+  build.edit({ type: 'display.set', display: id, layout: { name, elements: layout } })
+  wanted.value = id
+}
+const add = () => fresh(`Layout ${layouts.value.length + 1}`)
+const copy = () => fresh(`${shown.value!.layout.name} copy`, shown.value!.layout.elements)
+function remove() {
+  const { id, layout } = shown.value!
+  build.edit({ type: 'display.remove', display: id })
+  notices.tell(`${layout.name} is removed.`, { label: 'Undo', run: () => build.undo() })
+}
+function rename(event: Event) {
+  const name = (event.target as HTMLInputElement).value.trim()
+  if (name) build.edit({ type: 'display.rename', display: shown.value!.id, name })
+  else (event.target as HTMLInputElement).value = shown.value!.layout.name
+}
+const place = (element: string, at: Parameters<typeof anchorAt>[0] | undefined, anchored?: ReturnType<typeof anchorAt>) =>
+  build.edit({
+    type: 'display.place',
+    display: shown.value!.id,
+    element,
+    at: anchored ?? (at ? anchorAt(at, sizeOf(elements.find(({ id }) => id === element)!), display.value!) : null),
+  })
+
+/** Puts an element at the cursor, moved in from the edge where it would not fit, and the cursor below it. */
+function put(element: DisplayElement) {
+  const { columns, rows } = display.value!
+  const { width, height } = sizeOf(element)
+  const column = Math.max(0, Math.min(cursor.value.column, columns - width))
+  const row = Math.max(0, Math.min(cursor.value.row, rows - height))
+  place(element.id, { column, row })
+  chosen.value = element.id
+  cursor.value = { column, row: (row + height) % rows }
+}
+const isShown = ({ id }: DisplayElement) => shown.value?.layout.elements[id] !== undefined
+const tray = computed(() =>
+  Object.entries(sources).map(([id, title]) => ({
+    id,
+    title,
+    fed: fed.value.has(id as keyof typeof sources),
+    of: elements.filter(({ source }) => source === id),
+  })),
+)
+/** A word typed at the cursor. */
+const word = ref('')
+const unknown = ref(false)
+function putWord() {
+  const typed = word.value.trim().toLowerCase()
+  const found =
+    elements.find(({ name }) => name.toLowerCase() === typed) ??
+    elements.find(({ name }) => typed && name.toLowerCase().startsWith(typed))
+  unknown.value = !found
+  if (!found) return
+  put(found)
+  word.value = ''
+}
+function saveSvg() {
+  const { layout } = shown.value!
+  const screen = screenOf(layout, display.value!, longest.value ? undefined : values.value, plan.value.name)
+  download(
+    `${plan.value.name} ${layout.name}.svg`,
+    'image/svg+xml',
+    displaySvg(screen, display.value!, values.value, layout.name),
+  )
+}
+</script>
+
+<template>
+  <p v-if="!display" class="pa-6">
+    Nothing in this build draws text over the picture. It wants a text overlay, a board with an overlay chip, or a digital video
+    link. <NuxtLink :to="`/builds/${build.id}/fit-out`">Add one in Fit-out</NuxtLink>.
+  </p>
+  <section v-else class="picture" aria-label="Picture" data-testid="picture">
+    <div class="bar">
+      <div class="layouts" role="group" aria-label="Layouts">
+        <v-btn
+          v-for="{ id, layout } in layouts"
+          :key="id"
+          size="small"
+          :variant="shown?.id === id ? 'flat' : 'outlined'"
+          :color="shown?.id === id ? 'primary' : undefined"
+          :aria-pressed="shown?.id === id"
+          @click="wanted = id"
+          >{{ layout.name }}</v-btn
+        >
+        <v-btn size="small" :prepend-icon="mdiPlus" @click="add">New layout</v-btn>
+      </div>
+      <v-spacer />
+      <template v-if="shown">
+        <label>Name <input :value="shown.layout.name" class="field" maxlength="40" @change="rename" /></label>
+        <v-btn size="small" :prepend-icon="mdiContentCopy" @click="copy">Copy</v-btn>
+        <v-btn size="small" :prepend-icon="mdiImageOutline" @click="saveSvg">SVG</v-btn>
+        <v-btn size="small" :prepend-icon="mdiDeleteOutline" @click="remove">Remove</v-btn>
+      </template>
+    </div>
+    <p v-if="!shown" class="quiet">
+      No layout yet: <v-btn color="primary" size="small" @click="add">make the first one</v-btn>, then type what is to be seen.
+    </p>
+    <div v-else class="work">
+      <div class="screen">
+        <DisplayGrid
+          v-model:cursor="cursor"
+          v-model:chosen="chosen"
+          :layout="shown.layout"
+          :display
+          :values
+          :longest
+          :craft="plan.name"
+          :faults="wrong"
+          @place="(element, at) => place(element, undefined, at)"
+          @remove="(element) => place(element, undefined)"
+        />
+        <div class="bar play">
+          <v-btn
+            size="small"
+            :icon="playing ? mdiPause : mdiPlay"
+            :aria-label="playing ? 'Pause the flight' : 'Play the flight'"
+            @click="playing = !playing"
+          />
+          <input
+            v-model.number="time"
+            type="range"
+            min="0"
+            :max="flightLength"
+            step="1"
+            aria-label="Moment of the flight"
+            :aria-valuetext="clock"
+          />
+          <span class="mono">{{ clock }}</span>
+          <label><input v-model="longest" type="checkbox" /> everything at its longest</label>
+        </div>
+        <p class="quiet">
+          {{ display.columns }}×{{ display.rows }} cells, {{ display.glyphs }} glyphs, drawn by {{ display.by }}. Drag, or move
+          with the arrow keys (Shift: by five); C centres, Delete takes away.
+        </p>
+        <ul v-if="faults.length" class="faults" aria-label="What is wrong with this layout">
+          <li v-for="(fault, at) in faults" :key="at">
+            <button @click="chosen = fault.element">{{ fault.rule }}</button> {{ fault.fact }}
+          </li>
+        </ul>
+      </div>
+      <div class="tray" role="group" aria-label="What can be shown">
+        <form @submit.prevent="putWord">
+          <label
+            >At column {{ cursor.column + 1 }}, row {{ cursor.row + 1 }}
+            <input v-model="word" class="field wide" list="display-elements" placeholder="type a word" @input="unknown = false"
+          /></label>
+          <datalist id="display-elements">
+            <option v-for="element in elements.filter((each) => !isShown(each))" :key="element.id" :value="element.name" />
+          </datalist>
+          <p v-if="unknown" class="text-error" role="alert">There is no such value. The list below has all of them.</p>
+        </form>
+        <div v-for="group in tray" :key="group.id" class="group" :class="{ unfed: !group.fed }">
+          <b>{{ group.title }}</b><span v-if="!group.fed" class="quiet"> (not in this fit-out)</span>
+          <div>
+            <button
+              v-for="element in group.of"
+              :key="element.id"
+              class="chip"
+              :class="{ on: isShown(element) }"
+              :aria-pressed="isShown(element)"
+              @click="isShown(element) ? (chosen = element.id) : put(element)"
+            >
+              {{ element.name }}
+            </button>
+          </div>
+        </div>
+      </div>
+    </div>
+    <div v-if="layouts.length > 1" class="others" role="group" aria-label="All layouts side by side">
+      <button v-for="{ id, layout } in layouts" :key="id" :aria-label="`Choose ${layout.name}`" @click="wanted = id">
+        <DisplayGrid still :layout :display :values :longest :craft="plan.name" />
+        <span>{{ layout.name }}</span>
+      </button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.picture {
+  padding: var(--space-4) var(--space-6);
+}
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3);
+  align-items: center;
+  font-size: var(--text-small);
+}
+.layouts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-2);
+}
+.work {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-5);
+  margin-top: var(--space-4);
+}
+.screen {
+  flex: 3 1 420px;
+  max-width: 720px;
+}
+.play {
+  margin: var(--space-3) 0;
+}
+.play input[type='range'] {
+  flex: 1;
+  min-height: 24px;
+  accent-color: rgb(var(--v-theme-primary));
+}
+.tray {
+  display: block;
+  flex: 1 1 240px;
+  font-size: var(--text-small);
+}
+.field {
+  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
+  border-radius: 3px;
+  padding: 0 var(--space-2);
+  min-height: 26px;
+  color: inherit;
+}
+.wide {
+  width: 100%;
+}
+.group {
+  margin-top: var(--space-3);
+}
+.unfed .chip {
+  border-style: dashed;
+}
+.chip {
+  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
+  border-radius: 3px;
+  min-height: 26px;
+  padding: 0 var(--space-3);
+  margin: var(--space-1) var(--space-1) 0 0;
+}
+.chip.on {
+  background: rgb(var(--v-theme-primary));
+  color: rgb(var(--v-theme-on-primary));
+}
+.faults {
+  padding-left: var(--space-5);
+  font-size: var(--text-small);
+}
+.faults button {
+  text-decoration: underline;
+  min-height: 24px;
+}
+.others {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+  gap: var(--space-4);
+  margin-top: var(--space-5);
+}
+.others span {
+  font-size: var(--text-small);
+}
+</style>

@@ -1,0 +1,100 @@
+import { readFileSync } from 'node:fs'
+import { expect, type Locator, type Page } from '@playwright/test'
+import { accessibilityFaults, address, freshBuild, saved, test } from './helpers'
+
+const element = (page: Page, id: string) => page.getByTestId('picture').locator(`[data-element="${id}"]`).first()
+const cellOf = async (at: Locator) => (await at.getAttribute('aria-label'))!.replace(/^.*, column /, '')
+
+test('a layout is put together by words, by mouse and by keyboard, kept, and judged at its longest', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Picture', true)
+  await page.goto(`${address}/builds/${id}/flight`)
+  await page.getByRole('button', { name: 'make the first one' }).click()
+  const word = page.getByPlaceholder('type a word')
+  await word.fill('Battery voltage')
+  await word.press('Enter')
+  await expect.poll(() => cellOf(element(page, 'volts'))).toBe('2, row 2')
+  await word.fill('moonlight')
+  await word.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('There is no such value')
+  await word.fill('used')
+  await word.press('Enter')
+  await expect.poll(() => cellOf(element(page, 'used'))).toBe('2, row 3')
+
+  // By keyboard: to the right, by five, to the middle.
+  await element(page, 'used').focus()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect.poll(() => cellOf(element(page, 'used'))).toBe('3, row 8')
+  await page.keyboard.press('c')
+  await expect.poll(() => cellOf(element(page, 'used'))).toBe('12, row 8')
+  await expect(element(page, 'used')).toBeFocused()
+
+  // By mouse, from cell to cell, and never off the grid.
+  const { x, y, width, height } = (await element(page, 'volts').boundingBox())!
+  await page.mouse.move(x + width / 2, y + height / 2)
+  await page.mouse.down()
+  const cells = (await page.getByTestId('picture').locator('svg.grid').first().boundingBox())!.height / 16
+  await page.mouse.move(x + 2000, y + height / 2 + cells * 4, { steps: 6 })
+  await page.mouse.up()
+  await expect.poll(() => cellOf(element(page, 'volts'))).toBe('25, row 6')
+  await saved(page)
+  await page.reload()
+  await expect.poll(() => cellOf(element(page, 'volts'))).toBe('25, row 6')
+  await expect.poll(() => cellOf(element(page, 'used'))).toBe('12, row 8')
+
+  // What the set has no glyph for is said, here and among the findings; taken away by key, and back by undo.
+  await page.getByRole('button', { name: 'Nearby traffic' }).click()
+  await expect(page.getByLabel('What is wrong with this layout')).toContainText('DSP-03 Nearby traffic needs the glyph')
+  await expect(page.getByTestId('findings')).toContainText('DSP-03')
+  await element(page, 'traffic').focus()
+  await page.keyboard.press('Delete')
+  await expect(element(page, 'traffic')).toHaveCount(0)
+  await expect(page.getByTestId('findings')).not.toContainText('DSP-03')
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(element(page, 'traffic')).toHaveCount(1)
+  expect(await accessibilityFaults(page)).toEqual([])
+})
+
+test('values run along the flight by keyboard; layouts are copied, named, compared, removed and saved', async ({ page }) => {
+  const id = await freshBuild(page, 'fellside-mapper', 'Played', true)
+  await page.goto(`${address}/builds/${id}/flight`)
+  await page.getByRole('button', { name: 'make the first one' }).click()
+  await page.getByRole('button', { name: 'Flight timer' }).click()
+  const moment = page.getByLabel('Moment of the flight')
+  await moment.focus()
+  await page.keyboard.press('Home')
+  await expect(element(page, 'timer')).toContainText('00:00')
+  for (let at = 0; at < 40; at += 1) await page.keyboard.press('ArrowRight')
+  await expect(element(page, 'timer')).toContainText('00:10')
+  await page.getByRole('button', { name: 'Play the flight' }).press('Enter')
+  await expect(element(page, 'timer')).not.toContainText('00:10')
+  await page.getByRole('button', { name: 'Pause the flight' }).press('Enter')
+  await page.getByLabel('everything at its longest').check()
+  await expect(element(page, 'timer')).toContainText('99:59')
+
+  await page.getByRole('button', { name: 'Copy', exact: true }).click()
+  const name = page.getByLabel('Name', { exact: true })
+  await name.fill('Landing')
+  await name.press('Enter')
+  const both = page.getByLabel('All layouts side by side')
+  await expect(both.getByRole('button')).toHaveCount(2)
+  await both.getByRole('button', { name: 'Choose Layout 1', exact: true }).click()
+  await expect(name).toHaveValue('Layout 1')
+  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'SVG', exact: true }).click()])
+  expect(readFileSync(await svg.path(), 'utf8')).toMatch(/^<svg /)
+  await page.getByRole('button', { name: 'Remove', exact: true }).click()
+  await expect(both).toHaveCount(0)
+  await expect(name).toHaveValue('Landing')
+  await saved(page)
+  await page.reload()
+  await expect(name).toHaveValue('Landing')
+  expect(await accessibilityFaults(page)).toEqual([])
+})
+
+test('a build that nothing draws text for says what it wants', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Bare', true)
+  await page.goto(`${address}/builds/${id}/fit-out`)
+  await page.getByRole('button', { name: 'Remove Text overlay' }).click()
+  await page.getByRole('link', { name: /Flight/ }).click()
+  await expect(page.getByText('Nothing in this build draws text over the picture.')).toBeVisible()
+})
