@@ -78,6 +78,7 @@ for (const [view, name] of [
   ['Links', 'links'],
   ['Devices', 'devices'],
   ['What to set', 'steps'],
+  ['Load', 'load'],
 ]) {
   await page.getByLabel('Views of the settings').getByRole('button', { name: view, exact: true }).click()
   await shot(`settings-${name}`)
@@ -107,5 +108,8 @@ await page.getByText(/^Written and read back: /).waitFor()
 await page.getByRole('button', { name: 'Close' }).click()
 await shot('settings-board')
 standIn.kill()
+await page.goto(`${address}/builds/spillway-hex/flight`)
+await page.getByTestId('picture').waitFor()
+await shot('flight-picture')
 await browser.close()
 server.kill()

@@ -1,6 +1,7 @@
 import type { FlightValues } from '../flight'
 import type { Anchored, DisplayLayout, ResolvedPlan } from '../plan'
 import { displayLinks, deviceSheet } from '../settings'
+import type { Baud } from '../units'
 import { elementOf, sizeOf, type DisplayElement, type Source } from './elements'
 import { hasGlyph, placeholder } from './glyphs'
 
@@ -13,6 +14,8 @@ export interface DisplayKind {
   aspect: number
   /** Who draws it, in words. */
   by: string
+  /** Rate of the link that its text goes over, where it does. */
+  baud?: Baud
 }
 
 /** Analogue pictures, by their standard. */
@@ -28,7 +31,14 @@ export function displayOf(resolved: ResolvedPlan): DisplayKind | undefined {
     const { link, columns, rows } = digital
     const { fitted } = link.need
     const glyphs = Number(deviceSheet(resolved, fitted).find(({ setting }) => setting.id === 'glyphs')?.value ?? 256)
-    return { columns, rows, glyphs, aspect: columns > 30 ? 16 / 9 : 4 / 3, by: `${fitted.instance.name} over ${link.port.label}` }
+    return {
+      columns,
+      rows,
+      glyphs,
+      aspect: columns > 30 ? 16 / 9 : 4 / 3,
+      by: `${fitted.instance.name} over ${link.port.label}`,
+      baud: link.board.baud,
+    }
   }
   const overlay = resolved.devices.find(({ device }) => device.class === 'overlay')
   if (!overlay && !resolved.board.overlay) return undefined

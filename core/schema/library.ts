@@ -3,8 +3,8 @@ import { protocolsOf, type BoardDefinition, type DeviceDefinition, type Protocol
 import { applyEdit, newPlan, type Edit, type Plan, type Priority } from '../plan'
 import { InputError } from './error'
 import { limits } from './limits'
-import { battery, craft } from './plan'
-import { id, label, list, prose } from './parts'
+import { battery, craft, displayLayout } from './plan'
+import { id, idPattern, label, list, prose } from './parts'
 import { readDefinition, type Definition } from './definition'
 import { parseText } from './text'
 import { validate } from './validate'
@@ -25,6 +25,7 @@ export interface Recipe {
   battery: Plan['battery']
   board: Plan['board']
   devices: { id: string; definition: string; variant?: string; name: string; priority: Priority }[]
+  displays: Plan['displays']
 }
 
 const recipeSchema = Joi.object({
@@ -44,6 +45,7 @@ const recipeSchema = Joi.object({
     }),
     limits.devices,
   ).required(),
+  displays: Joi.object().pattern(idPattern, displayLayout).max(12).default({}),
 })
 
 /** Reads one definition from YAML or JSON text. @throws InputError */
@@ -100,6 +102,7 @@ export function cook(text: string, library: Library): { id: string; plan: Plan }
         device: { ...device, variant, leftOut: [] },
       }
     }),
+    ...Object.entries(recipe.displays).map(([display, layout]): Edit => ({ type: 'display.set', display, layout })),
   ]
   return { id: recipe.id, plan: edits.reduce(applyEdit, newPlan(recipe.name, board)) }
 }

@@ -11,6 +11,7 @@ run('npx', ['tsx', 'scripts/bench/engine.ts'], { loud: true })
 run('npx', ['tsx', 'scripts/bench/drawing.ts'], { loud: true })
 run('npx', ['tsx', 'scripts/bench/solver.ts'], { loud: true })
 run('npx', ['tsx', 'scripts/bench/correct.ts'], { loud: true })
+run('npx', ['tsx', 'scripts/bench/display.ts'], { loud: true })
 
 const port = 4392
 const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {

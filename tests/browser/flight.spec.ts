@@ -8,7 +8,8 @@ const cellOf = async (at: Locator) => (await at.getAttribute('aria-label'))!.rep
 test('a layout is put together by words, by mouse and by keyboard, kept, and judged at its longest', async ({ page }) => {
   const id = await freshBuild(page, 'spillway-hex', 'Picture', true)
   await page.goto(`${address}/builds/${id}/flight`)
-  await page.getByRole('button', { name: 'make the first one' }).click()
+  await expect(page.getByRole('button', { name: 'Along the dam', exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'New layout' }).click()
   const word = page.getByPlaceholder('type a word')
   await word.fill('Battery voltage')
   await word.press('Enter')
@@ -39,6 +40,7 @@ test('a layout is put together by words, by mouse and by keyboard, kept, and jud
   await expect.poll(() => cellOf(element(page, 'volts'))).toBe('25, row 6')
   await saved(page)
   await page.reload()
+  await page.getByRole('button', { name: 'Layout 3', exact: true }).click()
   await expect.poll(() => cellOf(element(page, 'volts'))).toBe('25, row 6')
   await expect.poll(() => cellOf(element(page, 'used'))).toBe('12, row 8')
 

@@ -4,6 +4,7 @@ import { mdiContentCopy, mdiDeleteOutline, mdiImageOutline, mdiPause, mdiPlay, m
 import {
   anchorAt,
   displayOf,
+  displayStream,
   elements,
   faultsOf,
   fedSources,
@@ -14,6 +15,7 @@ import {
 } from '#core/display'
 import { displaySvg } from '#core/documents'
 import { flightAt, flightLength } from '#core/flight'
+import { formatBaud, plain } from '#core/units'
 import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -34,6 +36,14 @@ const longest = ref(false)
 const time = ref(120)
 const values = computed(() => flightAt(resolved.value, time.value))
 const faults = computed(() => (shown.value && display.value ? faultsOf(shown.value.layout, display.value) : []))
+
+/** Bytes of drawing this layout anew, and how often a second its link carries them. */
+const redraw = computed(() => {
+  const { baud } = display.value ?? {}
+  if (!baud || !shown.value) return ''
+  const bytes = displayStream(screenOf(shown.value.layout, display.value!, undefined, plan.value.name)).length
+  return `A redraw of this layout at its longest is ${bytes} bytes: ${plain(baud / 10 / bytes, 1)} a second at ${formatBaud(baud)}.`
+})
 
 /** Elements that would not be seen as they are meant. */
 const wrong = computed(() => faults.value.filter(({ rule }) => rule < 'DSP-04').map(({ element }) => element))
@@ -192,7 +202,7 @@ function saveSvg() {
         </div>
         <p class="quiet">
           {{ display.columns }}×{{ display.rows }} cells, {{ display.glyphs }} glyphs, drawn by {{ display.by }}. Drag, or move
-          with the arrow keys (Shift: by five); C centres, Delete takes away.
+          with the arrow keys (Shift: by five); C centres, Delete takes away. {{ redraw }}
         </p>
         <ul v-if="faults.length" class="faults" aria-label="What is wrong with this layout">
           <li v-for="(fault, at) in faults" :key="at">

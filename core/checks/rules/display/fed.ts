@@ -5,6 +5,8 @@ import type { CheckContext, Report, Rule } from '../../context'
 function* check({ resolved }: CheckContext): Iterable<Report> {
   const layouts = Object.entries(resolved.plan.displays)
   const fed = fedSources(resolved)
+  // Before anything has a place nothing is fed; that is told where needs are.
+  const begun = Object.keys(resolved.plan.assignment).length > 0
   const display = displayOf(resolved)
   for (const [id, { name, elements }] of layouts) {
     if (!display && Object.keys(elements).length)
@@ -15,7 +17,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       }
     for (const element of Object.keys(elements)) {
       const found = elementOf(element)
-      if (found && fed.has(found.source)) continue
+      if (found && (!begun || fed.has(found.source))) continue
       yield {
         subjects: [referTo('layout', `${id}/${element}`)],
         fact: found

@@ -1,0 +1,43 @@
+import { displayText, type DisplayText } from '../protocols'
+import { drawnGlyphs, placeholder } from './glyphs'
+
+/** Signs that are no text, in the order of their codes. */
+const plain = ['°', placeholder, ...Object.keys(drawnGlyphs).filter((sign) => !drawnGlyphs[sign]!.large)]
+const large = Object.keys(drawnGlyphs).filter((sign) => drawnGlyphs[sign]!.large)
+const firstDrawn = 0x80
+
+/** Code of a sign in the set, and the page of 256 that it is on: letters by ASCII, drawn ones from 128, those of larger sets on the second page. */
+export function glyphCode(sign: string): { code: number; page: 0 | 1 } {
+  const on = large.indexOf(sign)
+  if (on >= 0) return { code: on + 1, page: 1 }
+  const at = plain.indexOf(sign)
+  return { code: at >= 0 ? firstDrawn + at : sign.charCodeAt(0), page: 0 }
+}
+
+/** Pieces of a row that are written at once: without blanks at their ends, all on one page. */
+function* piecesOf(cells: string[], row: number): Iterable<DisplayText> {
+  let piece: { column: number; page: 0 | 1; characters: number[] } | undefined
+  const written = (): DisplayText[] => {
+    if (!piece) return []
+    const { column, page, characters } = piece
+    while (characters.at(-1) === 0x20) characters.pop()
+    return [{ type: 'write', row, column, attribute: page, characters }]
+  }
+  for (const [column, sign] of cells.entries()) {
+    const { code, page } = glyphCode(sign)
+    const blank = sign === ' '
+    if (piece && !blank && page !== piece.page) {
+      yield* written()
+      piece = undefined
+    }
+    if (piece) piece.characters.push(code)
+    else if (!blank) piece = { column, page, characters: [code] }
+  }
+  yield* written()
+}
+
+/** The messages that draw a screen anew, as they go over the link: clear, what stands in each row, show. */
+export function displayStream(screen: string[][]): Uint8Array {
+  const steps: DisplayText[] = [{ type: 'clear' }, ...screen.flatMap((cells, row) => [...piecesOf(cells, row)]), { type: 'show' }]
+  return Uint8Array.from(steps.flatMap((step) => [...displayText.encode(step)]))
+}
