@@ -143,7 +143,7 @@ const drop = computed(() => height.value * (0.5 + values.pitch / 60))
       @keydown="still || onKey($event, at)"
     >
       <rect class="box" :width="at.width * cell.width" :height="at.height * cell.height" />
-      <g v-if="!blinks(at)" class="ink">
+      <g v-if="!blinks(at)" class="ink" font-size="15">
         <template v-for="{ sign, x, y } in signsOf(at)" :key="`${x} ${y}`">
           <path v-if="drawnGlyphs[sign]" :transform="`translate(${x} ${y})`" :d="drawnGlyphs[sign]!.path" />
           <text v-else :x="x + cell.width / 2" :y="y + 14">{{ sign }}</text>
@@ -215,7 +215,6 @@ const drop = computed(() => height.value * (0.5 + values.pitch / 60))
   stroke-width: 2;
   paint-order: stroke;
   font-family: var(--mono);
-  font-size: 15px;
   text-anchor: middle;
   pointer-events: none;
 }
