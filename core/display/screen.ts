@@ -1,4 +1,5 @@
 import type { FlightValues } from '../flight'
+import { characterGrids } from '../links'
 import type { Anchored, DisplayLayout, ResolvedPlan } from '../plan'
 import { displayLinks, deviceSheet } from '../settings'
 import type { Baud } from '../units'
@@ -18,8 +19,8 @@ export interface DisplayKind {
   baud?: Baud
 }
 
-/** Analogue pictures, by their standard. */
-const analog = { PAL: { columns: 30, rows: 16 }, NTSC: { columns: 30, rows: 13 } } as const
+/** The grid of an analogue picture, by its standard. */
+const analog = (standard: 'PAL' | 'NTSC') => characterGrids.find(({ name }) => name === standard)!
 
 /**
  * The display of a build: a digital link with its grid and set, else an overlay part or the board's own chip
@@ -43,8 +44,10 @@ export function displayOf(resolved: ResolvedPlan): DisplayKind | undefined {
   const overlay = resolved.devices.find(({ device }) => device.class === 'overlay')
   if (!overlay && !resolved.board.overlay) return undefined
   const standard = overlay && deviceSheet(resolved, overlay).find(({ setting }) => setting.id === 'standard')?.value
+  const { columns, rows } = analog(standard === 'NTSC' ? 'NTSC' : 'PAL')
   return {
-    ...analog[standard === 'NTSC' ? 'NTSC' : 'PAL'],
+    columns,
+    rows,
     glyphs: 256,
     aspect: 4 / 3,
     by: overlay ? overlay.instance.name : `the overlay chip of ${resolved.board.name}`,

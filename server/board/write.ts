@@ -24,6 +24,12 @@ export interface Written {
   refused: Record<string, string>
 }
 
+/** How many settings there are, in words. */
+function settingsOf(state: BoardState): string {
+  const { length } = Object.keys(state)
+  return `${length} setting${length === 1 ? '' : 's'}`
+}
+
 /**
  * Writes settings to a board: takes a backup, sends each round, saves, restarts, and reads back. A round is
  * sent whole again when the line is lost before its restart is through: sending a value twice changes nothing.
@@ -36,7 +42,7 @@ export async function writeSettings(writing: Writing): Promise<Written> {
   const refused: Record<string, string> = {}
   try {
     const backup = await line.whole((talk) => talk.dump())
-    tell?.({ at: 'backup', text: `${Object.keys(backup).length} settings kept`, backup })
+    tell?.({ at: 'backup', text: `${settingsOf(backup)} kept`, backup })
     for (const [at, values] of roundValues(rounds).entries()) {
       await line.whole(async (talk) => {
         for (const [key, value] of Object.entries(values)) {
@@ -59,7 +65,7 @@ export async function writeSettings(writing: Writing): Promise<Written> {
       tell?.({ at: 'restart', text: `round ${at + 1}` })
     }
     const kept = await line.whole((talk) => talk.dump())
-    tell?.({ at: 'read', text: `${Object.keys(kept).length} settings` })
+    tell?.({ at: 'read', text: settingsOf(kept) })
     return { backup, kept, rows: ledger(board, intendedState(rounds), written, kept), refused }
   } finally {
     line.close()
@@ -132,6 +138,6 @@ export async function rescueBoard(
   tell?.({ at: 'erase', text: 'erased: it starts as it was made' })
   if (!backup) return readSettings(reaching)
   const kept = await restoreSettings(reaching, backup)
-  tell?.({ at: 'restore', text: `${Object.keys(backup).length} settings put back` })
+  tell?.({ at: 'restore', text: `${settingsOf(backup)} put back` })
   return kept
 }

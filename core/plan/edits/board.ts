@@ -21,6 +21,9 @@ export const boardEdits: EditGroup<BoardEdits> = {
       plan.definitions.boards = { [definition.id]: definition }
       plan.board = { definition: definition.id, revision, firmware }
       forgetPlaces(plan)
+      // Another board has nothing yet of what was set on this one.
+      plan.kept = null
+      for (const step of Object.keys(plan.set)) if (!step.startsWith('setting:')) delete plan.set[step]
     },
     words: ({ definition }) => `Take board ${definition.name}`,
     shape: ({ board, id }) => ({ definition: board.required(), revision: id.required(), firmware: id.required() }),

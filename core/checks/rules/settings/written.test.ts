@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { edited, factsOf, findingsOf, settledBy } from '../../../../tests/helpers/findings'
-import { allocated } from '../../../../tests/helpers/plans'
+import { allocated, library } from '../../../../tests/helpers/plans'
 import { resolvePlan } from '../../../plan'
 import { intendedState, isDone, keptEdit, setupRounds } from '../../../settings'
 
@@ -31,6 +31,21 @@ describe('SET-02', () => {
       /^Port 2.* was set to “.*115.200 baud.*”; the plan asks for “.*9.600 baud.*” now$/,
     )
     expect(settledBy(byHand, findingsOf(byHand, 'SET-02')[0]!)).toBe(true)
+  })
+  it('another board has nothing of what was set on this one; devices keep theirs', () => {
+    const other = library.boards['morrow-h9']!
+    const kept = edited(
+      hex,
+      keptEdit(resolvePlan(hex), intended, true),
+      { type: 'step.tick', step: 'setting:gnss/solutions', value: '5 Hz' },
+      {
+        type: 'board.choose',
+        definition: other,
+        revision: Object.keys(other.revisions)[0]!,
+        firmware: Object.keys(other.firmwares)[0]!,
+      },
+    )
+    expect([kept.kept, kept.set]).toEqual([null, { 'setting:gnss/solutions': '5 Hz' }])
   })
   it('forgets with undo: what the board had is part of the plan', () => {
     const other = edited(hex, keptEdit(resolvePlan(hex), { ...intended, 'receiver.type': 'one pulse train' }, false))
