@@ -25,10 +25,12 @@ async function bench(name: DemoName, of: DemoName = name, habits: Habits = {}) {
   const file = join(mkdtempSync(join(tmpdir(), 'standin-')), 'settings.json')
   const server = new StandInServer(factsOf(resolvePlan(allocated(of)).board), file, habits)
   running.push(server)
-  const port = await server.listen()
+  // Back from a loss of power it takes whatever port is free: the old one may be another's by then.
+  const at = { port: await server.listen() }
+  const back = async () => void (at.port = await server.listen())
   const rounds = setupRounds(resolved)
-  const writing: Writing = { open: () => openTcpLink(port), board: resolved.board, rounds, again: { times: 200, pause: 2 } }
-  return { server, port, file, rounds, writing, intended: intendedState(rounds) }
+  const writing: Writing = { open: () => openTcpLink(at.port), board: resolved.board, rounds, again: { times: 200, pause: 2 } }
+  return { server, back, file, rounds, writing, intended: intendedState(rounds) }
 }
 
 describe('writing settings to a board', () => {
@@ -93,11 +95,11 @@ describe('writing settings to a board', () => {
   })
 
   it('settings that cannot be read count as none', async () => {
-    const { writing, server, file, port, intended } = await bench('spillway-hex')
+    const { writing, server, file, back, intended } = await bench('spillway-hex')
     await server.kill()
     writeFileSync(file, '{"running": ')
     await server.kill()
-    await server.listen(port)
+    await back()
     await writeSettings(writing)
     expect(await readSettings(writing)).toMatchObject(intended)
   })
@@ -105,11 +107,11 @@ describe('writing settings to a board', () => {
 
 describe('a board with ways of its own', () => {
   it('that numbers its ports anew is written by their labels: all is kept under the plan’s numbers', async () => {
-    const { writing, intended, port } = await bench('culvert-scout', 'culvert-scout', { renumbers: 20 })
+    const { writing, intended } = await bench('culvert-scout', 'culvert-scout', { renumbers: 20 })
     const { rows } = await writeSettings(writing)
     expect(rows.filter(({ agrees }) => !agrees)).toEqual([])
     expect(await readSettings(writing)).toMatchObject(intended)
-    const link = await openTcpLink(port)
+    const link = await writing.open()
     await link.call('hello')
     const raw = (await link.call('dump')) as object
     link.close()
@@ -160,17 +162,17 @@ describe('a board with ways of its own', () => {
   })
 
   it('that is held in its rescue program says so until it is erased; without a backup it is as it was made', async () => {
-    const { writing, server, port } = await bench('spillway-hex', 'spillway-hex', {
+    const { writing, server, back } = await bench('spillway-hex', 'spillway-hex', {
       loopsAt: { key: 'receiver.type', value: 'serial' },
     })
     const made = await readSettings(writing)
     await expect(writeSettings(writing)).rejects.toThrow(RestartLoop)
-    const link = await openTcpLink(port)
+    const link = await writing.open()
     await link.call('rescue')
     link.close()
     await expect(readSettings(writing)).rejects.toThrow('held in its rescue program')
     await server.kill()
-    await server.listen(port)
+    await back()
     expect(await rescueBoard(writing)).toEqual(made)
   })
 
@@ -188,16 +190,16 @@ describe('a board with ways of its own', () => {
 describe('a board that loses power', () => {
   /** Writes with the power cut before requests of these numbers are answered; it comes back at once. */
   async function writeWithCuts(name: DemoName, cuts: number[]) {
-    const { writing, server, port, intended } = await bench(name)
+    const { writing, server, back, intended } = await bench(name)
     let asked = 0
     let up = Promise.resolve()
     server.before = () => {
       if (!cuts.includes((asked += 1))) return
-      up = server.kill().then(async () => void (await server.listen(port)))
+      up = server.kill().then(back)
     }
     const open = async () => {
       await up
-      return openTcpLink(port)
+      return writing.open()
     }
     const told: string[] = []
     const { rows } = await writeSettings({ ...writing, open, tell: ({ at }) => void told.push(at) })
