@@ -43,6 +43,11 @@ function successor({ element, around, fromEnd }: Trail): HTMLElement | undefined
   return same && fits(same) ? same : (candidates.find(fits) ?? (near as HTMLElement))
 }
 
+/** The element, or what a field that is typed into lies in: there keys mean what they mean on the page, and Tab leads into it. */
+function around(element: HTMLElement): HTMLElement {
+  return element.matches(typedInto) ? ((element.closest('.v-input') ?? element).parentElement ?? element) : element
+}
+
 /** Whoever works by keyboard goes on where he was: when what had the focus goes away, what took its place has it. */
 export function keepFocus(): void {
   let last: Trail | undefined
@@ -57,7 +62,7 @@ export function keepFocus(): void {
   function look() {
     if (!last || document.activeElement !== document.body || isSeen(last.element)) return
     const over = last.around.some(({ element }) => element.matches('.v-overlay'))
-    const next = over ? below && (isSeen(below.element) ? below.element : successor(below)) : successor(last)
+    const next = over ? below && (isSeen(below.element) ? around(below.element) : successor(below)) : successor(last)
     // What is not there yet is waited for.
     if (!next) return
     last = undefined
