@@ -42,5 +42,5 @@ export async function displayCommand(file: string, { layout: wanted, svg, at, js
     screen.forEach((row) => print(`|${row.join('')}|`))
     faults.forEach(({ rule, fact }) => print(`${rule} ${fact}`))
   }
-  process.exitCode = faults.some(({ rule }) => rule < 'DSP-04') ? 1 : 0
+  process.exitCode = faults.some(({ grave }) => grave) ? 1 : 0
 }

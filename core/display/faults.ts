@@ -7,12 +7,17 @@ export interface DisplayFault {
   rule: 'DSP-01' | 'DSP-02' | 'DSP-03' | 'DSP-04' | 'DSP-05'
   element: string
   fact: string
+  /** It would not be seen as it is meant. */
+  grave: boolean
   /** The other one, of two that overlap. */
   other?: string
 }
 
 /** Rows and columns at the edges that some screens and goggles cut off. */
-const margin = 1
+export const margin = 1
+
+/** What hides or cuts off a value; the rest is seen, and could stand better. */
+const hiding: readonly string[] = ['DSP-01', 'DSP-02', 'DSP-03']
 
 const share = (one: Placed, other: Placed) =>
   one.column < other.column + other.width &&
@@ -29,7 +34,13 @@ export function faultsOf(layout: DisplayLayout, display: DisplayKind): DisplayFa
   placed.forEach((at, index) => {
     const { element, anchored, column, row, width, height } = at
     const tell = (rule: DisplayFault['rule'], fact: string, other?: string) =>
-      found.push({ rule, element: element.id, fact: `${element.name} ${fact}`, ...(other && { other }) })
+      found.push({
+        rule,
+        grave: hiding.includes(rule),
+        element: element.id,
+        fact: `${element.name} ${fact}`,
+        ...(other && { other }),
+      })
     const ends = `columns ${column + 1} to ${column + width}, rows ${row + 1} to ${row + height}`
     if (column < 0 || row < 0 || column + width > columns || row + height > rows)
       tell('DSP-01', `reaches off the grid of ${grid} at its longest: ${ends}`)

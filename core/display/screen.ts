@@ -120,6 +120,28 @@ export function placedOn({ elements }: DisplayLayout, grid: { columns: number; r
   })
 }
 
+/** A sign of an element, counted from its first cell. */
+export interface ShownSign {
+  sign: string
+  across: number
+  down: number
+}
+
+/**
+ * The signs of an element that are seen: a placeholder for what the set does not have.
+ * @param values nothing shows it at its longest
+ */
+export function signsOf(element: DisplayElement, glyphs: number, values: FlightValues | undefined, craft: string): ShownSign[] {
+  return (values ? element.show(values, craft) : element.longest).flatMap((line, down) =>
+    [...line].flatMap((sign, across) =>
+      sign === ' ' ? [] : [{ sign: hasGlyph(sign, glyphs) ? sign : placeholder, across, down }],
+    ),
+  )
+}
+
+/** Where the horizon of the world is seen: degrees that it is turned by, and its height as a part of the picture's from the top. */
+export const horizonAt = ({ roll, pitch }: Pick<FlightValues, 'roll' | 'pitch'>) => ({ turn: -roll, down: 0.5 + pitch / 60 })
+
 /** The text of a whole screen, a row of characters each; what lies off the grid is cut off. */
 export function screenOf(
   layout: DisplayLayout,
@@ -130,12 +152,9 @@ export function screenOf(
 ): string[][] {
   const screen = Array.from({ length: display.rows }, () => Array.from({ length: display.columns }, () => ' '))
   for (const { element, column, row } of placedOn(layout, display))
-    (values ? element.show(values, craft) : element.longest).forEach((line, down) =>
-      [...line].forEach((sign, across) => {
-        const cells = screen[row + down]
-        if (cells?.[column + across] === undefined || (sign === ' ' && values)) return
-        cells[column + across] = hasGlyph(sign, display.glyphs) ? sign : placeholder
-      }),
-    )
+    for (const { sign, across, down } of signsOf(element, display.glyphs, values, craft)) {
+      const cells = screen[row + down]
+      if (cells?.[column + across] !== undefined) cells[column + across] = sign
+    }
   return screen
 }

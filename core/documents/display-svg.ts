@@ -1,4 +1,4 @@
-import { drawnGlyphs, type DisplayKind } from '../display'
+import { drawnGlyphs, horizonAt, type DisplayKind } from '../display'
 import type { FlightValues } from '../flight'
 import { escapeXml } from './harness-svg'
 
@@ -6,12 +6,12 @@ import { escapeXml } from './harness-svg'
 export const cell = { width: 12, height: 18 } as const
 
 /** A picture that a display lies over, at the size of its grid: sky, ground, and where they meet as the craft banks. */
-function sceneSvg({ roll, pitch }: Pick<FlightValues, 'roll' | 'pitch'>, width: number, height: number): string {
+function sceneSvg(attitude: Pick<FlightValues, 'roll' | 'pitch'>, width: number, height: number): string {
   const reach = width + height
-  const drop = height * (0.5 + pitch / 60)
+  const { turn, down } = horizonAt(attitude)
   return (
     `<rect width="${width}" height="${height}" fill="#6f93ad"/>` +
-    `<g transform="translate(${width / 2} ${drop.toFixed(1)}) rotate(${(-roll).toFixed(1)})">` +
+    `<g transform="translate(${width / 2} ${(height * down).toFixed(1)}) rotate(${turn.toFixed(1)})">` +
     `<rect x="${-reach}" y="0" width="${2 * reach}" height="${2 * reach}" fill="#5d6b46"/>` +
     `<path d="M${-reach} 0 L${-width / 3} -14 L${-width / 8} 0 Z M${width / 9} 0 L${width / 3} -20 L${reach} 0 Z" fill="#4c5a3d"/></g>`
   )

@@ -1,7 +1,6 @@
-import { InputError, parseJson, readPlan } from '../schema'
+import { InputError, limits, parseJson, readPlan } from '../schema'
 import type { Module } from './take'
 
-const longestName = 120
 const longestNote = 2000
 
 /**
@@ -19,8 +18,8 @@ export function readModule(value: unknown): Module {
   const refuse = (place: string, message: string) => new InputError([{ place, message }])
   if (format !== 'ypodoma-module') throw refuse('format', 'this is not a module; expected "ypodoma-module"')
   if (schema !== 1) throw refuse('schema', `this program reads schema 1 of modules, not ${String(schema)}`)
-  if (typeof name !== 'string' || !name.trim() || name.length > longestName)
-    throw refuse('name', `a name of up to ${longestName} signs`)
+  if (typeof name !== 'string' || !name.trim() || name.length > limits.name)
+    throw refuse('name', `a name of up to ${limits.name} signs`)
   if (typeof note !== 'string' || note.length > longestNote) throw refuse('note', `a note of up to ${longestNote} signs`)
   try {
     const read = readPlan(plan)

@@ -1,8 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
-import { applyEdit, splitKey, type Plan } from '../plan'
+import { applyEdit, resolvePlan, splitKey, type Plan } from '../plan'
 import { readPlan } from '../schema'
+import { clashesOf, placedNeeds, type Placed } from '../suitability'
 import { parseModule, putModule, readModule, takeModule } from '.'
 
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
@@ -58,17 +59,11 @@ describe('a module', () => {
         expect(new Set(after.devices.map(({ id }) => id)).size).toBe(after.devices.length)
         // All that was there stays as it was.
         for (const [key, placement] of Object.entries(other.assignment)) expect(after.assignment[key]).toEqual(placement)
-        const ports = (of: string[]) =>
-          Object.entries(after.assignment).flatMap(([key, { place, during }]) =>
-            place.startsWith('port:') && !during && of.includes(splitKey(key)[0]) ? [place] : [],
-          )
-        const before = new Set(ports(other.devices.map(({ id }) => id)))
         expect(fates.length).toBeGreaterThanOrEqual(added.length)
-        for (const place of ports(added)) {
-          const shared = before.has(place)
-          // Two may share a port only where the search would let them: one talks, the other listens.
-          if (shared) expect(other.board.definition).toBe(plan.board.definition)
-        }
+        // What comes takes nothing that somebody has, in any way in which two cannot have it.
+        const isNew = ({ need }: Placed) => added.includes(need.fitted.id)
+        const clashes = clashesOf(placedNeeds(resolvePlan(after)))
+        expect(clashes.filter(({ one, other: another }) => isNew(one) !== isNew(another))).toEqual([])
       }),
       { seed: 14, numRuns: 60 },
     )
@@ -122,7 +117,7 @@ describe('a module', () => {
   it.each([
     ['{"format":"x"}', 'format: this is not a module'],
     ['{"format":"ypodoma-module","schema":2}', 'schema: this program reads schema 1'],
-    ['{"format":"ypodoma-module","schema":1,"name":" "}', 'name: a name of up to 120'],
+    ['{"format":"ypodoma-module","schema":1,"name":" "}', 'name: a name of up to 80'],
     ['{"format":"ypodoma-module","schema":1,"name":"x","plan":{}}', 'plan.format: this is not a plan'],
     ['[', 'line 1, column 2: not JSON'],
   ])('refuses %s with the place', (text, message) => {

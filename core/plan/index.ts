@@ -1,4 +1,4 @@
-export { planSchema, scales, turns } from './plan'
+export { mostDisplays, planSchema, scales, turns } from './plan'
 export { figures, readFigure } from './figures'
 export type { Figure } from './figures'
 export type {

@@ -107,6 +107,9 @@ export interface Anchored {
   row: number
 }
 
+/** As many layouts as a plan holds. */
+export const mostDisplays = 12
+
 /** One layout of a display: what is shown where. */
 export interface DisplayLayout {
   name: string

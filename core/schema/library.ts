@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { protocolsOf, type BoardDefinition, type DeviceDefinition, type ProtocolDefinition } from '../catalogue'
-import { applyEdit, newPlan, type Edit, type Plan, type Priority } from '../plan'
+import { applyEdit, mostDisplays, newPlan, type Edit, type Plan, type Priority } from '../plan'
 import { InputError } from './error'
 import { limits } from './limits'
 import { battery, craft, displayLayout } from './plan'
@@ -45,7 +45,7 @@ const recipeSchema = Joi.object({
     }),
     limits.devices,
   ).required(),
-  displays: Joi.object().pattern(idPattern, displayLayout).max(12).default({}),
+  displays: Joi.object().pattern(idPattern, displayLayout).max(mostDisplays).default({}),
 })
 
 /** Reads one definition from YAML or JSON text. @throws InputError */

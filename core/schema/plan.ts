@@ -1,5 +1,17 @@
 import Joi from 'joi'
-import { batteryId, boardId, colourRoles, figures, jointKinds, placeKinds, planSchema, scales, turns, type Figure } from '../plan'
+import {
+  batteryId,
+  boardId,
+  colourRoles,
+  figures,
+  jointKinds,
+  mostDisplays,
+  placeKinds,
+  planSchema,
+  scales,
+  turns,
+  type Figure,
+} from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
@@ -180,7 +192,7 @@ export const planParts = {
   scales: Joi.object(Object.fromEntries(Object.keys(scales).map((of) => [of, figure('scale')]))).required(),
   set: Joi.object().pattern(wirePattern, stepValue).max(1000).required(),
   kept: boardKept.allow(null).required(),
-  displays: Joi.object().pattern(idPattern, displayLayout).max(12).required(),
+  displays: Joi.object().pattern(idPattern, displayLayout).max(mostDisplays).required(),
   features: Joi.object().pattern(label, Joi.boolean()).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
   joints: Joi.object()

@@ -194,7 +194,7 @@ test.describe('a board', () => {
     const plan = resolvePlan(demo('spillway-hex'))
     const server = new StandInServer(factsOf(plan.board), join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'))
     const port = await server.listen()
-    // From the third value on it answers no more.
+    // From the fourth value on it takes its time.
     let sets = 0
     server.before = (method) => {
       if (method === 'set' && (sets += 1) > 3) for (const end = Date.now() + 120; Date.now() < end;);

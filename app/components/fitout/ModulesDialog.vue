@@ -114,7 +114,7 @@ function put() {
             </label>
           </fieldset>
           <p v-if="!plan.devices.length" class="quiet">There are no devices in this build yet.</p>
-          <v-text-field v-model="name" label="Name of the module" maxlength="120" />
+          <v-text-field v-model="name" label="Name of the module" maxlength="80" />
           <v-text-field v-model="note" label="Note" maxlength="2000" class="mt-4" />
         </section>
 

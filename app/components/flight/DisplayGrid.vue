@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** A display over the picture, cell by cell: elements are dragged, or moved by the arrow keys. */
-import { anchorAt, drawnGlyphs, hasGlyph, placedOn, placeholder, type DisplayKind, type Placed } from '#core/display'
+import { anchorAt, drawnGlyphs, horizonAt, margin, placedOn, signsOf, type DisplayKind, type Placed } from '#core/display'
 import { cell } from '#core/documents'
 import type { FlightValues } from '#core/flight'
 import type { Anchored, DisplayLayout } from '#core/plan'
-import { useSvgDrag } from '~/composables/useSvgDrag'
+import { pointIn, useSvgDrag } from '~/composables/useSvgDrag'
 
 const {
   layout,
@@ -77,26 +77,24 @@ function onKey(event: KeyboardEvent, at: Placed) {
 }
 function point(event: MouseEvent) {
   if (still) return
-  const svg = event.currentTarget as SVGSVGElement
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
+  const { x, y } = pointIn(event)
   cursor.value = {
     column: within(Math.floor(x / cell.width), display.columns - 1),
     row: within(Math.floor(y / cell.height), display.rows - 1),
   }
 }
 
-const linesOf = ({ element }: Placed) => (longest ? element.longest : element.show(values, craft))
-const signsOf = (at: Placed) =>
-  linesOf(at).flatMap((line, down) =>
-    [...line].flatMap((sign, across) =>
-      sign === ' '
-        ? []
-        : [{ sign: hasGlyph(sign, display.glyphs) ? sign : placeholder, x: across * cell.width, y: down * cell.height }],
-    ),
-  )
+const seen = ({ element }: Placed) => signsOf(element, display.glyphs, longest ? undefined : values, craft)
 const blinks = ({ element }: Placed) => !longest && element.alarm?.(values) === true && Math.floor(values.time * 2) % 2 === 1
 const nameOf = ({ element, column, row }: Placed) => `${element.name}, column ${column + 1}, row ${row + 1}`
-const drop = computed(() => height.value * (0.5 + values.pitch / 60))
+const horizon = computed(() => horizonAt(values))
+/** What no screen cuts off. */
+const safe = computed(() => ({
+  x: margin * cell.width,
+  y: margin * cell.height,
+  width: width.value - 2 * margin * cell.width,
+  height: height.value - 2 * margin * cell.height,
+}))
 </script>
 
 <template>
@@ -114,11 +112,11 @@ const drop = computed(() => height.value * (0.5 + values.pitch / 60))
     @pointercancel="letGo"
   >
     <rect class="sky" :width="width" :height="height" />
-    <g :transform="`translate(${width / 2} ${drop}) rotate(${-values.roll})`">
+    <g :transform="`translate(${width / 2} ${height * horizon.down}) rotate(${horizon.turn})`">
       <rect class="ground" :x="-2 * width" y="0" :width="4 * width" :height="4 * height" />
     </g>
     <template v-if="!still">
-      <rect class="safe" :x="cell.width" :y="cell.height" :width="width - 2 * cell.width" :height="height - 2 * cell.height" />
+      <rect class="safe" v-bind="safe" />
       <path class="middle" :d="`M${width / 2} 0 V${height} M0 ${height / 2} H${width}`" />
       <rect
         class="cursor"
@@ -144,9 +142,13 @@ const drop = computed(() => height.value * (0.5 + values.pitch / 60))
     >
       <rect class="box" :width="at.width * cell.width" :height="at.height * cell.height" />
       <g v-if="!blinks(at)" class="ink" font-size="15">
-        <template v-for="{ sign, x, y } in signsOf(at)" :key="`${x} ${y}`">
-          <path v-if="drawnGlyphs[sign]" :transform="`translate(${x} ${y})`" :d="drawnGlyphs[sign]!.path" />
-          <text v-else :x="x + cell.width / 2" :y="y + 14">{{ sign }}</text>
+        <template v-for="{ sign, across, down } in seen(at)" :key="`${across} ${down}`">
+          <path
+            v-if="drawnGlyphs[sign]"
+            :transform="`translate(${across * cell.width} ${down * cell.height})`"
+            :d="drawnGlyphs[sign]!.path"
+          />
+          <text v-else :x="(across + 0.5) * cell.width" :y="down * cell.height + 14">{{ sign }}</text>
         </template>
       </g>
     </g>

@@ -15,6 +15,7 @@ import {
 } from '#core/display'
 import { displaySvg } from '#core/documents'
 import { flightAt, flightLength } from '#core/flight'
+import { mostDisplays } from '#core/plan'
 import { formatBaud, plain } from '#core/units'
 import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
@@ -27,6 +28,7 @@ const plan = usePlan()
 const resolved = useResolved()
 const display = computed(() => displayOf(resolved.value))
 const layouts = computed(() => Object.entries(plan.value.displays).map(([id, layout]) => ({ id, layout })))
+const full = computed(() => layouts.value.length >= mostDisplays)
 const wanted = ref('')
 const shown = computed(() => layouts.value.find(({ id }) => id === wanted.value) ?? layouts.value[0])
 const fed = computed(() => fedSources(resolved.value))
@@ -46,7 +48,7 @@ const redraw = computed(() => {
 })
 
 /** Elements that would not be seen as they are meant. */
-const wrong = computed(() => faults.value.filter(({ rule }) => rule < 'DSP-04').map(({ element }) => element))
+const wrong = computed(() => faults.value.filter(({ grave }) => grave).map(({ element }) => element))
 
 /** The flight, running on by itself. */
 const playing = ref(false)
@@ -154,12 +156,13 @@ function saveSvg() {
           @click="wanted = id"
           >{{ layout.name }}</v-btn
         >
-        <v-btn size="small" :prepend-icon="mdiPlus" @click="add">New layout</v-btn>
+        <v-btn size="small" :prepend-icon="mdiPlus" :disabled="full" @click="add">New layout</v-btn>
+        <span v-if="full" class="quiet">A build holds {{ mostDisplays }} layouts.</span>
       </div>
       <v-spacer />
       <template v-if="shown">
         <label>Name <input :value="shown.layout.name" class="field" maxlength="40" @change="rename" /></label>
-        <v-btn size="small" :prepend-icon="mdiContentCopy" @click="copy">Copy</v-btn>
+        <v-btn size="small" :prepend-icon="mdiContentCopy" :disabled="full" @click="copy">Copy</v-btn>
         <v-btn size="small" :prepend-icon="mdiImageOutline" @click="saveSvg">SVG</v-btn>
         <v-btn size="small" :prepend-icon="mdiDeleteOutline" @click="remove">Remove</v-btn>
       </template>

@@ -23,6 +23,11 @@ const props = defineProps<{
 const emit = defineEmits<{ set: [end: LinkSide, value: Value]; unset: [end: LinkSide] }>()
 const same = computed(() => props.board.value === props.device.value)
 const ends: readonly LinkSide[] = ['board', 'device']
+/** What may be chosen at each end, with why it cannot be. */
+const choices = computed(() => {
+  const at = (end: LinkSide) => props.values.map((choice) => ({ ...choice, shut: props.shut(end, choice.value) }))
+  return { board: at('board'), device: at('device') }
+})
 
 function choose(end: LinkSide, event: Event) {
   const { value } = props.values[(event.target as HTMLSelectElement).selectedIndex]!
@@ -45,13 +50,13 @@ function choose(end: LinkSide, event: Event) {
           @change="choose(end, $event)"
         >
           <option
-            v-for="choice in values"
+            v-for="choice in choices[end]"
             :key="String(choice.value)"
             :value="String(choice.value)"
             :selected="choice.value === props[end].value"
-            :class="{ shut: Boolean(shut(end, choice.value)) }"
+            :class="{ shut: choice.shut }"
           >
-            {{ choice.title }}{{ shut(end, choice.value) ? ` ✕ ${shut(end, choice.value)}` : '' }}
+            {{ choice.title }}{{ choice.shut ? ` ✕ ${choice.shut}` : '' }}
           </option>
         </select>
         <button

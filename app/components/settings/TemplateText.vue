@@ -139,7 +139,7 @@ async function copy() {
           </optgroup>
         </select></label
       >
-      <label>Name <input v-model="title" maxlength="120" class="title" /></label>
+      <label>Name <input v-model="title" maxlength="80" class="title" /></label>
       <v-btn :prepend-icon="mdiContentSave" variant="outlined" :disabled="!title.trim()" @click="keep">Keep in the library</v-btn>
       <v-btn v-if="own" :prepend-icon="mdiDeleteOutline" @click="remove">Delete it there</v-btn>
       <v-btn :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Open a template</v-btn>
