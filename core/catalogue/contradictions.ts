@@ -149,6 +149,7 @@ function inDevice(device: Device): Contradiction[] {
     if ('setting' in pairs) missing('setting', device.settings, pairs.setting)
     else if ('radio' in pairs) missing('radio', device.radios, pairs.radio)
     else if ('output' in pairs) missing('output', device.outputs, pairs.output)
+    else if ('levels' in pairs) for (const need of pairs.levels) missing('need', device.needs, need)
   }
   for (const need of device.needs) {
     for (const id of terminalsOfNeed(need)) demand(`needs.${need.id}`, id)

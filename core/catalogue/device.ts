@@ -196,7 +196,31 @@ export interface PulseNeed extends NeedBase {
   terminal: string
   protocol: 'pwm' | 'burst'
   rate: { min: Hertz; max: Hertz; default: Hertz }
+  /** Pulses that it goes by, in µs. */
   range: { min: number; max: number }
+  /** Where the ends of that range take it. */
+  moves?: PulseTravel
+  /** From which pulse on it does something, where it does not follow. */
+  triggers?: PulseTrigger
+  /** What it does where no pulses come, in words. */
+  withoutPulse?: string
+}
+
+/** Degrees or millimetres at the ends of the range of a pulse, and the axis of the craft that they turn about. */
+export interface PulseTravel {
+  from: number
+  to: number
+  unit: '°' | 'mm'
+  axis?: 'roll' | 'pitch' | 'yaw'
+}
+
+/** A threshold in µs, how far back it lets go, and what is done above it. */
+export interface PulseTrigger {
+  at: number
+  hysteresis: number
+  does: string
+  /** It cannot be taken back: a parachute is out. */
+  final: boolean
 }
 
 export interface AnalogNeed extends NeedBase {
@@ -225,6 +249,9 @@ export interface LedNeed extends NeedBase {
   kind: 'led-data'
   terminal: string
   leds: number
+  /** From light to light in mm, and the resistance of supply and ground from one to the next together, in ohms. */
+  pitch: Millimetres
+  ohms: number
 }
 
 export interface BuzzerNeed extends NeedBase {
@@ -248,6 +275,10 @@ export interface ReceiverNeed extends NeedBase {
 export interface ControlNeed extends NeedBase {
   kind: 'control'
   channels: number
+  /** Channels that carry on and off alone. */
+  onOff: number[]
+  /** Values that the radio link tells apart on any other channel; all of the wire's when missing. */
+  steps?: number
 }
 
 export type Need =
@@ -275,6 +306,10 @@ export const settingWays = {
 } as const
 export type SettingWay = keyof typeof settingWays
 
+/** What channels switch on the board that a part's setting can have to agree with. */
+export const pairedJobs = ['arm', 'lights', 'beeper', 'log', 'video'] as const
+export type PairedJob = (typeof pairedJobs)[number]
+
 export type SettingValue = string | number | boolean
 
 /** What a setting has to agree with. */
@@ -289,6 +324,10 @@ export type SettingPair =
   | { output: string }
   /** A radio of the device, which works at so many MHz as this says. */
   | { radio: string }
+  /** The channel that switches something on the board: the setting is its number. */
+  | { job: PairedJob }
+  /** The part levels the axes of these needs by itself, so that the board must not. */
+  | { levels: string[] }
 
 interface SettingBase {
   id: string
@@ -339,6 +378,8 @@ export interface Device {
   ports: DevicePort[]
   connectors: DeviceConnector[]
   motors?: MotorDrive
+  /** Has a battery of its own, and goes on without the craft's. */
+  selfPowered?: boolean
   needs: Need[]
   settings: DeviceSetting[]
   radios: Radio[]

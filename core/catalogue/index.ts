@@ -21,7 +21,7 @@ export type {
   SerialPort,
   Timer,
 } from './board'
-export { characterFormats, deviceClasses, settingWays } from './device'
+export { characterFormats, deviceClasses, pairedJobs, settingWays } from './device'
 export type {
   AnalogNeed,
   CanNeed,
@@ -43,6 +43,10 @@ export type {
   ReceiverNeed,
   SerialNeed,
   SerialOption,
+  LedNeed,
+  PairedJob,
+  PulseTravel,
+  PulseTrigger,
   SettingPair,
   SettingValue,
   SettingWay,

@@ -82,6 +82,7 @@ function layOutDevice(definition: DeviceDefinition, variant: string): Device {
     ports: withIds(merged.ports),
     connectors: withIds(merged.connectors),
     motors: merged.motors,
+    ...(merged.selfPowered !== undefined && { selfPowered: merged.selfPowered }),
     needs: withIds<Need>(merged.needs as Record<string, Omit<Need, 'id'>>),
     settings: withIds<DeviceSetting>(merged.settings as Record<string, Omit<DeviceSetting, 'id'>>),
     radios: withIds(merged.radios),

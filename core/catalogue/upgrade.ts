@@ -1,5 +1,5 @@
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 3, device: 6, protocol: 3 } as const
+export const definitionSchemas = { board: 3, device: 7, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -17,6 +17,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     (device) => ({ ports: {}, ...device }),
     (device) => everywhere(device, ['variants'], (part) => withPart(part, 'settings', settingsWithKind)),
     // Settings may pair with variants, outputs and radios.
+    (device) => device,
+    // Pulses say what they move, strips how long they are, receivers what each channel carries.
     (device) => device,
   ],
   protocol: [

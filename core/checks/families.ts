@@ -30,6 +30,8 @@ export const families = {
   radio: { prefix: 'RFI', name: 'Radio', stage: 'harness' },
   settings: { prefix: 'SET', name: 'Settings', stage: 'settings' },
   display: { prefix: 'DSP', name: 'Display', stage: 'flight' },
+  control: { prefix: 'CHN', name: 'Controls', stage: 'flight' },
+  lights: { prefix: 'LGT', name: 'Lights', stage: 'flight' },
   build: { prefix: 'MEC', name: 'Build', stage: 'harness' },
 } as const satisfies Record<string, FamilyRow>
 export type Family = keyof typeof families

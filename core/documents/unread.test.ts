@@ -5,17 +5,15 @@ import { allocated } from '../../tests/helpers/plans'
 import { shippedPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
 import { buildOrder, cablesOf, drawHarness, massReport, padAbilities, wiresOf } from '../harness'
-import { resolvePlan, type Plan } from '../plan'
+import { chainAt, matrixOf, soundsOf } from '../controls'
+import { resolvePlan, type Plan, type ResolvedPlan } from '../plan'
 import { offersFor, sourcesOf } from '../suitability'
 import { billOfMaterials, budgetTable, connectorTable, cutList, harnessSvg, setupTable, wireLabels, wireListCsv } from './index'
 
 /** Declared for what is yet to be built. Whoever makes one of them work takes it off this list; nothing is put on it. */
 const notYet = [
   'board.pins[].default.as',
-  'device.needs[control].channels',
   'device.needs[control].label',
-  'device.needs[led-data].leds',
-  'device.needs[pulse].range',
   'device.needs[serial].messages[].name',
   'protocol.summary',
 ]
@@ -110,6 +108,9 @@ function useAll(plan: Plan, reading: Reading, drawn = false): void {
   for (const protocol of Object.values(resolved.protocols)) watch(protocol, 'protocol', reading)
   analyse(own)
   setupTable(resolved)
+  matrixOf(resolved)
+  chainAt(levelled(resolved), {})
+  soundsOf(resolved)
   budgetTable(resolved)
   const wires = wiresOf(resolved)
   if (drawn) harnessSvg(drawHarness(resolved, wires), 'x')
@@ -118,6 +119,15 @@ function useAll(plan: Plan, reading: Reading, drawn = false): void {
   for (const document of [connectorTable, billOfMaterials, wireLabels, cablesOf, buildOrder, massReport])
     document(resolved, wires)
   for (const pad of resolved.board.pads) padAbilities(resolved.board, pad)
+}
+
+/** With the board levelling what it can. */
+function levelled(resolved: ResolvedPlan): ResolvedPlan {
+  const { controls } = resolved.plan
+  const outputs = Object.fromEntries(
+    Object.entries(controls.outputs).map(([key, output]) => [key, { ...output, by: 'level' as const, axis: 'roll' as const }]),
+  )
+  return { ...resolved, plan: { ...resolved.plan, controls: { ...controls, outputs } } }
 }
 
 const isBelow = (path: string, above: string) => path.startsWith(`${above}.`) || path.startsWith(`${above}[`)

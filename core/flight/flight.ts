@@ -6,6 +6,8 @@ export interface FlightValues {
   /** Seconds since power came on. */
   time: number
   armed: boolean
+  /** The control link is there. */
+  link: boolean
   /** Seconds since it was armed. */
   timer: number
   /** 0 to 1. */
@@ -48,6 +50,8 @@ export const flightLength = 600
 
 const armedAt = 30
 const landedAt = 560
+/** For some seconds on the way the control link is lost. */
+const lost = { from: 396, to: 404 }
 /** Where it starts: a place that nobody lives at. */
 const home = { latitude: 54.4321, longitude: -3.2109 }
 const metresOfDegree = 111_320
@@ -115,6 +119,7 @@ export function flightAt(resolved: ResolvedPlan, time: number): FlightValues {
   return {
     time: now,
     armed: flying,
+    link: now < lost.from || now >= lost.to,
     timer: Math.min(landedAt, Math.max(armedAt, now)) - armedAt,
     throttle: flying ? Math.min(1, Math.max(0.1, 0.38 + climb / 12)) : 0,
     volts: cellVolts * cells,

@@ -1,6 +1,7 @@
 import { produce, type Draft } from 'immer'
 import { allocationEdits, type AllocationEdits } from './edits/allocation'
 import { boardEdits, type BoardEdits } from './edits/board'
+import { controlEdits, type ControlEdits } from './edits/controls'
 import { craftEdits, type CraftEdits } from './edits/craft'
 import { displayEdits, type DisplayEdits } from './edits/displays'
 import { deviceEdits, type DeviceEdits } from './edits/devices'
@@ -8,6 +9,7 @@ import type { EditGroup, EditKind, Speech } from './edits/kind'
 import { jointEdits, type JointEdits } from './edits/joints'
 import { findingEdits, type FindingEdits } from './edits/findings'
 import { layoutEdits, type LayoutEdits } from './edits/layout'
+import { lightEdits, type LightEdits } from './edits/lights'
 import { linkEdits, type LinkEdits } from './edits/links'
 import { settingEdits, type SettingEdits } from './edits/settings'
 import { wireEdits, type WireEdits } from './edits/wires'
@@ -33,6 +35,8 @@ type Payloads = CraftEdits &
   LinkEdits &
   SettingEdits &
   DisplayEdits &
+  ControlEdits &
+  LightEdits &
   WireEdits &
   JointEdits &
   LayoutEdits &
@@ -51,6 +55,8 @@ export const editKinds: EditGroup<Payloads> = {
   ...linkEdits,
   ...settingEdits,
   ...displayEdits,
+  ...controlEdits,
+  ...lightEdits,
   ...wireEdits,
   ...jointEdits,
   ...layoutEdits,

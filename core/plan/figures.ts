@@ -14,6 +14,9 @@ export const figures = {
   record: { min: 6, max: 1024, unit: 'bytes' },
   rpm: { min: 1, max: 100_000, unit: 'rpm' },
   blades: { min: 1, max: 12, unit: 'blades' },
+  pulse: { min: 500, max: 2500, unit: 'µs' },
+  channel: { min: 1, max: 32, unit: '' },
+  curve: { min: 0, max: 100, unit: '%' },
   scale: { min: 0.0001, max: 1_000_000, unit: '' },
 } as const
 export type Figure = keyof typeof figures

@@ -1,4 +1,9 @@
 export { mostDisplays, planSchema, scales, turns } from './plan'
+export { axes, controlKinds, flightModes, jobKinds, mostChannels, mostControls, mostJobs, outputSources } from './controls'
+export type { Axis, ControlKind, ControlOutput, Controls, HandsetControl, Job, JobKind } from './controls'
+export { lightEffects, lightStates, mostMeanings, mostPieces, mostSegments } from './lights'
+export type { LightEffect, LightMeaning, LightPiece, LightSegment, LightState, LightStrip, Lights } from './lights'
+export { ampsOfLight, colourParts, stripCurrent } from './light-current'
 export { figures, readFigure } from './figures'
 export type { Figure } from './figures'
 export type {

@@ -1,4 +1,6 @@
 import type { BoardDefinition } from '../catalogue'
+import { noControls } from './controls'
+import { noLights } from './lights'
 import { batteryId, boardId } from './parts'
 import { planSchema, type Plan } from './plan'
 
@@ -30,6 +32,8 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     set: {},
     kept: null,
     displays: {},
+    controls: noControls,
+    lights: noLights,
     features: {},
     wires: {},
     joints: {},

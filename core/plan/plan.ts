@@ -1,11 +1,13 @@
 import type { BoardDefinition, CharacterFormat, DeviceDefinition, ProtocolDefinition, SettingValue } from '../catalogue'
 import type { Amps, Baud, Chemistry, Grams, Hertz, Millimetres, WireColour } from '../units'
 import type { ColourRole } from './colour-roles'
+import type { Controls } from './controls'
 import type { JointKind } from './joint-kinds'
+import type { Lights } from './lights'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 8
+export const planSchema = 9
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -192,6 +194,8 @@ export interface Plan {
   kept: BoardKept | null
   /** Layouts of the pilot's display, in order. */
   displays: Record<string, DisplayLayout>
+  controls: Controls
+  lights: Lights
   /** Board-wide features switched by hand, by name; the others are on where a link wants them. */
   features: Record<string, boolean>
   wires: Record<string, WireOverride>

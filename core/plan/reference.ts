@@ -8,7 +8,7 @@ export type PlaceKind = 'port' | 'pad' | 'i2c' | 'can' | 'inputs' | 'storage' | 
 export type Place = `${PlaceKind}:${string}`
 
 /** What a finding can be about or a user can select, besides places; a device as `device:DEVICE`. */
-type ThingKind = 'need' | 'wire' | 'supply' | 'layout'
+type ThingKind = 'need' | 'wire' | 'supply' | 'layout' | 'control' | 'job' | 'segment'
 export type SubjectKind = PlaceKind | ThingKind
 export type Subject = `${SubjectKind}:${string}`
 

@@ -13,6 +13,7 @@ import {
 import { batteryRange, type Volts } from '../units'
 import { deviceAsSet } from './as-set'
 import { jointPart } from './joints'
+import { withLights } from './light-current'
 import { motorCurrents, type MotorCurrents } from './motors'
 import { batteryPart, boardId, boardPart, type FittedDevice } from './parts'
 import type { Plan } from './plan'
@@ -92,12 +93,16 @@ function resolve(plan: Plan): ResolvedPlan {
     plan,
     devices.reduce((sum, { device }) => sum + device.mass, board.mass),
   )
+  const asFitted = (supply: Supply, { id, device }: FittedDevice) => {
+    const strip = device.needs.find((need) => need.kind === 'led-data')
+    return withMotors(strip ? withLights(supply, plan.lights, keyOf(id, strip.id), strip) : supply, device.motors, motors)
+  }
   const parts = [...devices, batteryPart(plan), ...Object.entries(plan.joints).map(([id, joint]) => jointPart(id, joint))]
   const supplies = [boardPart(board), ...devices].flatMap((fitted) =>
     fitted.device.supplies.map((supply, at): FittedSupply => ({
       key: keyOf(fitted.id, supply.id),
       fitted,
-      supply: at === 0 ? withMotors(supply, fitted.device.motors, motors) : supply,
+      supply: at === 0 ? asFitted(supply, fitted) : supply,
       unregulated: fitted.id === boardId && board.rails.some(({ id, kind }) => id === supply.id && kind === 'battery'),
       main: at === 0 && (fitted.device.motors !== undefined || fitted.device.outputs.some(({ main }) => main)),
     })),

@@ -54,7 +54,7 @@ describe('upgradePlan', () => {
     expect(plan.spots).toEqual({ gnss: { x: 10, y: 20 } })
     expect(plan.built).toEqual({ 'gnss.rx': true })
     expect(readPlan(stored(1)).spots).toEqual({})
-    expect(plan.definitions.devices['merlow-n1']).toMatchObject({ schema: 6, radios: {}, pads: {}, ports: {} })
+    expect(plan.definitions.devices['merlow-n1']).toMatchObject({ schema: 7, radios: {}, pads: {}, ports: {} })
     expect(plan.definitions.protocols.nmea).toMatchObject({ schema: 3, format: '8N1' })
   })
 
@@ -65,7 +65,7 @@ describe('upgradePlan', () => {
   })
 
   it('refuses what is newer or has no version', () => {
-    expect(() => upgradePlan({ schema: 9 })).toThrow('this plan has schema version 9, this program reads up to 8')
+    expect(() => upgradePlan({ schema: 10 })).toThrow('this plan has schema version 10, this program reads up to 9')
     expect(() => upgradePlan({ schema: 'x' })).toThrow('"x" is not a schema version')
     expect(() => upgradePlan({})).toThrow('is not a schema version')
   })

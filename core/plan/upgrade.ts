@@ -1,4 +1,6 @@
 import { upgradeDefinition } from '../catalogue'
+import { noControls } from './controls'
+import { noLights } from './lights'
 import { batteryPlace, boardId } from './parts'
 import { planSchema } from './plan'
 import { keyOf } from './reference'
@@ -16,6 +18,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   5: (document) => ({ accepted: {}, ...document, schema: 6 }),
   6: (document) => ({ settings: {}, ...document, schema: 7 }),
   7: stepsKeepValues,
+  8: (document) => ({ controls: noControls, lights: noLights, ...document, schema: 9 }),
 }
 
 /**

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { definitionSchemas, deviceClasses, settingWays, type Need } from '../catalogue'
+import { definitionSchemas, deviceClasses, pairedJobs, settingWays, type Need } from '../catalogue'
 import { needShapes } from './needs'
 import {
   amps,
@@ -48,6 +48,12 @@ const settingParts = {
     Joi.object({ variants: Joi.object().pattern(idPattern, settingValue).min(1).max(60).required() }),
     Joi.object({ output: id.required() }),
     Joi.object({ radio: id.required() }),
+    Joi.object({
+      job: Joi.string()
+        .valid(...pairedJobs)
+        .required(),
+    }),
+    Joi.object({ levels: Joi.array().items(id).min(1).max(6).required() }),
   ),
 }
 const kind = (name: string) => ({ kind: Joi.string().valid(name).required() })
@@ -181,6 +187,7 @@ export const deviceSchema = Joi.object({
     continuous: capacity.required(),
     peak: capacity.required(),
   }),
+  selfPowered: Joi.boolean(),
   needs: keyed(needSchema(), limits.needsOfDevice),
   settings: keyed(settingSchema, limits.settingsOfDevice),
   radios: keyed(

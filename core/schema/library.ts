@@ -3,7 +3,7 @@ import { protocolsOf, type BoardDefinition, type DeviceDefinition, type Protocol
 import { applyEdit, mostDisplays, newPlan, type Edit, type Plan, type Priority } from '../plan'
 import { InputError } from './error'
 import { limits } from './limits'
-import { battery, craft, displayLayout } from './plan'
+import { battery, controls, craft, displayLayout, lights } from './plan'
 import { id, idPattern, label, list, prose } from './parts'
 import { readDefinition, type Definition } from './definition'
 import { parseText } from './text'
@@ -26,6 +26,8 @@ export interface Recipe {
   board: Plan['board']
   devices: { id: string; definition: string; variant?: string; name: string; priority: Priority }[]
   displays: Plan['displays']
+  controls?: Plan['controls']
+  lights?: Plan['lights']
 }
 
 const recipeSchema = Joi.object({
@@ -46,6 +48,8 @@ const recipeSchema = Joi.object({
     limits.devices,
   ).required(),
   displays: Joi.object().pattern(idPattern, displayLayout).max(mostDisplays).default({}),
+  controls,
+  lights,
 })
 
 /** Reads one definition from YAML or JSON text. @throws InputError */
@@ -104,5 +108,7 @@ export function cook(text: string, library: Library): { id: string; plan: Plan }
     }),
     ...Object.entries(recipe.displays).map(([display, layout]): Edit => ({ type: 'display.set', display, layout })),
   ]
-  return { id: recipe.id, plan: edits.reduce(applyEdit, newPlan(recipe.name, board)) }
+  const { controls: asked, lights: lit } = recipe
+  const plan = edits.reduce(applyEdit, newPlan(recipe.name, board))
+  return { id: recipe.id, plan: { ...plan, ...(asked && { controls: asked }), ...(lit && { lights: lit }) } }
 }

@@ -58,6 +58,19 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
       min: 1000,
       max: 2000,
     }),
+    moves: Joi.object({
+      from: Joi.number().min(-1000).max(1000).required(),
+      to: Joi.number().min(-1000).max(1000).invalid(Joi.ref('from')).required(),
+      unit: Joi.string().valid('°', 'mm').required(),
+      axis: Joi.string().valid('roll', 'pitch', 'yaw'),
+    }),
+    triggers: Joi.object({
+      at: Joi.number().min(500).max(2500).required(),
+      hysteresis: Joi.number().min(0).max(500).default(20),
+      does: label.required(),
+      final: Joi.boolean().default(false),
+    }),
+    withoutPulse: label,
   },
   analog: { terminal: id.required(), max: volts.required(), measures },
   i2c: {
@@ -67,10 +80,19 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
     pullUp: Joi.number().min(100).max(1_000_000),
   },
   can: { high: id.required(), low: id.required() },
-  'led-data': { terminal: id.required(), leds: Joi.number().integer().min(1).max(1000).required() },
+  'led-data': {
+    terminal: id.required(),
+    leds: Joi.number().integer().min(1).max(1000).required(),
+    pitch: Joi.number().min(1).max(200).default(16.6),
+    ohms: Joi.number().min(0).max(1).default(0.007),
+  },
   buzzer: { terminal: id.required(), current: amps.required() },
   video: { terminal: id.required(), direction: Joi.string().valid('in', 'out').required(), standards: standards.required() },
   'receiver-pulse': { terminals: Joi.array().items(id).length(1).required() },
   'receiver-parallel': { terminals: Joi.array().items(id).min(2).max(16).required() },
-  control: { channels: Joi.number().integer().min(1).max(32).required() },
+  control: {
+    channels: Joi.number().integer().min(1).max(32).required(),
+    onOff: Joi.array().items(Joi.number().integer().min(1).max(32)).max(32).default([]),
+    steps: Joi.number().integer().min(2).max(4096),
+  },
 }

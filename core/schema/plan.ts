@@ -1,16 +1,28 @@
 import Joi from 'joi'
 import {
   batteryId,
+  axes,
   boardId,
   colourRoles,
+  controlKinds,
   figures,
+  jobKinds,
   jointKinds,
+  lightEffects,
+  lightStates,
+  mostControls,
   mostDisplays,
+  mostJobs,
+  mostMeanings,
+  mostPieces,
+  mostSegments,
+  outputSources,
   placeKinds,
   planSchema,
   scales,
   turns,
   type Figure,
+  type LightSegment,
 } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
@@ -108,6 +120,104 @@ export const displayLayout = Joi.object({
   elements: Joi.object().pattern(idPattern, anchored).max(100).required(),
 })
 
+const channel = figure('channel').integer()
+const pulse = figure('pulse')
+const percent = Joi.number().min(0).max(100)
+
+/** A control of the handset. */
+export const handsetControl = Joi.object({
+  name: label.required(),
+  kind: Joi.valid(...Object.keys(controlKinds)).required(),
+  channel: channel.allow(null).required(),
+  reversed: Joi.boolean().required(),
+  at: Joi.object({ x: percent.required(), y: percent.required() }).required(),
+})
+export const handset = Joi.object().pattern(idPattern, handsetControl).max(mostControls)
+
+/** Refuses figures that do not rise in this order. */
+const rising =
+  (...names: string[]): Joi.CustomValidator<Record<string, number>> =>
+  (value, helpers) => {
+    const at = names.findIndex((name, place) => place > 0 && !(value[name]! > value[names[place - 1]!]!))
+    return at < 0 ? value : helpers.message({ custom: `${names[at]} has to be above ${names[at - 1]}` })
+  }
+/** Pulses that the ends of a control give. */
+export const travel = Joi.object({ low: pulse.required(), high: pulse.required() }).custom(rising('low', 'high'))
+
+/** What a range of a channel does. */
+export const job = Joi.object({
+  does: Joi.valid(...Object.keys(jobKinds)).required(),
+  channel: channel.required(),
+  from: pulse.required(),
+  to: pulse.required(),
+  what: Joi.string().pattern(/^[a-zA-Z0-9_./-]{1,130}$/, 'id or DEVICE/NEED'),
+}).custom(rising('from', 'to'))
+
+/** How a pulse output is driven. */
+export const controlOutput = Joi.object({
+  by: Joi.valid(...Object.keys(outputSources)).required(),
+  channel: channel.when('by', { is: 'channel', then: Joi.required() }),
+  axis: Joi.valid(...Object.keys(axes)).when('by', { is: Joi.valid('surface', 'level'), then: Joi.required() }),
+  low: pulse.required(),
+  middle: pulse.required(),
+  high: pulse.required(),
+  reversed: Joi.boolean().required(),
+  curve: figure('curve').required(),
+  onLoss: Joi.alternatives(Joi.valid('hold', 'none'), pulse).required(),
+  powerUp: Joi.alternatives(Joi.valid('none'), pulse).required(),
+}).custom(rising('low', 'middle', 'high'))
+
+export const controls = Joi.object({
+  handset: handset.required(),
+  travel: travel.required(),
+  jobs: Joi.object().pattern(idPattern, job).max(mostJobs).required(),
+  outputs: Joi.object().pattern(keyPattern, controlOutput).max(limits.needs).required(),
+})
+
+const onCraft = Joi.object({ x: figure('height').required(), y: figure('height').required() })
+const lightNumber = Joi.number().integer().min(1).max(1000)
+
+/** Where the lights of a strip are. */
+export const lightStrip = Joi.object({
+  pieces: list(
+    Joi.object({
+      lights: lightNumber.required(),
+      from: onCraft.required(),
+      to: onCraft.required(),
+      facing: Joi.alternatives(Joi.valid('down', 'up'), Joi.number().min(0).less(360)).required(),
+    }),
+    mostPieces,
+  )
+    .min(1)
+    .required(),
+  limit: Joi.number().greater(0).max(1).required(),
+})
+
+/** What some lights of a strip tell. */
+export const lightSegment = Joi.object({
+  name: label.required(),
+  need: key.required(),
+  first: lightNumber.required(),
+  last: lightNumber.required(),
+  meanings: list(
+    Joi.object({
+      when: Joi.valid(...Object.keys(lightStates)).required(),
+      colour: Joi.string()
+        .pattern(/^#[0-9a-f]{6}$/, '#rrggbb')
+        .required(),
+      effect: Joi.valid(...Object.keys(lightEffects)).required(),
+    }),
+    mostMeanings,
+  ).required(),
+}).custom((value: LightSegment, helpers) =>
+  value.last < value.first ? helpers.message({ custom: 'last is before first' }) : value,
+)
+
+export const lights = Joi.object({
+  strips: Joi.object().pattern(keyPattern, lightStrip).max(limits.needs).required(),
+  segments: Joi.object().pattern(idPattern, lightSegment).max(mostSegments).required(),
+})
+
 export const scale = figure('scale')
 
 /** What a step of Settings was set to. */
@@ -193,6 +303,8 @@ export const planParts = {
   set: Joi.object().pattern(wirePattern, stepValue).max(1000).required(),
   kept: boardKept.allow(null).required(),
   displays: Joi.object().pattern(idPattern, displayLayout).max(mostDisplays).required(),
+  controls: controls.required(),
+  lights: lights.required(),
   features: Joi.object().pattern(label, Joi.boolean()).required(),
   wires: Joi.object().pattern(wirePattern, wireOverride).required(),
   joints: Joi.object()

@@ -30,7 +30,7 @@ describe('reading plans', () => {
     ['cut off', () => parsePlan('{"format": "ypodoma-plan"'), /line 1, column 26: not JSON: the file ends in the middle/],
     ['something else', () => parsePlan('[1, 2]'), /a plan is a JSON object/],
     ['another format', () => parsePlan('{"format": "x"}'), /^format: this is not a plan file/],
-    ['newer', () => readPlan({ ...changed(() => {}), schema: 9 }), /schema version 9, this program reads up to 8/],
+    ['newer', () => readPlan({ ...changed(() => {}), schema: 10 }), /schema version 10, this program reads up to 9/],
     ['unknown field', () => readPlan({ ...changed(() => {}), colour: 'red' }), /^colour: .*is not allowed/],
     [
       'wrong type',

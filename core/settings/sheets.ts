@@ -80,6 +80,14 @@ function wantedOf(
     const name = resolved.plan.definitions.devices[fitted.instance.definition]?.variants[variant]?.name ?? variant
     return value === undefined ? undefined : { value, because: `the part is “${name}”` }
   }
+  if (pairs && 'job' in pairs) {
+    const job = Object.values(resolved.plan.controls.jobs).find(({ does }) => does === pairs.job)
+    return job && { value: job.channel, because: `channel ${job.channel} switches that on the board` }
+  }
+  if (pairs && 'levels' in pairs) {
+    const levelled = pairs.levels.find((need) => resolved.plan.controls.outputs[keyOf(fitted.id, need)]?.by === 'level')
+    return levelled === undefined ? undefined : { value: false, because: 'the board levels its axes' }
+  }
   const pair = linkPair(resolved, fitted, pairs)
   if (pair) return { value: pair.link.board[pair.with], because: `${pair.link.port.label} is set to that` }
   return groupWanted(resolved, fitted, setting)

@@ -54,6 +54,12 @@ const classes = Object.entries(deviceClasses).map(([value, title]) => ({ value, 
         suffix="mm"
         @change="set({ size: { ...definition.size, height: number($event) } })"
       />
+      <v-checkbox
+        :model-value="definition.selfPowered ?? false"
+        label="Has a battery of its own"
+        hide-details
+        @update:model-value="(value) => set({ selfPowered: Boolean(value) })"
+      />
     </template>
   </section>
 </template>

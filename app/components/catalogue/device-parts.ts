@@ -1,4 +1,4 @@
-import { settingWays, type DeviceDefinition, type DeviceSetting, type SettingPair } from '#core/catalogue'
+import { pairedJobs, settingWays, type DeviceDefinition, type DeviceSetting, type PairedJob, type SettingPair } from '#core/catalogue'
 import { wireColours } from '#core/units'
 
 /** A part of a device as it is being typed: whatever its kind, with some of its fields. */
@@ -76,16 +76,21 @@ function pairText(pairs: SettingPair | undefined): string {
   if ('need' in pairs) return `need ${pairs.need} ${pairs.with}`
   if ('radio' in pairs) return `radio ${pairs.radio}`
   if ('output' in pairs) return `output ${pairs.output}`
+  if ('job' in pairs) return `job ${pairs.job}`
+  if ('levels' in pairs) return `levels ${pairs.levels.join(' ')}`
   return 'table'
 }
 function pairOf(text: string): SettingPair | undefined {
-  const [what, id = '', by] = text.split(' ')
+  const [what, id = '', by, ...more] = text.split(' ')
   if (what === 'need') return { need: id, with: by as 'baud' }
   if (what === 'radio') return { radio: id }
+  if (what === 'job') return { job: id as PairedJob }
+  if (what === 'levels') return { levels: [id, by, ...more].filter((each) => each !== undefined) }
   return what === 'output' ? { output: id } : undefined
 }
 function pairChoices({ needs, radios, outputs }: DeviceDefinition) {
   const serial = Object.entries(needs as Record<string, { kind: string; label: string }>).filter(([, { kind }]) => kind === 'serial')
+  const pulses = Object.entries(needs as Record<string, { kind: string }>).flatMap(([id, { kind }]) => (kind === 'pulse' ? [id] : []))
   return [
     none,
     ...serial.flatMap(([id, need]) => [
@@ -94,6 +99,8 @@ function pairChoices({ needs, radios, outputs }: DeviceDefinition) {
     ]),
     ...Object.entries(radios).map(([id, radio]) => ({ value: `radio ${id}`, title: `MHz of ${radio.label}` })),
     ...Object.entries(outputs).map(([id, output]) => ({ value: `output ${id}`, title: `volts of ${output.label}` })),
+    ...pairedJobs.map((job) => ({ value: `job ${job}`, title: `channel of ${job}` })),
+    ...(pulses.length ? [{ value: `levels ${pulses.join(' ')}`, title: 'levels its axes itself' }] : []),
     { value: 'table', title: 'another setting or the variant (in the source)' },
   ]
 }
@@ -231,6 +238,7 @@ export const deviceParts = {
       { ...flag('takesTurns', 'takes turns'), of: isSerial },
       { ...flag('configures', 'configures the board'), of: isSerial },
       { ...figure('leds', 'LEDs'), of: ({ kind }) => kind === 'led-data' },
+      { ...figure('pitch', 'pitch mm', 'distance of lights'), of: ({ kind }) => kind === 'led-data' },
       { ...figure('channels', 'channels'), of: ({ kind }) => kind === 'control' },
     ],
   },

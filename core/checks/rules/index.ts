@@ -3,6 +3,17 @@ import type { Rule } from '../context'
 import { duplicateAddress } from './bus/duplicate-address'
 import { pullUps } from './bus/pull-ups'
 import { busLines } from './bus/bus-lines'
+import { carriedChannel } from './control/carried-channel'
+import { rangesPart } from './control/ranges-part'
+import { fineChannel } from './control/fine-channel'
+import { thresholdCrossed } from './control/threshold-crossed'
+import { routed } from './control/routed'
+import { linkLost } from './control/link-lost'
+import { outputRate } from './control/output-rate'
+import { oneJob } from './control/one-job'
+import { arming } from './control/arming'
+import { beeper } from './control/beeper'
+import { levelledOnce } from './control/levelled-once'
 import { offGrid } from './display/off-grid'
 import { overlap } from './display/overlap'
 import { missingGlyph } from './display/missing-glyph'
@@ -16,6 +27,12 @@ import { sharedGround } from './ground/shared-ground'
 import { videoGround } from './ground/video-ground'
 import { groundLoop } from './ground/ground-loop'
 import { signalLead } from './ground/signal-lead'
+import { lightCount } from './lights/light-count'
+import { segmentsFit } from './lights/segments-fit'
+import { lastLight } from './lights/last-light'
+import { seenAround } from './lights/seen-around'
+import { meaningShown } from './lights/meaning-shown'
+import { pieceLength } from './lights/piece-length'
 import { lineLoad } from './load/line-load'
 import { logStream } from './load/log-stream'
 import { logAliasing } from './load/log-aliasing'
@@ -103,6 +120,17 @@ export const rules: readonly Rule[] = [
   duplicateAddress,
   pullUps,
   busLines,
+  carriedChannel,
+  rangesPart,
+  fineChannel,
+  thresholdCrossed,
+  routed,
+  linkLost,
+  outputRate,
+  oneJob,
+  arming,
+  beeper,
+  levelledOnce,
   offGrid,
   overlap,
   missingGlyph,
@@ -116,6 +144,12 @@ export const rules: readonly Rule[] = [
   videoGround,
   groundLoop,
   signalLead,
+  lightCount,
+  segmentsFit,
+  lastLight,
+  seenAround,
+  meaningShown,
+  pieceLength,
   lineLoad,
   logStream,
   logAliasing,

@@ -45,6 +45,15 @@ export interface Shapes {
   /** Where an element of a display is held, and a layout of such. */
   anchored: Joi.ObjectSchema
   displayLayout: Joi.ObjectSchema
+  /** A control of the handset, a whole handset, and the pulses its ends give. */
+  handsetControl: Joi.ObjectSchema
+  handset: Joi.ObjectSchema
+  travel: Joi.ObjectSchema
+  /** What a range of a channel does, and how an output is driven. */
+  job: Joi.ObjectSchema
+  controlOutput: Joi.ObjectSchema
+  lightStrip: Joi.ObjectSchema
+  lightSegment: Joi.ObjectSchema
   /** What a step of Settings was set to. */
   stepValue: Joi.StringSchema
   /** What a board had when it was read. */

@@ -1,4 +1,5 @@
-import { batteryId, boardId, referTo, type Place } from '../../../plan'
+import { limitFor, stripsOf } from '../../../lights'
+import { batteryId, boardId, referTo, stripCurrent, type Place } from '../../../plan'
 import { formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
@@ -22,7 +23,7 @@ function* check(context: CheckContext): Iterable<Report> {
         ...fed.filter(({ supply }) => supply.fitted.id !== boardId).map(({ supply }) => referTo('device', supply.fitted.id)),
       ],
       fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak, ${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}; ${sharers.join(', ')} hang${sharers.length > 1 ? '' : 's'} on it`,
-      fixes: [...lighterVariants(context, heaviest.supply), ...elsewhere(context, source.place, heaviest.supply)],
+      fixes: [...lighter(context, heaviest.supply, peak - source.limit), ...elsewhere(context, source.place, heaviest.supply)],
     }
   }
 }
@@ -35,6 +36,23 @@ function feedsControl(fed: { supply: Supply }[], own: number): boolean {
 function elsewhere(context: CheckContext, from: Place, supply: Supply): Fix[] {
   const others = suitingSources(context, supply).filter(({ place }) => place !== from)
   return feedFixes(supply, others, ({ label }) => `Feed ${nameOf(supply.fitted)} from ${label}`)
+}
+
+/** Lights as they are laid out are dimmed; of other parts there may be a variant that takes less. */
+function lighter(context: CheckContext, supply: Supply, over: number): Fix[] {
+  const { resolved } = context
+  const laid = stripsOf(resolved).find(({ need }) => need.fitted.id === supply.fitted.id)
+  const current = laid && stripCurrent(resolved.plan.lights, laid.need.key, laid.need.need)
+  if (!laid || !current) return lighterVariants(context, supply)
+  const limit = limitFor(laid, resolved.plan.lights, current.worst - over)
+  return limit === undefined
+    ? []
+    : [
+        {
+          label: `${nameOf(supply.fitted)}: limit its brightness to ${Math.round(limit * 100)} %`,
+          edit: { type: 'strip.set', need: laid.need.key, as: { ...laid.strip, limit } },
+        },
+      ]
 }
 
 function lighterVariants({ resolved }: CheckContext, { fitted, supply }: Supply): Fix[] {
@@ -57,7 +75,7 @@ export const railLimit: Rule = {
     severity: 'weigh',
     title: 'Source within its limit, typically and at peak',
     why: 'A regulator past its limit drops its voltage or shuts off for the length of the peak, and takes the board and its receiver with it where they share it. Other parts bear a short dip.',
-    reads: ['supplies', 'rails', 'device currents', 'motor currents', 'battery'],
+    reads: ['supplies', 'rails', 'device currents', 'motor currents', 'light segments', 'battery'],
   },
   check,
 }

@@ -1,0 +1,58 @@
+import { isOn, soundsOf } from '../../../controls'
+import { referTo } from '../../../plan'
+import type { CheckContext, Report, Rule } from '../../context'
+import { controlsBegun, heard } from '../../controls'
+
+function* check({ resolved }: CheckContext): Iterable<Report> {
+  if (!controlsBegun(resolved)) return
+  const { jobs, handset } = resolved.plan.controls
+  const beeping = Object.entries(jobs).filter(([, { does }]) => does === 'beeper')
+  for (const { fitted, when } of soundsOf(resolved)) {
+    if (when.some((each) => each.startsWith('channel'))) continue
+    const used = new Set(Object.values(jobs).map(({ channel }) => channel))
+    const spare = Object.values(handset).find(
+      ({ kind, channel }) =>
+        channel !== null &&
+        channel > 4 &&
+        !used.has(channel) &&
+        (kind === 'switch-2' || kind === 'button' || kind === 'switch-3'),
+    )
+    const driven = fitted.device.needs.some(({ kind }) => kind === 'buzzer')
+    yield {
+      subjects: [referTo('device', fitted.id)],
+      fact: `no switch makes ${fitted.instance.name} sound: a craft that is down in the grass cannot be called`,
+      fixes:
+        spare && driven
+          ? [
+              {
+                label: `Beeper on ${spare.name}`,
+                edit: { type: 'job.set', job: 'beeper', as: { does: 'beeper', channel: spare.channel!, from: 1800, to: 2100 } },
+              },
+            ]
+          : [],
+    }
+  }
+  for (const [id, beeper] of beeping) {
+    const arm = Object.values(jobs).filter(({ does, channel }) => does === 'arm' && channel === beeper.channel)
+    const on = heard(resolved, beeper.channel).filter(({ read }) => isOn(beeper, read))
+    if (on.length && on.every(({ read }) => arm.some((each) => isOn(each, read))))
+      yield {
+        subjects: [referTo('job', id)],
+        severity: 'fix',
+        fact: `the beeper sounds only where channel ${beeper.channel} arms the craft too: it cannot be called without starting its propellers`,
+        fixes: [{ label: 'Take the beeper away from there', edit: { type: 'job.set', job: id, as: null } }],
+      }
+  }
+}
+
+export const beeper: Rule = {
+  meta: {
+    id: 'CHN-10',
+    family: 'control',
+    severity: 'weigh',
+    title: 'The beeper is reached while disarmed',
+    why: 'It is wanted most when the craft lies somewhere, disarmed.',
+    reads: ['handset', 'channel jobs', 'outputs', 'buzzers'],
+  },
+  check,
+}

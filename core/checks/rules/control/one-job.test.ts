@@ -1,0 +1,26 @@
+import { describe, expect, it } from 'vitest'
+import { controlled, job, passed, told } from '../../../../tests/helpers/controls'
+import { factsOf } from '../../../../tests/helpers/findings'
+import { allocated } from '../../../../tests/helpers/plans'
+
+describe('CHN-08', () => {
+  it('is silent on the demo builds', () => {
+    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)
+      expect(factsOf(allocated(name), 'CHN-08'), name).toEqual([])
+  })
+  it('tells of a position that does two things', () => {
+    const plan = controlled({ jobs: { more: job('beeper', 9, 1800, 2100) } })
+    expect(told('CHN-08', plan)).toEqual({
+      facts: ['Back right front does 2 things at once: Spotlight: Light on, Beeper'],
+      severities: ['weigh'],
+      settled: true,
+    })
+    expect(told('CHN-08', controlled({ jobs: { more: job('beeper', 9, 900, 1200) } })).facts).toEqual([])
+  })
+  it('tells of a channel that moves a part and switches another', () => {
+    expect(told('CHN-08', controlled({ outputs: { 'gimbal/pitch': passed(9) } }))).toMatchObject({
+      facts: ['Back right moves Gimbal: Pitch pulse and switches Spotlight: Light on with it'],
+      settled: true,
+    })
+  })
+})

@@ -1,0 +1,64 @@
+import type { PulseNeed } from '../catalogue'
+import type { ControlOutput } from '../plan'
+
+const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))
+
+/** Where a channel stands, −1 to 1, by its pulse: 1000 to 2000 µs are the ends. */
+export const valueOfWidth = (width: number) => within((width - 1500) / 500, -1, 1)
+
+/** Gentler around the middle: `(1 − c)·v + c·v³`, the same at −1, 0 and 1. */
+const bent = (value: number, curve: number) => (1 - curve) * value + curve * value ** 3
+
+/**
+ * The pulse of an output, in µs: linear from its low end over its middle to its high end, behind reversal and curve.
+ * @param value −1 to 1
+ */
+export function pulseOf({ low, middle, high, reversed, curve }: ControlOutput, value: number): number {
+  const at = bent(within(reversed ? -value : value, -1, 1), curve / 100)
+  return at < 0 ? middle + at * (middle - low) : middle + at * (high - middle)
+}
+
+/** The value that gives a pulse: the other way about, within a millionth. @param width between the output's ends, in µs */
+export function valueOfPulse({ low, middle, high, reversed, curve }: ControlOutput, width: number): number {
+  const at = width < middle ? (width - middle) / (middle - low) : (width - middle) / (high - middle)
+  // What is bent rises from −1 to 1 all the way, so halving finds it.
+  let [from, to] = [-1, 1]
+  for (let step = 0; step < 40; step += 1) {
+    const half = (from + to) / 2
+    if (bent(half, curve / 100) < at) from = half
+    else to = half
+  }
+  const value = (from + to) / 2
+  return reversed ? -value : value
+}
+
+/** Degrees or millimetres that a part goes to by a pulse, linear between the ends of its range; nothing where it moves nothing. */
+export function travelOf({ range, moves }: PulseNeed, width: number): number | undefined {
+  if (!moves) return undefined
+  const share = within((width - range.min) / (range.max - range.min), 0, 1)
+  return moves.from + share * (moves.to - moves.from)
+}
+
+/** The pulse that takes a part there, in µs. @param travel between its ends */
+export function widthOfTravel({ range, moves }: PulseNeed, travel: number): number | undefined {
+  if (!moves) return undefined
+  return range.min + ((travel - moves.from) / (moves.to - moves.from)) * (range.max - range.min)
+}
+
+/** Whether a pulse makes a part do what it does by a threshold; nothing between the two at which it keeps what it did. */
+export function triggered({ triggers }: PulseNeed, width: number): boolean | undefined {
+  if (!triggers) return undefined
+  if (width >= triggers.at) return true
+  return width < triggers.at - triggers.hysteresis ? false : undefined
+}
+
+/** What a part does at a pulse, in words. @param width in µs; nothing where no pulses come */
+export function effectOf(need: PulseNeed, width: number | undefined): string {
+  if (width === undefined) return need.withoutPulse ?? 'gets no pulses'
+  const on = triggered(need, width)
+  if (need.triggers) return on === undefined ? `as before (near ${need.triggers.at} µs)` : on ? need.triggers.does : 'rests'
+  const travel = travelOf(need, width)
+  return travel === undefined
+    ? `${Math.round(width)} µs`
+    : `${Math.round(travel * 10) / 10} ${need.moves!.unit}`.replace(' °', '°')
+}
