@@ -236,4 +236,40 @@ describe('command line', () => {
     expect(stdout).toMatch(/^Battery/)
     expect(stderr).toBe('')
   })
+  it('works switches through to what they do', async () => {
+    const hex = file('hex-switches.json', JSON.stringify(demo('spillway-hex')))
+    const { status, stdout } = await ypodoma('controls', hex)
+    expect(status).toBe(0)
+    expect(stdout).toContain('Left shoulder middle: 1500 µs, channel 6, 1500.6 µs: Flight mode: Position hold')
+    expect(stdout).toContain('Left wheel high: 2000 µs, channel 11, 2000 µs: Gimbal: Pitch pulse 45°')
+    const { columns, rows } = JSON.parse((await ypodoma('controls', hex, '--json')).stdout) as {
+      columns: object[]
+      rows: { cells: object[] }[]
+    }
+    expect(rows.every(({ cells }) => cells.length === columns.length)).toBe(true)
+    expect((await ypodoma('controls', hex, '--csv')).stdout.split('\r\n')[0]).toMatch(/^what,"Roll low \(channel 1, 1000 µs\)"/)
+    const unarmed = applyEdit(demo('spillway-hex'), { type: 'job.set', job: 'arm', as: null })
+    const broken = await ypodoma('controls', file('unarmed.json', JSON.stringify(unarmed)))
+    expect(broken).toMatchObject({ status: 1, stdout: expect.stringContaining('CHN-09 fix: nothing arms the craft') })
+    const none = { ...demo('spillway-hex'), controls: { handset: {}, travel: { low: 1000, high: 2000 }, jobs: {}, outputs: {} } }
+    expect(await ypodoma('controls', file('none.json', JSON.stringify(none)))).toMatchObject({
+      status: 2,
+      stderr: expect.stringContaining('has no handset'),
+    })
+  })
+  it('lists lights with what they take', async () => {
+    const hex = file('hex-lights.json', JSON.stringify(demo('spillway-hex')))
+    const { status, stdout } = await ypodoma('lights', hex)
+    expect(status).toBe(0)
+    expect(stdout).toMatch(
+      /^LED ring: 60 lights in 4 pieces, up to 50 %\n {2}1\.05 A in quiet flight, 1\.27 A at worst; 4\.\d+ V at the first light, 4\.\d+ V at the last; a frame takes 2\.08 ms/,
+    )
+    const rows = (await ypodoma('lights', hex, '--csv')).stdout.trim().split('\r\n')
+    expect(rows).toHaveLength(61)
+    expect(rows[16]).toContain('LED ring,16,2,125,116.7,90°,Right,control link lost: #ff00b4 flashes twice a second;')
+    const { strips } = JSON.parse((await ypodoma('lights', hex, '--json')).stdout) as { strips: { lights: object[] }[] }
+    expect(strips[0]!.lights).toHaveLength(60)
+    const mapper = file('mapper-lights.json', JSON.stringify(demo('fellside-mapper')))
+    expect(await ypodoma('lights', mapper)).toMatchObject({ status: 2, stderr: expect.stringContaining('has no lights') })
+  })
 })

@@ -1,8 +1,12 @@
 import { writeFileSync } from 'node:fs'
+import { check, checkContext, rules, type Family } from '#core/checks'
 import { displayOf, faultsOf, screenOf } from '#core/display'
-import { displaySvg } from '#core/documents'
+import { matrixOf } from '#core/controls'
+import { displaySvg, lightTable, lightsData, switchTable, tableCsv } from '#core/documents'
 import { flightAt, flightLength } from '#core/flight'
-import { resolvePlan } from '#core/plan'
+import { powerTree, wiresOf } from '#core/harness'
+import { resolvePlan, type ResolvedPlan } from '#core/plan'
+import { formatAmps, formatVolts, plain } from '#core/units'
 import { allocated } from './commands'
 import { print, readPlanFile, Unusable } from './output'
 
@@ -43,4 +47,55 @@ export async function displayCommand(file: string, { layout: wanted, svg, at, js
     faults.forEach(({ rule, fact }) => print(`${rule} ${fact}`))
   }
   process.exitCode = faults.some(({ grave }) => grave) ? 1 : 0
+}
+
+/** Prints what the rules of a family say; exit code 1 when one of them is broken. */
+function tellFaults(resolved: ResolvedPlan, family: Family, quiet: boolean): void {
+  const own = rules.filter(({ meta }) => meta.family === family)
+  const found = check(checkContext(resolved), own).filter(({ accepted }) => accepted === undefined)
+  if (!quiet) found.forEach(({ rule, severity, fact }) => print(`${rule} ${severity}: ${fact}`))
+  process.exitCode = found.some(({ severity }) => severity === 'stop' || severity === 'fix') ? 1 : 0
+}
+
+/** What each position of each switch does. @throws Unusable */
+export async function controlsCommand(file: string, { json, csv }: { json?: boolean; csv?: boolean }): Promise<void> {
+  const { plan } = await allocated(readPlanFile(file))
+  const resolved = resolvePlan(plan)
+  if (!Object.keys(plan.controls.handset).length) throw new Unusable(`${file}: has no handset`)
+  const matrix = matrixOf(resolved)
+  if (json) print(JSON.stringify(matrix, null, 2))
+  else if (csv) print(tableCsv(switchTable(resolved)).trimEnd())
+  else
+    matrix.columns.forEach(({ name, position, channel, sent, read }, at) => {
+      const does = matrix.rows.flatMap((row) => {
+        const cell = row.cells[at]
+        return cell && cell.on !== false ? [cell.on ? row.name : `${row.name} ${cell.text}`] : []
+      })
+      const heard = read === undefined ? 'not heard' : `${plain(read, 1)} µs`
+      if (does.length) print(`${name} ${position.label}: ${plain(sent, 0)} µs, channel ${channel}, ${heard}: ${does.join(', ')}`)
+    })
+  tellFaults(resolved, 'control', json === true || csv === true)
+}
+
+/** The lights of a craft, with what they take. @throws Unusable */
+export async function lightsCommand(file: string, { json, csv }: { json?: boolean; csv?: boolean }): Promise<void> {
+  const { plan } = await allocated(readPlanFile(file))
+  const resolved = resolvePlan(plan)
+  const { leaves } = powerTree(resolved, wiresOf(resolved))
+  const data = lightsData(
+    resolved,
+    (key) => leaves.find(({ supply }) => supply.fitted.id === resolved.need(key)?.fitted.id)?.empty,
+  )
+  if (!data.strips.length) throw new Unusable(`${file}: has no lights`)
+  if (json) print(JSON.stringify(data, null, 2))
+  else if (csv) print(tableCsv(lightTable(resolved)).trimEnd())
+  else
+    for (const { name, lights, pieces, limit, figures } of data.strips) {
+      print(`${name}: ${lights.length} lights in ${pieces.length} pieces, up to ${Math.round(limit * 100)} %`)
+      if (figures)
+        print(
+          `  ${formatAmps(figures.typical)} in quiet flight, ${formatAmps(figures.worst)} at worst; ${formatVolts(figures.first)} at the first light, ${formatVolts(figures.last)} at the last; a frame takes ${plain(figures.frame / 1000, 2)} ms`,
+        )
+    }
+  tellFaults(resolved, 'lights', json === true || csv === true)
 }

@@ -2,7 +2,7 @@ import { Command } from 'commander'
 import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
 import { readBoardCommand, rescueBoardCommand, serveBoardCommand, writeBoardCommand } from './board-commands'
 import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
-import { displayCommand } from './flight-commands'
+import { controlsCommand, displayCommand, lightsCommand } from './flight-commands'
 import { budgetCommand, settingsCommand } from './settings-commands'
 import { finish } from './output'
 
@@ -103,6 +103,22 @@ export async function runProgram(args: string[]): Promise<void> {
     .option('--backup <file>', 'what to put back, as write keeps it')
     .description('a board that restarts without end: held, erased, and its backup put back')
     .action((file: string, options: { port: string; backup?: string }) => rescueBoardCommand(file, options))
+
+  program
+    .command('controls')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--json', 'positions and rows as JSON')
+    .option('--csv', 'as CSV')
+    .description('what each position of each switch does, through the whole chain; exit 1 when a rule of the controls is broken')
+    .action((file: string, options: { json?: boolean; csv?: boolean }) => controlsCommand(file, options))
+
+  program
+    .command('lights')
+    .argument('<plan>', 'plan file (JSON), or - for standard input')
+    .option('--json', 'lights, leads, segments and figures as JSON')
+    .option('--csv', 'light by light as CSV')
+    .description('the lights of the craft and what they take; exit 1 when a rule of the lights is broken')
+    .action((file: string, options: { json?: boolean; csv?: boolean }) => lightsCommand(file, options))
 
   program
     .command('display')

@@ -5,6 +5,7 @@ export { budgetTable, placeOfStep, setupMarkdown, setupTable } from './setup-lis
 export { coloursUsed, makingLines, paperParts, paperTable } from './papers'
 export type { MakingLine, PaperPart } from './papers'
 export { wireListCsv } from './wire-list'
+export { lightTable, lightsData, switchTable } from './flight-tables'
 export { cell, displaySvg } from './display-svg'
 export { harnessSvg } from './harness-svg'
 export type { SvgOptions } from './harness-svg'

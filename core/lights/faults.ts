@@ -1,8 +1,6 @@
-import { lightStates, type Lights } from '../plan'
+import { lightStates, type Lights, type ResolvedPlan } from '../plan'
+import { stripsOf, type LaidStrip } from './place'
 import { shareSeen, sides, type Side } from './shown'
-import { stripsOf } from './place'
-import type { LaidStrip } from './place'
-import type { ResolvedPlan } from '../plan'
 
 /** States that come with others: where the one stands before them they are never shown. */
 const covers: Partial<Record<keyof typeof lightStates, readonly (keyof typeof lightStates)[]>> = {

@@ -16,6 +16,7 @@ export const figures = {
   blades: { min: 1, max: 12, unit: 'blades' },
   pulse: { min: 500, max: 2500, unit: 'µs' },
   channel: { min: 1, max: 32, unit: '' },
+  light: { min: 1, max: 1000, unit: '' },
   curve: { min: 0, max: 100, unit: '%' },
   scale: { min: 0.0001, max: 1_000_000, unit: '' },
 } as const

@@ -175,7 +175,7 @@ export const controls = Joi.object({
 })
 
 const onCraft = Joi.object({ x: figure('height').required(), y: figure('height').required() })
-const lightNumber = Joi.number().integer().min(1).max(1000)
+const lightNumber = figure('light').integer()
 
 /** Where the lights of a strip are. */
 export const lightStrip = Joi.object({

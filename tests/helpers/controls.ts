@@ -1,5 +1,6 @@
 import {
   controlKinds,
+  newPlan,
   type ControlKind,
   type ControlOutput,
   type Controls,
@@ -10,7 +11,10 @@ import {
   type Plan,
 } from '#core/plan'
 import { edited, factsOf, findingsOf, settledBy } from './findings'
-import { allocated, type DemoName } from './plans'
+import { allocated, library, type DemoName } from './plans'
+
+/** Nothing laid out yet. */
+export const noControls: Controls = newPlan('Bare', library.boards['corran-7']!).controls
 
 /** A control of the handset on a channel. */
 export const onHandset = (kind: ControlKind, channel: number | null): HandsetControl => ({

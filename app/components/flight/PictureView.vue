@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the pilot sees: layouts of the display, put together on the grid itself and played along a flight. */
-import { mdiContentCopy, mdiDeleteOutline, mdiImageOutline, mdiPause, mdiPlay, mdiPlus } from '@mdi/js'
+import { mdiContentCopy, mdiDeleteOutline, mdiImageOutline, mdiPlus } from '@mdi/js'
 import {
   anchorAt,
   displayOf,
@@ -14,12 +14,13 @@ import {
   type DisplayElement,
 } from '#core/display'
 import { displaySvg } from '#core/documents'
-import { flightAt, flightLength } from '#core/flight'
+import { flightAt } from '#core/flight'
 import { mostDisplays } from '#core/plan'
 import { formatBaud, plain } from '#core/units'
 import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
+import { useFlight } from '~/stores/flight'
 import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
@@ -35,8 +36,8 @@ const fed = computed(() => fedSources(resolved.value))
 const chosen = ref<string>()
 const cursor = ref({ column: 1, row: 1 })
 const longest = ref(false)
-const time = ref(120)
-const values = computed(() => flightAt(resolved.value, time.value))
+const flight = useFlight()
+const values = computed(() => flightAt(resolved.value, flight.time))
 const faults = computed(() => (shown.value && display.value ? faultsOf(shown.value.layout, display.value) : []))
 
 /** Bytes of drawing this layout anew, and how often a second its link carries them. */
@@ -49,24 +50,6 @@ const redraw = computed(() => {
 
 /** Elements that would not be seen as they are meant. */
 const wrong = computed(() => faults.value.filter(({ grave }) => grave).map(({ element }) => element))
-
-/** The flight, running on by itself. */
-const playing = ref(false)
-let frame = 0
-let before = 0
-function step(now: number) {
-  if (!playing.value) return
-  time.value = (time.value + Math.min(0.2, (now - before) / 1000)) % flightLength
-  before = now
-  frame = requestAnimationFrame(step)
-}
-watch(playing, (now) => {
-  cancelAnimationFrame(frame)
-  before = performance.now()
-  if (now) frame = requestAnimationFrame(step)
-})
-onBeforeUnmount(() => (playing.value = false))
-const clock = computed(() => `${Math.floor(time.value / 60)}:${String(Math.floor(time.value % 60)).padStart(2, '0')}`)
 
 function fresh(name: string, layout = {}) {
   let number = 1
@@ -184,25 +167,9 @@ function saveSvg() {
           @place="(element, at) => place(element, undefined, at)"
           @remove="(element) => place(element, undefined)"
         />
-        <div class="bar play">
-          <v-btn
-            size="small"
-            :icon="playing ? mdiPause : mdiPlay"
-            :aria-label="playing ? 'Pause the flight' : 'Play the flight'"
-            @click="playing = !playing"
-          />
-          <input
-            v-model.number="time"
-            type="range"
-            min="0"
-            :max="flightLength"
-            step="1"
-            aria-label="Moment of the flight"
-            :aria-valuetext="clock"
-          />
-          <span class="mono">{{ clock }}</span>
+        <FlightBar>
           <label><input v-model="longest" type="checkbox" /> everything at its longest</label>
-        </div>
+        </FlightBar>
         <p class="quiet">
           {{ display.columns }}×{{ display.rows }} cells, {{ display.glyphs }} glyphs, drawn by {{ display.by }}. Drag, or move
           with the arrow keys (Shift: by five); C centres, Delete takes away. {{ redraw }}
@@ -275,14 +242,6 @@ function saveSvg() {
 .screen {
   flex: 3 1 420px;
   max-width: 720px;
-}
-.play {
-  margin: var(--space-3) 0;
-}
-.play input[type='range'] {
-  flex: 1;
-  min-height: 24px;
-  accent-color: rgb(var(--v-theme-primary));
 }
 .tray {
   display: block;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A field for one figure: within its limits it is given on, emptied it gives none, anything else is said at the field and not taken. */
-import { figures, readFigure, type Figure } from '#core/plan'
+import type { Figure } from '#core/plan'
+import { useFigureInput } from '~/composables/useFigureInput'
 
 const {
   figure,
@@ -18,17 +19,13 @@ const {
   refuse?: (value: number) => string
 }>()
 const emit = defineEmits<{ set: [value: number | undefined] }>()
-const wrong = ref('')
-
-function read(event: Event) {
-  const { value: typed, wrong: said = '' } = readFigure((event.target as HTMLInputElement).value, figure, whole)
-  const { min, max, unit } = figures[figure]
-  wrong.value = said
-  if (said) return
-  if (typed === undefined && !optional) wrong.value = `${min} to ${max} ${unit}${whole ? ', whole' : ''}`
-  else if (typed !== undefined) wrong.value = refuse(typed)
-  if (!wrong.value) emit('set', typed)
-}
+const { wrong, read } = useFigureInput({
+  figure: () => figure,
+  optional: () => optional,
+  whole: () => whole,
+  refuse: (typed) => refuse(typed),
+  set: (typed) => emit('set', typed),
+})
 </script>
 
 <template>

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { noControls } from '../../../plan/controls'
-import { controlled, job, told } from '../../../../tests/helpers/controls'
+import { controlled, job, noControls, told } from '../../../../tests/helpers/controls'
 import { factsOf, edited } from '../../../../tests/helpers/findings'
 import { allocated } from '../../../../tests/helpers/plans'
 

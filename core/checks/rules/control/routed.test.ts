@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { noControls } from '../../../plan/controls'
-import { controlled, job, onHandset, passed, told } from '../../../../tests/helpers/controls'
+import { controlled, job, noControls, onHandset, passed, told } from '../../../../tests/helpers/controls'
 import { edited, factsOf } from '../../../../tests/helpers/findings'
 import { allocated } from '../../../../tests/helpers/plans'
 
