@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs'
+import { encode } from 'fast-png'
 import { check, checkContext, rules, type Family } from '#core/checks'
-import { displayOf, faultsOf, screenOf } from '#core/display'
+import { displayOf, faultsOf, rasterOf, screenOf } from '#core/display'
 import { matrixOf } from '#core/controls'
 import { displaySvg, lightTable, lightsData, switchTable, tableCsv } from '#core/documents'
 import { flightAt, flightLength } from '#core/flight'
@@ -13,12 +14,13 @@ import { print, readPlanFile, Unusable } from './output'
 interface DisplayOptions {
   layout: string
   svg?: string
+  png?: string
   at?: string
   json?: boolean
 }
 
 /** Shows a layout of the pilot's display as text, or writes it as SVG; exit code 1 when something is wrong with it. @throws Unusable */
-export async function displayCommand(file: string, { layout: wanted, svg, at, json }: DisplayOptions): Promise<void> {
+export async function displayCommand(file: string, { layout: wanted, svg, png, at, json }: DisplayOptions): Promise<void> {
   const { plan } = await allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)
   const display = displayOf(resolved)
@@ -36,17 +38,39 @@ export async function displayCommand(file: string, { layout: wanted, svg, at, js
     throw new Unusable(`--at ${at}: seconds from 0 to ${flightLength}`)
   const screen = screenOf(layout, display, at === undefined ? undefined : flightAt(resolved, moment), plan.name)
   const faults = faultsOf(layout, display)
-  try {
-    if (svg) writeFileSync(svg, displaySvg(screen, display, flightAt(resolved, moment || 0), layout.name))
-  } catch (error) {
-    throw new Unusable(`--svg ${svg}: ${(error as Error).message}`)
+  const values = flightAt(resolved, moment || 0)
+  if (svg) write('--svg', svg, displaySvg(screen, display, values, layout.name))
+  if (png) {
+    const { width, height, data } = rasterOf(screen, display, 'day', values)
+    write('--png', png, encode({ width, height, data, channels: 4, depth: 8 }))
   }
-  if (json) print(JSON.stringify({ display, layout, screen: screen.map((row) => row.join('')), faults }, null, 2))
-  else if (!svg) {
+  if (json)
+    print(
+      JSON.stringify(
+        {
+          display: { ...display, set: display.set.name, glyphs: display.set.size },
+          layout,
+          screen: screen.map((row) => row.join('')),
+          faults,
+        },
+        null,
+        2,
+      ),
+    )
+  else if (!svg && !png) {
     screen.forEach((row) => print(`|${row.join('')}|`))
     faults.forEach(({ rule, fact }) => print(`${rule} ${fact}`))
   }
   process.exitCode = faults.some(({ grave }) => grave) ? 1 : 0
+}
+
+/** @throws Unusable when the file cannot be written */
+function write(option: string, file: string, content: string | Uint8Array): void {
+  try {
+    writeFileSync(file, content)
+  } catch (error) {
+    throw new Unusable(`${option} ${file}: ${(error as Error).message}`)
+  }
 }
 
 /** Prints what the rules of a family say; exit code 1 when one of them is broken. */

@@ -125,10 +125,11 @@ export async function runProgram(args: string[]): Promise<void> {
     .argument('<plan>', 'plan file (JSON), or - for standard input')
     .requiredOption('--layout <n>', 'number or name of the layout')
     .option('--svg <file>', 'where the picture goes')
+    .option('--png <file>', 'write it as PNG, glyphs at their true pixels')
     .option('--at <seconds>', 'moment of the simulated flight; everything at its longest when missing')
     .option('--json', 'grid, screen and faults as JSON')
     .description(
-      'a layout of the pilot’s display, as text or as SVG; exit 1 when something on it is off the grid, overlaps or lacks a glyph',
+      'a layout of the pilot’s display, as text, SVG or PNG; exit 1 when something on it is off the grid, overlaps or lacks a glyph',
     )
     .action((file: string, options: Parameters<typeof displayCommand>[1]) => displayCommand(file, options))
 

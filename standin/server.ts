@@ -1,5 +1,6 @@
 /** The stand-in's line: JSON-RPC 2.0, one message a line, on a loopback socket. docs/board-link.md holds the protocol. */
 import { createServer, type Server, type Socket } from 'node:net'
+import { StandInDisplay } from './display'
 import { Refused, StandInBoard, type BoardFacts, type Habits, type Settings, type Value } from './board'
 
 interface Request {
@@ -14,6 +15,7 @@ export class StandInServer {
   private server?: Server
   private readonly sockets = new Set<Socket>()
   private board: StandInBoard
+  private display?: StandInDisplay
   /** Called before each request is answered; tests cut the line or the power there. */
   before?: (method: string) => void
 
@@ -104,6 +106,11 @@ export class StandInServer {
     save: () => this.board.save(),
     restart: () => this.board.restart(),
     erase: () => this.board.erase(),
+    display: ({ columns, rows, bytes }) => {
+      if (!isCount(columns) || !isCount(rows) || !Array.isArray(bytes)) throw new Refused('display wants columns, rows and bytes')
+      if (this.display?.columns !== columns || this.display.rows !== rows) this.display = new StandInDisplay(columns, rows)
+      return this.display.take(bytes.map(Number))
+    },
   }
 
   /** What the first version had and the second has not. */
@@ -131,4 +138,5 @@ export class StandInServer {
   }
 }
 
+const isCount = (value: unknown): value is number => Number.isInteger(value) && Number(value) > 0 && Number(value) <= 200
 const isValue = (value: unknown): value is Value => ['string', 'number', 'boolean'].includes(typeof value)

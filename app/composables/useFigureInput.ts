@@ -1,4 +1,4 @@
-import { figures, readFigure, type Figure } from '#core/plan'
+import { limitsOf, readFigure, type Figure } from '#core/plan'
 
 interface Options {
   figure: () => Figure
@@ -14,10 +14,9 @@ export function useFigureInput({ figure, optional = () => false, whole = () => f
   const wrong = ref('')
   function read(event: Event) {
     const { value: typed, wrong: said = '' } = readFigure((event.target as HTMLInputElement).value, figure(), whole())
-    const { min, max, unit } = figures[figure()]
     wrong.value = said
     if (said) return
-    if (typed === undefined && !optional()) wrong.value = `${min} to ${max} ${unit}${whole() ? ', whole' : ''}`
+    if (typed === undefined && !optional()) wrong.value = limitsOf(figure(), whole())
     else if (typed !== undefined) wrong.value = refuse(typed)
     if (!wrong.value) set(typed)
   }

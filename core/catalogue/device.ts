@@ -164,7 +164,13 @@ export interface Message {
 interface NeedBase {
   id: string
   label: string
+  /** What it tells the board about the flight, beyond what parts of its class usually tell. */
+  feeds?: FlightMeasure[]
 }
+
+/** What a sensor can measure of a flight. */
+export const flightMeasures = ['airspeed', 'height'] as const
+export type FlightMeasure = (typeof flightMeasures)[number]
 
 export interface SerialNeed extends NeedBase {
   kind: 'serial'

@@ -21,7 +21,7 @@ export type {
   SerialPort,
   Timer,
 } from './board'
-export { characterFormats, deviceClasses, pairedJobs, settingWays } from './device'
+export { characterFormats, deviceClasses, flightMeasures, pairedJobs, settingWays } from './device'
 export type {
   AnalogNeed,
   CanNeed,

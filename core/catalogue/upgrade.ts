@@ -18,8 +18,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     (device) => everywhere(device, ['variants'], (part) => withPart(part, 'settings', settingsWithKind)),
     // Settings may pair with variants, outputs and radios.
     (device) => device,
-    // Pulses say what they move, strips how long they are, receivers what each channel carries.
-    (device) => device,
+    // Pulses say what they move, strips how long they are, receivers what each channel carries, sensors what they feed.
+    (device) => withPart(device, 'needs', needsThatFeed),
   ],
   protocol: [
     ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),
@@ -44,6 +44,17 @@ export function upgradeDefinition(value: unknown): unknown {
   const pending = steps[kind as keyof typeof steps].slice(schema - 1)
   if (schema < 1 || !Number.isInteger(schema) || !pending.length) return value
   return pending.reduce<Document>((document, step, at) => ({ ...step(document), schema: schema + at + 1 }), value)
+}
+
+/** What feeds the airspeed was once told by the word in a need's name. */
+function needsThatFeed(needs: unknown): unknown {
+  if (!isMap(needs)) return needs
+  return Object.fromEntries(
+    Object.entries(needs).map(([id, need]) => [
+      id,
+      isMap(need) && typeof need.label === 'string' && /airspeed/i.test(need.label) ? { feeds: ['airspeed'], ...need } : need,
+    ]),
+  )
 }
 
 /** "frame" once named the format of a character on a serial line, in the options of serial needs. */

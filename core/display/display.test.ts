@@ -3,7 +3,20 @@ import { describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
 import { flightAt, flightLength } from '../flight'
 import { resolvePlan, type DisplayLayout } from '../plan'
-import { anchorAt, cellOf, displayOf, elementOf, elements, faultsOf, fedSources, hasGlyph, placedOn, screenOf, sizeOf } from '.'
+import {
+  anchorAt,
+  cellOf,
+  displayOf,
+  elementOf,
+  elements,
+  faultsOf,
+  fedSources,
+  hasGlyph,
+  ownGlyphs,
+  placedOn,
+  screenOf,
+  sizeOf,
+} from '.'
 
 const hex = resolvePlan(allocated('spillway-hex'))
 const grids = [
@@ -16,7 +29,7 @@ const grids = [
 const grid = fc.constantFrom(...grids)
 const element = fc.constantFrom(...elements)
 const layoutOf = (placed: DisplayLayout['elements']): DisplayLayout => ({ name: 'One', elements: placed })
-const pal = { columns: 30, rows: 16, glyphs: 256, aspect: 4 / 3, by: 'x' }
+const pal = { columns: 30, rows: 16, set: ownGlyphs(256), aspect: 4 / 3, by: 'x' }
 
 describe('elements', () => {
   it('are never longer than their longest, at any moment of the flight of any build', () => {
@@ -42,7 +55,7 @@ describe('elements', () => {
   it('use signs that a set of 512 has', () => {
     for (const { id, longest, show } of elements)
       for (const sign of [...longest, ...show(flightAt(hex, 300), 'X')].join(''))
-        expect(hasGlyph(sign, 512), `${id} ${sign}`).toBe(true)
+        expect(hasGlyph(sign, ownGlyphs(512)), `${id} ${sign}`).toBe(true)
   })
 })
 
@@ -108,18 +121,18 @@ describe('the screen', () => {
     expect(screen[3]!.trim()).toBe('□99.9km+999m')
     expect(screen[15]!.trim()).toBe('▯99')
     expect(
-      screenOf(layout, { ...pal, glyphs: 512 }, undefined, 'X')[3]!
+      screenOf(layout, { ...pal, set: ownGlyphs(512) }, undefined, 'X')[3]!
         .join('')
         .trim(),
     ).toBe('✈99.9km+999m')
   })
 
   it('is what the fit-out draws it on: overlay, chip, or digital link with its grid and set', () => {
-    expect(displayOf(hex)).toMatchObject({ columns: 30, rows: 16, glyphs: 256, by: 'Text overlay' })
+    expect(displayOf(hex)).toMatchObject({ columns: 30, rows: 16, set: ownGlyphs(256), by: 'Text overlay' })
     expect(displayOf(resolvePlan(allocated('fellside-mapper')))).toMatchObject({
       columns: 50,
       rows: 18,
-      glyphs: 512,
+      set: ownGlyphs(512),
       aspect: 16 / 9,
     })
     const ntsc = allocated('spillway-hex', { type: 'setting.set', device: 'overlay', setting: 'standard', value: 'NTSC' })

@@ -42,6 +42,15 @@ const warning = ({ cellVolts, satellites, quality, armed, time }: FlightValues):
 }
 const horizonWidth = 9
 
+/** Eleven cells of 15° around the heading: letters of the compass where they fall, marks between. */
+function tape(heading: number): string {
+  const letters: Record<number, string> = { 0: 'N', 90: 'E', 180: 'S', 270: 'W' }
+  const first = Math.round(heading / 15) - 5
+  return Array.from({ length: 11 }, (_, at) => letters[((((first + at) * 15) % 360) + 360) % 360] ?? (at % 2 ? ' ' : '─')).join(
+    '',
+  )
+}
+
 /** The horizon as three lines: where it stands in each column of the middle. */
 function horizon({ roll, pitch }: FlightValues): string[] {
   const lines = [0, 1, 2].map(() => Array.from({ length: horizonWidth }, () => ' '))
@@ -78,6 +87,45 @@ export const elements: readonly DisplayElement[] = [
   value('state', 'Arming state', 'board', 'DISARMED', ({ armed }) => (armed ? 'ARMED' : 'DISARMED')),
   value('timer', 'Flight timer', 'board', '99:59', ({ timer }) => clock(timer)),
   value('throttle', 'Throttle', 'board', 'THR 100%', ({ throttle }) => `THR ${padded(throttle * 100, 3)}%`),
+  value('throttleBar', 'Throttle bar', 'board', '││││││││││', ({ throttle }) => '│'.repeat(Math.round(throttle * 10))),
+  value('crosshair', 'Cross hair', 'board', '┼', () => '┼'),
+  value('sides', 'Side marks', 'board', '─         ─', () => '─         ─'),
+  value('roll', 'Roll angle', 'board', 'R-180°', ({ roll }) => `R${padded(roll, 4)}°`),
+  value('pitchAngle', 'Pitch angle', 'board', 'P-90°', ({ pitch }) => `P${padded(pitch, 3)}°`),
+  value('onTime', 'Time since power-up', 'board', 'ON 99:59', ({ time }) => `ON ${clock(time)}`),
+  value(
+    'busy',
+    'Load of the controller',
+    'board',
+    'CPU 100%',
+    ({ busy }) => `CPU ${padded(busy * 100, 3)}%`,
+    ({ busy }) => busy > 0.8,
+  ),
+  value(
+    'warmth',
+    'Temperature of the board',
+    'board',
+    'FC 150°',
+    ({ warmth }) => `FC ${padded(warmth, 3)}°`,
+    ({ warmth }) => warmth > 85,
+  ),
+  value(
+    'logFull',
+    'Log storage used',
+    'board',
+    'LOG 100%',
+    ({ logFull }) => `LOG ${padded(logFull * 100, 3)}%`,
+    ({ logFull }) => logFull > 0.95,
+  ),
+  value(
+    'failsafe',
+    'Failsafe',
+    'board',
+    'FAILSAFE',
+    ({ link }) => (link ? '' : 'FAILSAFE'),
+    ({ link }) => !link,
+  ),
+  value('longestTime', 'Last flight time', 'board', 'LAST 99:59', ({ armed, timer }) => (armed ? '' : `LAST ${clock(timer)}`)),
   value('warnings', 'Warnings', 'board', 'WAIT FOR FIX', warning, (values) => warning(values) !== ''),
   {
     id: 'horizon',
@@ -110,6 +158,35 @@ export const elements: readonly DisplayElement[] = [
     ({ cellVolts }) => `${padded(cellVolts, 4, 2)}V`,
     ({ cellVolts }) => cellVolts < 3.5,
   ),
+  value('leastCell', 'Lowest cell voltage', 'voltage', 'MIN 9.99V', ({ leastCell }) => `MIN ${padded(leastCell, 4, 2)}V`),
+  value('ohms', 'Battery resistance', 'voltage', '999mΩ', ({ ohms }) => `${padded(ohms * 1000, 3)}mΩ`),
+  value(
+    'batteryBar',
+    'Battery bar',
+    'voltage',
+    '▯││││││││││',
+    ({ left }) => `▯${'│'.repeat(Math.round(left * 10))}`,
+    ({ left }) => left < 0.2,
+  ),
+  value('watts', 'Power', 'current', '99999W', ({ volts, amps }) => `${padded(volts * amps, 5)}W`),
+  value('wattHours', 'Used energy', 'current', '999.9Wh', ({ used, volts }) => `${padded((used * volts) / 1000, 5, 1)}Wh`),
+  value(
+    'left',
+    'Charge left',
+    'current',
+    '100%',
+    ({ left }) => `${padded(left * 100, 3)}%`,
+    ({ left }) => left < 0.2,
+  ),
+  value(
+    'lasts',
+    'Time left',
+    'current',
+    'LEFT 99:59',
+    ({ lasts }) => `LEFT ${clock(Math.min(5999, lasts))}`,
+    ({ lasts, armed }) => armed && lasts < 60,
+  ),
+  value('mostAmps', 'Highest current', 'current', 'MAX 999.9A', ({ most }) => `MAX ${padded(most.amps, 5, 1)}A`),
   value('amps', 'Current', 'current', '999.9A', ({ amps }) => `${padded(amps, 5, 1)}A`),
   value('used', 'Used capacity', 'current', '99999mAh', ({ used }) => `${padded(used, 5)}mAh`),
   value(
@@ -128,9 +205,51 @@ export const elements: readonly DisplayElement[] = [
     ({ quality }) => `LQ ${padded(quality, 3)}`,
     ({ quality }) => quality < 60,
   ),
+  value('linkRate', 'Link rate', 'receiver', '999Hz', ({ linkRate }) => `${padded(linkRate, 3)}Hz`),
+  value(
+    'linkMargin',
+    'Signal over noise',
+    'receiver',
+    'SNR -99',
+    ({ linkMargin }) => `SNR ${padded(linkMargin, 3)}`,
+    ({ linkMargin }) => linkMargin < 0,
+  ),
+  value('linkPower', 'Handset power', 'receiver', '9999mW', ({ linkPower }) => `${padded(linkPower, 4)}mW`),
+  value('mostAltitude', 'Highest altitude', 'height', 'MAX 9999m', ({ most }) => `MAX ${padded(most.altitude, 4)}m`),
+  value(
+    'aboveSea',
+    'Height above the sea',
+    'height',
+    'AMSL 9999m',
+    ({ altitude, ground }) => `AMSL ${padded(altitude + ground, 4)}m`,
+  ),
+  value('climbArrow', 'Climb arrow', 'height', '↑', ({ climb }) => (climb > 0.3 ? '↑' : climb < -0.3 ? '↓' : '─')),
   value('altitude', 'Altitude', 'height', '9999m', ({ altitude }) => `${padded(altitude, 4)}m`),
   value('climb', 'Climb', 'height', '-99.9m/s', ({ climb }) => `${padded(climb, 5, 1)}m/s`),
   value('speed', 'Speed', 'gnss', '999km/h', ({ speed }) => `${padded(speed * 3.6, 3)}km/h`),
+  value('mostSpeed', 'Highest speed', 'gnss', 'MAX 999km/h', ({ most }) => `MAX ${padded(most.speed * 3.6, 3)}km/h`),
+  value('flown', 'Distance flown', 'gnss', '99.99km', ({ flown }) => `${padded(flown / 1000, 5, 2)}km`),
+  value('mostDistance', 'Farthest from home', 'gnss', '⌂MAX 99999m', ({ most }) => `⌂MAX ${padded(most.distance, 5)}m`),
+  value('perKilometre', 'Charge for a kilometre', 'gnss', '9999mAh/km', ({ used, flown }) =>
+    flown > 50 ? `${padded(Math.min(9999, (used * 1000) / flown), 4)}mAh/km` : '',
+  ),
+  value(
+    'precision',
+    'Precision of the fix',
+    'gnss',
+    'HDOP 99.9',
+    ({ precision }) => `HDOP ${padded(precision, 4, 1)}`,
+    ({ precision }) => precision > 2,
+  ),
+  value('latitude', 'Latitude', 'gnss', '-89.99999', ({ latitude }) => padded(latitude, 9, 5)),
+  value('longitude', 'Longitude', 'gnss', '-179.99999', ({ longitude }) => padded(longitude, 10, 5)),
+  value(
+    'homeTime',
+    'Time to home',
+    'gnss',
+    '⌂99:59',
+    ({ homeDistance, speed }) => `⌂${clock(Math.min(5999, homeDistance / Math.max(3, speed)))}`,
+  ),
   value(
     'satellites',
     'Satellites',
@@ -148,6 +267,14 @@ export const elements: readonly DisplayElement[] = [
   },
   value('home', 'Home distance', 'gnss', '⌂99999m', ({ homeDistance }) => `⌂${padded(homeDistance, 5)}m`),
   value('homeward', 'Home direction', 'compass', '↑', ({ homeBearing, heading }) => arrowTo(homeBearing, heading)),
+  value(
+    'compassPoint',
+    'Compass point',
+    'compass',
+    'NW',
+    ({ heading }) => ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'][Math.round(heading / 45) % 8]!,
+  ),
+  value('tape', 'Compass tape', 'compass', '─ ─ ─ ─ ─ ─', ({ heading }) => tape(heading)),
   value('heading', 'Heading', 'compass', '359°', ({ heading }) => `${padded(Math.round(heading) % 360, 3)}°`),
   value(
     'escTemperature',
@@ -158,6 +285,14 @@ export const elements: readonly DisplayElement[] = [
     ({ escTemperature }) => escTemperature > 100,
   ),
   value('escRpm', 'Motor rpm', 'escs', '99999rpm', ({ escRpm }) => `${padded(escRpm, 5)}rpm`),
+  value(
+    'airspeed',
+    'Airspeed',
+    'airspeed',
+    'AIR 999km/h',
+    ({ airspeed }) => `AIR ${padded(airspeed * 3.6, 3)}km/h`,
+    ({ airspeed, armed, altitude }) => armed && altitude > 10 && airspeed < 1,
+  ),
   value(
     'wind',
     'Wind',

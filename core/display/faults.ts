@@ -1,5 +1,5 @@
 import type { DisplayLayout } from '../plan'
-import { hasGlyph } from './glyphs'
+import { hasGlyph } from './glyph-set'
 import { placedOn, type DisplayKind, type Placed } from './screen'
 
 /** Something wrong with an element on a display. */
@@ -27,7 +27,7 @@ const share = (one: Placed, other: Placed) =>
 
 /** What is wrong with a layout on a display, everything at its longest. */
 export function faultsOf(layout: DisplayLayout, display: DisplayKind): DisplayFault[] {
-  const { columns, rows, glyphs } = display
+  const { columns, rows, set } = display
   const grid = `${columns}×${rows}`
   const placed = placedOn(layout, display)
   const found: DisplayFault[] = []
@@ -49,9 +49,9 @@ export function faultsOf(layout: DisplayLayout, display: DisplayKind): DisplayFa
     for (const other of placed.slice(index + 1))
       if (share(at, other))
         tell('DSP-02', `and ${other.element.name} share cells when they are at their longest`, other.element.id)
-    const missing = [...new Set(element.longest.join(''))].filter((sign) => !hasGlyph(sign, glyphs))
+    const missing = [...new Set(element.longest.join(''))].filter((sign) => !hasGlyph(sign, set))
     if (missing.length)
-      tell('DSP-03', `needs the glyph ${missing.join(' ')}, which the set of ${glyphs} does not have: a placeholder is shown`)
+      tell('DSP-03', `needs the glyph ${missing.join(' ')}, which the set of ${set.size} does not have: a placeholder is shown`)
     if (anchored.across === 'middle' && anchored.column === 0 && (columns - width) % 2)
       tell(
         'DSP-05',

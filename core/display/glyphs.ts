@@ -1,6 +1,6 @@
 /**
- * The product's own set of glyphs: signs of text, and signs that are drawn. A display of 256 glyphs has the
- * first kind and the plain drawn ones; one of 512 has all.
+ * Signs that are no text and are drawn for the product's own set of glyphs. A display of 256 glyphs has the
+ * plain ones; one of 512 has all.
  */
 
 /** A drawn sign: an outline on a cell of 12 × 18, as the path of an SVG. */
@@ -27,6 +27,8 @@ export const drawnGlyphs: Record<string, Drawn> = {
   '⌂': { name: 'home', path: 'M6 2 L11 8 H9.5 V15 H7.5 V11 H4.5 V15 H2.5 V8 H1 Z' },
   '▯': { name: 'battery', path: 'M4 2 H8 V4 H10 V16 H2 V4 H4 Z M4 6 V14 H8 V6 Z' },
   '⌖': { name: 'satellite', path: 'M5 2 H7 V6 H11 V8 H7 V16 H5 V8 H1 V6 H5 Z' },
+  '│': { name: 'bar', path: 'M2 3 H10 V15 H2 Z' },
+  Ω: { name: 'ohm', path: 'M1 14 V12 H4 L2 9 V5 L4 3 H8 L10 5 V9 L8 12 H11 V14 H7 V11 L8 9 V6 L7 5 H5 L4 6 V9 L5 11 V14 Z' },
   '┼': { name: 'cross hair', path: 'M5 3 H7 V8 H11 V10 H7 V15 H5 V10 H1 V8 H5 Z' },
   '─': { name: 'line', path: 'M0 8 H12 V10 H0 Z' },
   '▤': { name: 'signal', path: 'M1 12 H3 V15 H1 Z M5 8 H7 V15 H5 Z M9 4 H11 V15 H9 Z' },
@@ -40,10 +42,3 @@ export const drawnGlyphs: Record<string, Drawn> = {
 
 /** What a receiver shows for a glyph that it does not have. */
 export const placeholder = '□'
-
-/** Whether a set has a glyph for a character. @param glyphs 256 or 512 */
-export function hasGlyph(character: string, glyphs: number): boolean {
-  const drawn = drawnGlyphs[character]
-  if (drawn) return glyphs >= 512 || !drawn.large
-  return character >= ' ' && character <= '~' ? true : character === '°'
-}

@@ -1,22 +1,33 @@
 import type { FlightValues } from '../flight'
 import { characterGrids } from '../links'
-import type { Anchored, DisplayLayout, ResolvedPlan } from '../plan'
+import type { Anchored, DisplayLayout, GlyphShapes, Plan, ResolvedPlan } from '../plan'
 import { displayLinks, deviceSheet } from '../settings'
 import type { Baud } from '../units'
 import { elementOf, sizeOf, type DisplayElement, type Source } from './elements'
-import { hasGlyph, placeholder } from './glyphs'
+import { hasGlyph, ownGlyphs, setOfShapes, type GlyphSet } from './glyph-set'
+import { placeholder } from './glyphs'
 
 /** What the pilot's text is drawn on, as the fit-out gives it. */
 export interface DisplayKind {
   columns: number
   rows: number
-  glyphs: number
+  set: GlyphSet
   /** Width by height of the whole picture. */
   aspect: number
   /** Who draws it, in words. */
   by: string
   /** Rate of the link that its text goes over, where it does. */
   baud?: Baud
+}
+
+const kept = new WeakMap<GlyphShapes, GlyphSet>()
+
+/** The glyphs of a display that holds so many: the user's own, as far as they fit there, or the product's. */
+function glyphsOf({ glyphs }: Pick<Plan, 'glyphs'>, size: number): GlyphSet {
+  if (!glyphs || glyphs.size > size) return ownGlyphs(size)
+  const set = kept.get(glyphs) ?? setOfShapes(glyphs)
+  kept.set(glyphs, set)
+  return set
 }
 
 /** The grid of an analogue picture, by its standard. */
@@ -35,7 +46,7 @@ export function displayOf(resolved: ResolvedPlan): DisplayKind | undefined {
     return {
       columns,
       rows,
-      glyphs,
+      set: glyphsOf(resolved.plan, glyphs),
       aspect: columns > 30 ? 16 / 9 : 4 / 3,
       by: `${fitted.instance.name} over ${link.port.label}`,
       baud: link.board.baud,
@@ -48,7 +59,7 @@ export function displayOf(resolved: ResolvedPlan): DisplayKind | undefined {
   return {
     columns,
     rows,
-    glyphs: 256,
+    set: glyphsOf(resolved.plan, 256),
     aspect: 4 / 3,
     by: overlay ? overlay.instance.name : `the overlay chip of ${resolved.board.name}`,
   }
@@ -65,7 +76,7 @@ export function fedSources(resolved: ResolvedPlan): Set<Source> {
     if (kind === 'gnss' && need.kind === 'i2c') found.add('compass')
     if (kind === 'traffic') found.add('traffic')
     if (kind === 'esc' && need.kind === 'serial') found.add('escs')
-    if (/airspeed/i.test(`${fitted.device.summary} ${need.label}`)) found.add('airspeed')
+    for (const measure of need.feeds ?? []) found.add(measure)
     if (need.kind === 'analog' && need.measures === 'current') found.add('current')
   }
   if (resolved.board.i2c.some(({ onBoard = [] }) => onBoard.some(({ name }) => /baro/i.test(name)))) found.add('height')
@@ -131,16 +142,11 @@ export interface ShownSign {
  * The signs of an element that are seen: a placeholder for what the set does not have.
  * @param values nothing shows it at its longest
  */
-export function signsOf(element: DisplayElement, glyphs: number, values: FlightValues | undefined, craft: string): ShownSign[] {
+export function signsOf(element: DisplayElement, set: GlyphSet, values: FlightValues | undefined, craft: string): ShownSign[] {
   return (values ? element.show(values, craft) : element.longest).flatMap((line, down) =>
-    [...line].flatMap((sign, across) =>
-      sign === ' ' ? [] : [{ sign: hasGlyph(sign, glyphs) ? sign : placeholder, across, down }],
-    ),
+    [...line].flatMap((sign, across) => (sign === ' ' ? [] : [{ sign: hasGlyph(sign, set) ? sign : placeholder, across, down }])),
   )
 }
-
-/** Where the horizon of the world is seen: degrees that it is turned by, and its height as a part of the picture's from the top. */
-export const horizonAt = ({ roll, pitch }: Pick<FlightValues, 'roll' | 'pitch'>) => ({ turn: -roll, down: 0.5 + pitch / 60 })
 
 /** The text of a whole screen, a row of characters each; what lies off the grid is cut off. */
 export function screenOf(
@@ -152,7 +158,7 @@ export function screenOf(
 ): string[][] {
   const screen = Array.from({ length: display.rows }, () => Array.from({ length: display.columns }, () => ' '))
   for (const { element, column, row } of placedOn(layout, display))
-    for (const { sign, across, down } of signsOf(element, display.glyphs, values, craft)) {
+    for (const { sign, across, down } of signsOf(element, display.set, values, craft)) {
       const cells = screen[row + down]
       if (cells?.[column + across] !== undefined) cells[column + across] = sign
     }

@@ -4,7 +4,8 @@ import { allocated } from '../../tests/helpers/plans'
 import { flightAt } from '../flight'
 import { resolvePlan } from '../plan'
 import { redrawBytes } from '../protocols'
-import { drawnGlyphs, displayOf, displayStream, screenOf } from '.'
+import { displayOf, displayStream, screenOf, signOfCode } from '.'
+import { drawnGlyphs } from './glyphs'
 import { glyphCode } from './stream'
 
 /** A little terminal of its own: it takes the frames apart by hand and writes into a grid, as a receiver does. */
@@ -60,4 +61,8 @@ it('so does that of a layout along the flight, in fewer bytes than a whole redra
 it('each sign has a code of its own', () => {
   const codes = signs.map((sign) => JSON.stringify(glyphCode(sign)))
   expect(new Set(codes).size).toBe(signs.length)
+  for (const sign of signs.filter((each) => each !== ' ')) {
+    const { code, page } = glyphCode(sign)
+    expect(signOfCode(page * 256 + code)).toBe(sign)
+  }
 })

@@ -14,6 +14,20 @@ export function glyphCode(sign: string): { code: number; page: 0 | 1 } {
   return { code: at >= 0 ? firstDrawn + at : sign.charCodeAt(0), page: 0 }
 }
 
+/** All signs that have a code in a set of so many glyphs, with their places in it. */
+export function codedSigns(size: number): { sign: string; at: number }[] {
+  const letters = Array.from({ length: 94 }, (_, at) => String.fromCharCode(0x21 + at))
+  return [...letters, ...plain, ...(size >= 512 ? large : [])].map((sign) => {
+    const { code, page } = glyphCode(sign)
+    return { sign, at: page * 256 + code }
+  })
+}
+
+const byCode = new Map(codedSigns(512).map(({ sign, at }) => [at, sign]))
+
+/** The sign of a code with its page, as a display keeps it; a blank for what it does not know. */
+export const signOfCode = (at: number): string => byCode.get(at) ?? ' '
+
 /** Pieces of a row that are written at once: without blanks at their ends, all on one page. */
 function* piecesOf(cells: string[], row: number): Iterable<DisplayText> {
   let piece: { column: number; page: 0 | 1; characters: number[] } | undefined

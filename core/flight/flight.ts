@@ -6,6 +6,32 @@ export interface FlightValues {
   /** Seconds since power came on. */
   time: number
   armed: boolean
+  /** Seconds that the battery lasts at the present current. */
+  lasts: number
+  /** 0 to 1 of the capacity, left. */
+  left: number
+  /** Ohms of the battery, by its sag. */
+  ohms: number
+  /** Metres flown since armed, and the most that some values have been since then. */
+  flown: number
+  most: { altitude: number; speed: number; distance: number; amps: number }
+  /** Volts a cell at the least since armed. */
+  leastCell: number
+  /** Metres above the sea where it was armed. */
+  ground: number
+  /** Metres a second through the air. */
+  airspeed: number
+  /** Frames a second of the control link, decibels of signal over noise, and milliwatts that the handset sends with. */
+  linkRate: number
+  linkMargin: number
+  linkPower: number
+  /** Horizontal dilution of precision. */
+  precision: number
+  /** °C of the board. */
+  warmth: number
+  /** Part of its time that the controller is busy, and of the log's storage that is used. */
+  busy: number
+  logFull: number
   /** The control link is there. */
   link: boolean
   /** Seconds since it was armed. */
@@ -54,6 +80,8 @@ const landedAt = 560
 const lost = { from: 396, to: 404 }
 /** Where it starts: a place that nobody lives at. */
 const home = { latitude: 54.4321, longitude: -3.2109 }
+/** Metres above the sea of it. */
+const homeGround = 118
 const metresOfDegree = 111_320
 
 /** From 0 to 1 between two moments, gently at both ends. */
@@ -95,6 +123,23 @@ function usedAt(resolved: ResolvedPlan, time: number): number {
   return used
 }
 
+/** What has been reached on the way: metres flown, and the most of some values since it was armed, by the mean or end of each stride. */
+function reachedAt(resolved: ResolvedPlan, time: number): Pick<FlightValues, 'flown' | 'most'> {
+  let flown = 0
+  const most = { altitude: 0, speed: 0, distance: 0, amps: 0 }
+  const until = Math.min(time, landedAt)
+  for (let at = armedAt; at <= until; at += stride) {
+    const [before, now] = [place(at - 0.5), place(at + 0.5)]
+    const speed = Math.hypot(now.east - before.east, now.north - before.north)
+    flown += speed * Math.min(stride, until - at)
+    most.altitude = Math.max(most.altitude, height(at))
+    most.speed = Math.max(most.speed, speed)
+    most.distance = Math.max(most.distance, Math.hypot(place(at).east, place(at).north))
+    most.amps = Math.max(most.amps, ampsAt(resolved, at))
+  }
+  return { flown, most }
+}
+
 /**
  * All values at a moment of the flight, by closed formulas of the time and of the build's battery and motors:
  * the same plan and moment give the same values.
@@ -116,9 +161,27 @@ export function flightAt(resolved: ResolvedPlan, time: number): FlightValues {
   const turning = Math.sin(now / 7) * (speed > 1 ? 12 : 1)
   const climb = height(now + 0.5) - height(now - 0.5)
   const flying = now > armedAt && now < landedAt
+  const sag = 0.05 / (capacity / 100)
+  const { flown, most } = reachedAt(resolved, now)
+  const wind = 3.5 + 2 * Math.sin(now / 40)
   return {
     time: now,
     armed: flying,
+    lasts: (Math.max(0, capacity * 0.8 - used) * 3.6) / amps,
+    left,
+    ohms: sag * cells,
+    flown,
+    most,
+    leastCell: Math.min(cellVolts, empty + (full - empty) * left - sag * most.amps),
+    ground: homeGround,
+    airspeed: Math.max(0, speed + wind * Math.cos(now / 60)),
+    linkRate: 150,
+    linkMargin: Math.round(Math.max(-6, 12 - distance / 40)),
+    linkPower: distance > 250 ? 100 : 25,
+    precision: 0.8 + 2.5 * (1 - between(now, 0, 60)),
+    warmth: Math.round(24 + 22 * between(now, 0, 400)),
+    busy: flying ? 0.31 + 0.04 * Math.sin(now / 9) : 0.18,
+    logFull: Math.min(1, Math.max(0, (now - armedAt) / 3600)),
     link: now < lost.from || now >= lost.to,
     timer: Math.min(landedAt, Math.max(armedAt, now)) - armedAt,
     throttle: flying ? Math.min(1, Math.max(0.1, 0.38 + climb / 12)) : 0,
@@ -141,7 +204,7 @@ export function flightAt(resolved: ResolvedPlan, time: number): FlightValues {
     longitude: home.longitude + at.east / (metresOfDegree * Math.cos((home.latitude * Math.PI) / 180)),
     escTemperature: Math.round(21 + 34 * between(now, armedAt, 240)),
     escRpm: flying ? Math.round(5200 + 900 * Math.sin(now / 3) + 700 * climb) : 0,
-    wind: 3.5 + 2 * Math.sin(now / 40),
+    wind,
     windFrom: degrees(4.1 + 0.2 * Math.sin(now / 50)),
     traffic: { distance: Math.abs(now - 330) / 30 + 0.8, height: 300 - now / 3 },
   }

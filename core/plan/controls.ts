@@ -95,4 +95,3 @@ export const noControls: Controls = { handset: {}, travel: { low: 1000, high: 20
 /** As many as a plan holds. */
 export const mostControls = 32
 export const mostJobs = 60
-export const mostChannels = 32

@@ -10,7 +10,7 @@ describe('a figure that is typed', () => {
   it.each(Object.keys(figures) as Figure[])('is refused with its limits when it is no figure or beyond them: %s', (figure) => {
     const { min, max, unit } = figures[figure]
     for (const text of ['1.5 A', 'AWG28', 'NaN', 'Infinity', '1e9', String(min - 1), String(max + 1), '0x', '--1']) {
-      expect(readFigure(text, figure)).toEqual({ wrong: `${min} to ${max} ${unit}` })
+      expect(readFigure(text, figure)).toEqual({ wrong: `${min} to ${max} ${unit}`.trim() })
     }
     expect(readFigure(String(min), figure)).toEqual({ value: min })
     expect(readFigure(String(max), figure)).toEqual({ value: max })

@@ -22,6 +22,12 @@ export const figures = {
 } as const
 export type Figure = keyof typeof figures
 
+/** What a figure may be, in words. */
+export function limitsOf(figure: Figure, whole = false): string {
+  const { min, max, unit } = figures[figure]
+  return `${min} to ${max}${unit && ` ${unit}`}${whole ? ', whole' : ''}`
+}
+
 /**
  * A figure as it was typed, with a comma or a point.
  * @returns the figure, nothing of an empty text, or why it cannot be taken
@@ -29,8 +35,8 @@ export type Figure = keyof typeof figures
 export function readFigure(text: string, figure: Figure, whole = false): { value?: number; wrong?: string } {
   const typed = text.trim().replace(',', '.')
   if (typed === '') return {}
-  const { min, max, unit } = figures[figure]
+  const { min, max } = figures[figure]
   const value = Number(typed)
   const fits = value >= min && value <= max && (!whole || Number.isInteger(value))
-  return fits ? { value } : { wrong: `${min} to ${max} ${unit}${whole ? ', whole' : ''}` }
+  return fits ? { value } : { wrong: limitsOf(figure, whole) }
 }

@@ -1,10 +1,10 @@
 export { mostDisplays, planSchema, scales, turns } from './plan'
-export { axes, controlKinds, flightModes, jobKinds, mostChannels, mostControls, mostJobs, outputSources } from './controls'
+export { axes, controlKinds, flightModes, jobKinds, mostControls, mostJobs, outputSources } from './controls'
 export type { Axis, ControlKind, ControlOutput, Controls, HandsetControl, Job, JobKind } from './controls'
 export { lightEffects, lightStates, mostMeanings, mostPieces, mostSegments } from './lights'
 export type { LightEffect, LightMeaning, LightPiece, LightSegment, LightState, LightStrip, Lights } from './lights'
-export { ampsOfLight, colourParts, stripCurrent } from './light-current'
-export { figures, readFigure } from './figures'
+export { ampsOfLight, stripCurrent } from './light-current'
+export { figures, limitsOf, readFigure } from './figures'
 export type { Figure } from './figures'
 export type {
   Anchored,
@@ -13,6 +13,7 @@ export type {
   DisplayLayout,
   ExtraWire,
   FlightLog,
+  GlyphShapes,
   Joint,
   LinkSettings,
   LinkSide,

@@ -5,7 +5,7 @@ import { lightEffects, type LightMeaning, type Lights, type LightState } from '.
 export const lightAmps = { idle: 0.0008, colour: 0.02 } as const
 
 /** Red, green and blue of a colour written #rrggbb, 0 to 255. */
-export function colourParts(colour: string): [red: number, green: number, blue: number] {
+function colourParts(colour: string): [red: number, green: number, blue: number] {
   const value = Number.parseInt(colour.slice(1), 16)
   return [value >> 16, (value >> 8) & 255, value & 255]
 }

@@ -32,6 +32,7 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     set: {},
     kept: null,
     displays: {},
+    glyphs: null,
     controls: noControls,
     lights: noLights,
     features: {},

@@ -118,6 +118,16 @@ export interface DisplayLayout {
   elements: Record<string, Anchored>
 }
 
+/** A set of glyphs of the user's own, by the code points of its signs: hexadecimal digits, row by row. */
+export interface GlyphShapes {
+  name: string
+  /** Pixels of a cell. */
+  width: number
+  height: number
+  size: number
+  shapes: Record<string, string>
+}
+
 /** What of the craft the board measures itself, by a scale that is found by calibration. */
 export const scales = { voltage: 'Battery voltage', current: 'Battery current' } as const
 export type Scale = keyof typeof scales
@@ -194,6 +204,8 @@ export interface Plan {
   kept: BoardKept | null
   /** Layouts of the pilot's display, in order. */
   displays: Record<string, DisplayLayout>
+  /** Glyphs that the display has in place of the product's own; those when null. */
+  glyphs: GlyphShapes | null
   controls: Controls
   lights: Lights
   /** Board-wide features switched by hand, by name; the others are on where a link wants them. */

@@ -18,7 +18,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   5: (document) => ({ accepted: {}, ...document, schema: 6 }),
   6: (document) => ({ settings: {}, ...document, schema: 7 }),
   7: stepsKeepValues,
-  8: (document) => ({ controls: noControls, lights: noLights, ...document, schema: 9 }),
+  8: (document) => ({ glyphs: null, controls: noControls, lights: noLights, ...document, schema: 9 }),
 }
 
 /**

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { definitionSchemas, deviceClasses, pairedJobs, settingWays, type Need } from '../catalogue'
+import { definitionSchemas, deviceClasses, flightMeasures, pairedJobs, settingWays, type Need } from '../catalogue'
 import { needShapes } from './needs'
 import {
   amps,
@@ -149,12 +149,16 @@ const anyNeed = Joi.object({
     .required(),
 }).unknown(true)
 
+const feeds = Joi.array()
+  .items(Joi.string().valid(...flightMeasures))
+  .max(flightMeasures.length)
+
 /** Chooses the shape by `kind`, so that an error names the field and not a list of alternatives. */
 function needSchema(): Joi.Schema {
   return Joi.alternatives().conditional('.kind', {
     switch: kinds.map((kind) => ({
       is: kind,
-      then: Joi.object({ kind: Joi.string().valid(kind).required(), label: label.required(), ...needShapes[kind] }),
+      then: Joi.object({ kind: Joi.string().valid(kind).required(), label: label.required(), feeds, ...needShapes[kind] }),
     })),
     otherwise: anyNeed,
   })

@@ -22,6 +22,7 @@ import {
   scales,
   turns,
   type Figure,
+  type GlyphShapes,
   type LightSegment,
 } from '../plan'
 import { cellVoltage } from '../units'
@@ -118,6 +119,22 @@ export const anchored = Joi.object({
 export const displayLayout = Joi.object({
   name: label.required(),
   elements: Joi.object().pattern(idPattern, anchored).max(100).required(),
+})
+
+/** A set of glyphs of the user's own. */
+export const glyphShapes = Joi.object({
+  name: label.required(),
+  width: Joi.number().integer().min(4).max(30).required(),
+  height: Joi.number().integer().min(6).max(60).required(),
+  size: Joi.valid(256, 512).required(),
+  shapes: Joi.object()
+    .pattern(/^(?:[1-9a-f][0-9a-f]{0,3}|1[0-9a-f]{4})$/, Joi.string().pattern(/^[0-9a-f]{1,480}$/, 'rows'))
+    .max(512)
+    .required(),
+}).custom((value: GlyphShapes, helpers) => {
+  const digits = Math.ceil(value.width / 4) * value.height
+  const wrong = Object.entries(value.shapes).find(([, text]) => text.length !== digits)
+  return wrong ? helpers.message({ custom: `shapes.${wrong[0]} has ${wrong[1].length} digits; a cell takes ${digits}` }) : value
 })
 
 const channel = figure('channel').integer()
@@ -303,6 +320,7 @@ export const planParts = {
   set: Joi.object().pattern(wirePattern, stepValue).max(1000).required(),
   kept: boardKept.allow(null).required(),
   displays: Joi.object().pattern(idPattern, displayLayout).max(mostDisplays).required(),
+  glyphs: glyphShapes.allow(null).required(),
   controls: controls.required(),
   lights: lights.required(),
   features: Joi.object().pattern(label, Joi.boolean()).required(),

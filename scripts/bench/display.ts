@@ -1,10 +1,10 @@
 import { demoPlans } from '../../cli/files'
-import { anchorAt, displayStream, elements, faultsOf, screenOf, sizeOf, type DisplayKind } from '#core/display'
+import { anchorAt, displayStream, elements, faultsOf, ownGlyphs, screenOf, sizeOf, type DisplayKind } from '#core/display'
 import { flightAt, flightLength } from '#core/flight'
 import { resolvePlan, type DisplayLayout } from '#core/plan'
 import { row } from './figures'
 
-const display: DisplayKind = { columns: 60, rows: 22, glyphs: 512, aspect: 16 / 9, by: 'bench' }
+const display: DisplayKind = { columns: 60, rows: 22, set: ownGlyphs(512), aspect: 16 / 9, by: 'bench' }
 const plan = demoPlans()[0]!.plan
 const resolved = resolvePlan(plan)
 

@@ -16,7 +16,7 @@ export const sessionCookie = 'ypodoma_session'
 
 /** What may be asked for without a session: whether the server is up, and to be let in. */
 /** Questions that are too long for an address: they change nothing. */
-const asking: ReadonlySet<string> = new Set(['/api/papers', '/api/templates/render', '/api/board/pasted'])
+const asking: ReadonlySet<string> = new Set(['/api/papers', '/api/templates/render', '/api/board/pasted', '/api/board/display'])
 
 const open = new Set(['/api/health', '/api/session'])
 

@@ -1,7 +1,19 @@
 <script setup lang="ts">
 /** A display over the picture, cell by cell: elements are dragged, or moved by the arrow keys. */
-import { anchorAt, drawnGlyphs, horizonAt, margin, placedOn, signsOf, type DisplayKind, type Placed } from '#core/display'
-import { cell } from '#core/documents'
+import {
+  anchorAt,
+  glyphPaths,
+  guidesOf,
+  horizonAt,
+  margin,
+  placedOn,
+  sceneShapes,
+  scenes,
+  signsOf,
+  type DisplayKind,
+  type Placed,
+  type Scene,
+} from '#core/display'
 import type { FlightValues } from '#core/flight'
 import type { Anchored, DisplayLayout } from '#core/plan'
 import { pointIn, useSvgDrag } from '~/composables/useSvgDrag'
@@ -14,6 +26,7 @@ const {
   craft,
   faults = [],
   still = false,
+  scene = 'day',
 } = defineProps<{
   layout: DisplayLayout
   display: DisplayKind
@@ -25,14 +38,18 @@ const {
   faults?: string[]
   /** Only to be looked at. */
   still?: boolean
+  /** The picture behind the text. */
+  scene?: Scene
 }>()
 const emit = defineEmits<{ place: [element: string, at: Anchored]; remove: [element: string] }>()
 /** The cell at which the next element goes. */
 const cursor = defineModel<{ column: number; row: number }>('cursor', { default: () => ({ column: 1, row: 1 }) })
 const chosen = defineModel<string>('chosen')
 
-const width = computed(() => display.columns * cell.width)
-const height = computed(() => display.rows * cell.height)
+/** Pixels of a cell. */
+const cell = computed(() => display.set)
+const width = computed(() => display.columns * cell.value.width)
+const height = computed(() => display.rows * cell.value.height)
 /** Where the element is that is being dragged. */
 const held = shallowRef<{ element: string; column: number; row: number }>()
 const placed = computed(() =>
@@ -48,12 +65,12 @@ function put({ element, width: wide, height: high }: Placed, column: number, row
 }
 
 const { hold, pull, letGo } = useSvgDrag<Placed>({
-  place: ({ column, row }) => ({ x: column * cell.width, y: row * cell.height }),
+  place: ({ column, row }) => ({ x: column * cell.value.width, y: row * cell.value.height }),
   follow: ({ element, width: wide, height: high }, { x, y }) =>
     (held.value = {
       element: element.id,
-      column: within(Math.round(x / cell.width), display.columns - wide),
-      row: within(Math.round(y / cell.height), display.rows - high),
+      column: within(Math.round(x / cell.value.width), display.columns - wide),
+      row: within(Math.round(y / cell.value.height), display.rows - high),
     }),
   drop: (what, moved) => {
     if (moved && held.value) put(what, held.value.column, held.value.row)
@@ -79,21 +96,34 @@ function point(event: MouseEvent) {
   if (still) return
   const { x, y } = pointIn(event)
   cursor.value = {
-    column: within(Math.floor(x / cell.width), display.columns - 1),
-    row: within(Math.floor(y / cell.height), display.rows - 1),
+    column: within(Math.floor(x / cell.value.width), display.columns - 1),
+    row: within(Math.floor(y / cell.value.height), display.rows - 1),
   }
 }
 
-const seen = ({ element }: Placed) => signsOf(element, display.glyphs, longest ? undefined : values, craft)
+const seen = ({ element }: Placed) => signsOf(element, display.set, longest ? undefined : values, craft)
+/** What it shows, in signs. */
+const textOf = ({ element }: Placed) => (longest ? element.longest : element.show(values, craft)).join(' ')
 const blinks = ({ element }: Placed) => !longest && element.alarm?.(values) === true && Math.floor(values.time * 2) % 2 === 1
 const nameOf = ({ element, column, row }: Placed) => `${element.name}, column ${column + 1}, row ${row + 1}`
 const horizon = computed(() => horizonAt(values))
+const shapes = computed(() => sceneShapes(scene, values, width.value))
+/** What helps to place the element that is looked at. */
+const guides = computed(() => {
+  const of = placed.value.find(({ element }) => element.id === chosen.value)
+  return of && !still ? { of, ...guidesOf(of, placed.value, display) } : undefined
+})
+const told = computed(() => {
+  if (!guides.value) return ''
+  const { left, right, above, below } = guides.value.free
+  return `${left} free to the left, ${right} to the right, ${above} above, ${below} below`
+})
 /** What no screen cuts off. */
 const safe = computed(() => ({
-  x: margin * cell.width,
-  y: margin * cell.height,
-  width: width.value - 2 * margin * cell.width,
-  height: height.value - 2 * margin * cell.height,
+  x: margin * cell.value.width,
+  y: margin * cell.value.height,
+  width: width.value - 2 * margin * cell.value.width,
+  height: height.value - 2 * margin * cell.value.height,
 }))
 </script>
 
@@ -111,9 +141,9 @@ const safe = computed(() => ({
     @pointerup="letGo"
     @pointercancel="letGo"
   >
-    <rect class="sky" :width="width" :height="height" />
+    <rect :width="width" :height="height" :fill="scenes[scene].sky" />
     <g :transform="`translate(${width / 2} ${height * horizon.down}) rotate(${horizon.turn})`">
-      <rect class="ground" :x="-2 * width" y="0" :width="4 * width" :height="4 * height" />
+      <path v-for="(shape, at) in shapes" :key="at" :d="shape.path" :fill="shape.fill" />
     </g>
     <template v-if="!still">
       <rect class="safe" v-bind="safe" />
@@ -140,19 +170,33 @@ const safe = computed(() => ({
       @focus="chosen = at.element.id"
       @keydown="still || onKey($event, at)"
     >
+      <title>{{ textOf(at) }}</title>
       <rect class="box" :width="at.width * cell.width" :height="at.height * cell.height" />
-      <g v-if="!blinks(at)" class="ink" font-size="15">
-        <template v-for="{ sign, across, down } in seen(at)" :key="`${across} ${down}`">
-          <path
-            v-if="drawnGlyphs[sign]"
-            :transform="`translate(${across * cell.width} ${down * cell.height})`"
-            :d="drawnGlyphs[sign]!.path"
-          />
-          <text v-else :x="(across + 0.5) * cell.width" :y="down * cell.height + 14">{{ sign }}</text>
-        </template>
+      <g v-if="!blinks(at)" class="ink">
+        <g
+          v-for="{ sign, across, down } in seen(at)"
+          :key="`${across} ${down}`"
+          :transform="`translate(${across * cell.width} ${down * cell.height})`"
+        >
+          <path class="edge" :d="glyphPaths(sign, display.set).edge" />
+          <path :d="glyphPaths(sign, display.set).ink" />
+        </g>
       </g>
     </g>
+    <g v-if="guides" class="guides">
+      <line
+        v-for="column in guides.columns"
+        :key="`c${column}`"
+        :x1="column * cell.width"
+        :x2="column * cell.width"
+        y1="0"
+        :y2="height"
+      />
+      <line v-for="row in guides.rows" :key="`r${row}`" x1="0" :x2="width" :y1="row * cell.height" :y2="row * cell.height" />
+      <title>{{ told }}</title>
+    </g>
   </svg>
+  <p v-if="!still" class="told quiet">{{ guides ? `${guides.of.element.name}: ${told}.` : '\u00a0' }}</p>
 </template>
 
 <style scoped>
@@ -163,12 +207,6 @@ const safe = computed(() => ({
   user-select: none;
   touch-action: none;
   overflow: hidden;
-}
-.sky {
-  fill: #6f93ad;
-}
-.ground {
-  fill: #5d6b46;
 }
 .safe {
   fill: none;
@@ -213,11 +251,19 @@ const safe = computed(() => ({
 }
 .ink {
   fill: #ffffff;
-  stroke: #000000;
-  stroke-width: 2;
-  paint-order: stroke;
-  font-family: var(--mono);
-  text-anchor: middle;
   pointer-events: none;
+}
+.edge {
+  fill: #000000;
+}
+.guides line {
+  stroke: #ff7ac6;
+  stroke-width: 1;
+  stroke-dasharray: 5 3;
+  vector-effect: non-scaling-stroke;
+  pointer-events: none;
+}
+.told {
+  font-size: var(--text-fine);
 }
 </style>

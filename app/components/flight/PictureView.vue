@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What the pilot sees: layouts of the display, put together on the grid itself and played along a flight. */
-import { mdiContentCopy, mdiDeleteOutline, mdiImageOutline, mdiPlus } from '@mdi/js'
+import { mdiContentCopy, mdiDeleteOutline, mdiPlus } from '@mdi/js'
 import {
   anchorAt,
   displayOf,
@@ -8,16 +8,16 @@ import {
   elements,
   faultsOf,
   fedSources,
+  scenes,
   screenOf,
   sizeOf,
   sources,
   type DisplayElement,
+  type Scene,
 } from '#core/display'
-import { displaySvg } from '#core/documents'
 import { flightAt } from '#core/flight'
-import { mostDisplays } from '#core/plan'
+import { mostDisplays, type DisplayLayout } from '#core/plan'
 import { formatBaud, plain } from '#core/units'
-import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useFlight } from '~/stores/flight'
@@ -110,14 +110,26 @@ function putWord() {
   put(found)
   word.value = ''
 }
-function saveSvg() {
-  const { layout } = shown.value!
-  const screen = screenOf(layout, display.value!, longest.value ? undefined : values.value, plan.value.name)
-  download(
-    `${plan.value.name} ${layout.name}.svg`,
-    'image/svg+xml',
-    displaySvg(screen, display.value!, values.value, layout.name),
-  )
+/** A layout from a file comes in beside the others. */
+const takeLayout = ({ name, elements: own }: DisplayLayout) => (full.value ? undefined : fresh(name, own))
+const scene = ref<Scene>('day')
+const sceneItems = Object.entries(scenes).map(([value, { name }]) => ({ value, title: name as string }))
+const onBoard = ref(false)
+/** What is seen now, as the link carries it. */
+const screen = computed(() =>
+  screenOf(shown.value!.layout, display.value!, longest.value ? undefined : values.value, plan.value.name),
+)
+/** Elements of this layout in another, side by side with it: copied where they are. */
+function copyTo(id: string) {
+  const from = shown.value!.layout.elements
+  const to = plan.value.displays[id]!
+  const element = chosen.value
+  if (!element || !from[element]) return
+  build.edit({ type: 'display.place', display: id, element, at: from[element] })
+  notices.tell(`${elements.find((each) => each.id === element)?.name ?? element} is copied to ${to.name}.`, {
+    label: 'Undo',
+    run: () => build.undo(),
+  })
 }
 </script>
 
@@ -146,7 +158,7 @@ function saveSvg() {
       <template v-if="shown">
         <label>Name <input :value="shown.layout.name" class="field" maxlength="40" @change="rename" /></label>
         <v-btn size="small" :prepend-icon="mdiContentCopy" :disabled="full" @click="copy">Copy</v-btn>
-        <v-btn size="small" :prepend-icon="mdiImageOutline" @click="saveSvg">SVG</v-btn>
+        <DisplayFiles :layout="shown.layout" :display :values :longest :scene @layout="takeLayout" />
         <v-btn size="small" :prepend-icon="mdiDeleteOutline" @click="remove">Remove</v-btn>
       </template>
     </div>
@@ -164,15 +176,30 @@ function saveSvg() {
           :longest
           :craft="plan.name"
           :faults="wrong"
+          :scene
           @place="(element, at) => place(element, undefined, at)"
           @remove="(element) => place(element, undefined)"
         />
         <FlightBar>
           <label><input v-model="longest" type="checkbox" /> everything at its longest</label>
+          <label>over <CellSelect v-model="scene" :items="sceneItems" aria-label="Picture behind the text" /></label>
+          <label><input v-model="onBoard" type="checkbox" /> on the board too</label>
         </FlightBar>
+        <BoardPreview v-if="onBoard" :screen :display />
+        <p v-if="chosen && shown.layout.elements[chosen] && layouts.length > 1" class="bar">
+          Copy it to
+          <button
+            v-for="{ id, layout } in layouts.filter((each) => each.id !== shown?.id)"
+            :key="id"
+            class="chip"
+            @click="copyTo(id)"
+          >
+            {{ layout.name }}
+          </button>
+        </p>
         <p class="quiet">
-          {{ display.columns }}×{{ display.rows }} cells, {{ display.glyphs }} glyphs, drawn by {{ display.by }}. Drag, or move
-          with the arrow keys (Shift: by five); C centres, Delete takes away. {{ redraw }}
+          {{ display.columns }}×{{ display.rows }} cells, {{ display.set.size }} glyphs ({{ display.set.name }}), drawn by
+          {{ display.by }}. Drag, or move with the arrow keys (Shift: by five); C centres, Delete takes away. {{ redraw }}
         </p>
         <ul v-if="faults.length" class="faults" aria-label="What is wrong with this layout">
           <li v-for="(fault, at) in faults" :key="at">
@@ -210,7 +237,7 @@ function saveSvg() {
     </div>
     <div v-if="layouts.length > 1" class="others" role="group" aria-label="All layouts side by side">
       <button v-for="{ id, layout } in layouts" :key="id" :aria-label="`Choose ${layout.name}`" @click="wanted = id">
-        <DisplayGrid still :layout :display :values :longest :craft="plan.name" />
+        <DisplayGrid still :layout :display :values :longest :craft="plan.name" :scene />
         <span>{{ layout.name }}</span>
       </button>
     </div>

@@ -38,16 +38,14 @@ const width = (column: Column) => (column.read === undefined ? 'not heard' : `${
             </button>
             <span class="quiet mono"> ch {{ group.channel }}</span>
           </th>
-          <th class="first" scope="col">link lost</th>
-          <th class="first" scope="col">power-up</th>
+          <th class="first" scope="col" rowspan="2">link lost</th>
+          <th class="first" scope="col" rowspan="2">power-up</th>
         </tr>
         <tr>
           <td></td>
           <th v-for="{ column, at, first } in shown" :key="at" :class="{ first }" scope="col">
             {{ column.position.label }}<br /><span class="mono quiet">{{ width(column) }}</span>
           </th>
-          <th class="first"></th>
-          <th class="first"></th>
         </tr>
       </thead>
       <tbody>

@@ -1,4 +1,4 @@
-import type { Anchored, DisplayLayout } from '../plan'
+import type { Anchored, DisplayLayout, GlyphShapes } from '../plan'
 import { EditError, type EditGroup } from './kind'
 
 export interface DisplayEdits {
@@ -8,6 +8,8 @@ export interface DisplayEdits {
   'display.rename': { display: string; name: string }
   /** Null takes it off the display. */
   'display.place': { display: string; element: string; at: Anchored | null }
+  /** Glyphs in place of the product's own; null takes those again. */
+  'glyphs.set': { glyphs: GlyphShapes | null }
 }
 
 /** What the pilot sees. */
@@ -29,6 +31,11 @@ export const displayEdits: EditGroup<DisplayEdits> = {
     apply: (plan, { display, name }) => void (layoutOf(plan.displays, display).name = name),
     words: ({ name }) => `Call a display layout ${name}`,
     shape: ({ id, name }) => ({ display: id.required(), name: name.required() }),
+  },
+  'glyphs.set': {
+    apply: (plan, { glyphs }) => void (plan.glyphs = glyphs),
+    words: ({ glyphs }) => (glyphs ? `Glyphs of the set ${glyphs.name}` : 'The product’s own glyphs'),
+    shape: ({ glyphShapes }) => ({ glyphs: glyphShapes.allow(null).required() }),
   },
   'display.place': {
     apply: (plan, { display, element, at }) => {

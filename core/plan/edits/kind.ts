@@ -45,6 +45,7 @@ export interface Shapes {
   /** Where an element of a display is held, and a layout of such. */
   anchored: Joi.ObjectSchema
   displayLayout: Joi.ObjectSchema
+  glyphShapes: Joi.ObjectSchema
   /** A control of the handset, a whole handset, and the pulses its ends give. */
   handsetControl: Joi.ObjectSchema
   handset: Joi.ObjectSchema

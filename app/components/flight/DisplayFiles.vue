@@ -1,0 +1,131 @@
+<script setup lang="ts">
+/** What of a display goes out to files and comes in from them: pictures, the layout, and the glyphs. */
+import { mdiFileOutline } from '@mdi/js'
+import { decode, encode } from 'fast-png'
+import {
+  GlyphFileError,
+  bdfOf,
+  rasterOf,
+  screenOf,
+  setFromBdf,
+  setFromSheet,
+  shapesOfSet,
+  sheetOf,
+  type DisplayKind,
+  type Raster,
+  type Scene,
+} from '#core/display'
+import { displaySvg } from '#core/documents'
+import type { FlightValues } from '#core/flight'
+import type { DisplayLayout } from '#core/plan'
+import { InputError, displayFileOf, readDisplayFile } from '#core/schema'
+import { download } from '~/composables/download'
+import { usePlan } from '~/composables/usePlan'
+import { useBuild } from '~/stores/build'
+import { useNotices } from '~/stores/notices'
+
+const { layout, display, values, longest, scene } = defineProps<{
+  layout: DisplayLayout
+  display: DisplayKind
+  values: FlightValues
+  longest: boolean
+  scene: Scene
+}>()
+const emit = defineEmits<{ layout: [layout: DisplayLayout] }>()
+const build = useBuild()
+const notices = useNotices()
+const plan = usePlan()
+const wrong = ref('')
+const layoutFile = useTemplateRef<HTMLInputElement>('layoutFile')
+const glyphFile = useTemplateRef<HTMLInputElement>('glyphFile')
+
+const screen = () => screenOf(layout, display, longest ? undefined : values, plan.value.name)
+const name = () => `${plan.value.name} ${layout.name}`
+const png = ({ width, height, data }: Raster) => new Uint8Array(encode({ width, height, data, channels: 4, depth: 8 }))
+const saveSvg = () => download(`${name()}.svg`, 'image/svg+xml', displaySvg(screen(), display, values, layout.name, scene))
+const savePng = () => download(`${name()}.png`, 'image/png', png(rasterOf(screen(), display, scene, values)))
+const saveLayout = () => download(`${name()}.display.json`, 'application/json', displayFileOf(layout))
+const saveSheet = () => download(`${display.set.name} ${display.set.size} glyphs.png`, 'image/png', png(sheetOf(display.set)))
+const saveBdf = () => download(`${display.set.name} ${display.set.size} glyphs.bdf`, 'text/plain', bdfOf(display.set))
+
+/** The file that was chosen, whose field takes the same file again. */
+function fileOf(event: Event): File | undefined {
+  const field = event.target as HTMLInputElement
+  const file = field.files?.[0]
+  field.value = ''
+  wrong.value = ''
+  return file
+}
+async function loadLayout(event: Event) {
+  const file = fileOf(event)
+  if (!file) return
+  try {
+    emit('layout', readDisplayFile(await file.text()))
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error
+    wrong.value = `${file.name}: ${error.message}`
+  }
+}
+async function loadGlyphs(event: Event) {
+  const file = fileOf(event)
+  if (!file) return
+  try {
+    const title = file.name.replace(/\.\w+$/, '').slice(0, 80)
+    const set = /\.bdf$/i.test(file.name)
+      ? setFromBdf(await file.text(), title, display.set.size)
+      : setFromSheet(await pixels(file), title)
+    build.edit({ type: 'glyphs.set', glyphs: shapesOfSet(set) })
+    const missing =
+      set.size > display.set.size ? ` It is one of ${set.size}; this display holds ${display.set.size} and keeps its own.` : ''
+    notices.tell(`${set.glyphs.size} glyphs of ${title} are taken.${missing}`, { label: 'Undo', run: () => build.undo() })
+  } catch (error) {
+    if (!(error instanceof GlyphFileError)) throw error
+    wrong.value = `${file.name}: ${error.message}`
+  }
+}
+/** @throws GlyphFileError */
+async function pixels(file: File): Promise<Raster> {
+  try {
+    const { width, height, data, channels, depth, palette } = decode(new Uint8Array(await file.arrayBuffer()))
+    if (depth !== 8 || palette) throw new GlyphFileError('it is to have 8 bits a colour, without a palette')
+    if (width * height > 4_000_000) throw new GlyphFileError('is too large for a sheet of glyphs')
+    if (channels === 4) return { width, height, data: new Uint8Array(data) }
+    const full = new Uint8Array(width * height * 4)
+    for (let at = 0; at < width * height; at += 1) {
+      const of = (part: number) => data[at * channels + (channels < 3 ? 0 : part)]!
+      full.set([of(0), of(1), of(2), channels === 2 ? data[at * 2 + 1]! : 255], at * 4)
+    }
+    return { width, height, data: full }
+  } catch (error) {
+    throw error instanceof GlyphFileError ? error : new GlyphFileError('is no PNG that can be read')
+  }
+}
+const items = computed(() => [
+  { title: 'Save the picture as SVG', run: saveSvg },
+  { title: 'Save the picture as PNG', run: savePng },
+  { title: 'Save the layout', run: saveLayout },
+  { title: 'Load a layout', run: () => layoutFile.value?.click() },
+  { title: 'Save the glyphs as a PNG sheet', run: saveSheet },
+  { title: 'Save the glyphs as BDF', run: saveBdf },
+  { title: 'Load glyphs (PNG sheet or BDF)', run: () => glyphFile.value?.click() },
+  ...(plan.value.glyphs
+    ? [{ title: 'The product’s own glyphs', run: () => build.edit({ type: 'glyphs.set', glyphs: null }) }]
+    : []),
+])
+</script>
+
+<template>
+  <span>
+    <v-menu>
+      <template #activator="{ props: opener }">
+        <v-btn size="small" :prepend-icon="mdiFileOutline" v-bind="opener">Save or load</v-btn>
+      </template>
+      <v-list density="compact">
+        <v-list-item v-for="item in items" :key="item.title" :title="item.title" @click="item.run" />
+      </v-list>
+    </v-menu>
+    <input ref="layoutFile" class="d-none" type="file" accept=".json" aria-label="File of a layout" @change="loadLayout" />
+    <input ref="glyphFile" class="d-none" type="file" accept=".png,.bdf" aria-label="File of glyphs" @change="loadGlyphs" />
+    <span v-if="wrong" class="text-error" role="alert">{{ wrong }}</span>
+  </span>
+</template>

@@ -1,0 +1,25 @@
+import Joi from 'joi'
+import { saidByBoard } from '../../board/requests'
+import { openTcpLink } from '../../board/link'
+import { readValid } from '../../security/body'
+
+const asked = Joi.object({
+  port: Joi.number().integer().min(1024).max(65_535).required(),
+  columns: Joi.number().integer().min(1).max(200).required(),
+  rows: Joi.number().integer().min(1).max(100).required(),
+  // As they go over its text link.
+  bytes: Joi.array().items(Joi.number().integer().min(0).max(255)).max(20_000).required(),
+})
+
+/** Sends text to the display of the board at a loopback port, and says what it shows then. */
+export default defineEventHandler(async (event) => {
+  const { port, ...params } = await readValid<{ port: number; columns: number; rows: number; bytes: number[] }>(event, asked)
+  return saidByBoard(async () => {
+    const link = await openTcpLink(port)
+    try {
+      return { shown: (await link.call('display', params)) as number[][] }
+    } finally {
+      link.close()
+    }
+  })
+})
