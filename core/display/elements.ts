@@ -316,7 +316,12 @@ const byId = new Map(elements.map((element) => [element.id, element]))
 export const elementOf = (id: string) => byId.get(id)
 
 /** Columns and rows that an element takes at its longest. */
-export const sizeOf = ({ longest }: DisplayElement) => ({
-  width: Math.max(...longest.map(({ length }) => length)),
-  height: longest.length,
-})
+export function sizeOf(element: DisplayElement): { width: number; height: number } {
+  const known = sizes.get(element)
+  if (known) return known
+  const { longest } = element
+  const size = { width: Math.max(...longest.map(({ length }) => length)), height: longest.length }
+  sizes.set(element, size)
+  return size
+}
+const sizes = new WeakMap<DisplayElement, { width: number; height: number }>()

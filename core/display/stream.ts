@@ -6,12 +6,15 @@ const plain = ['°', placeholder, ...Object.keys(drawnGlyphs).filter((sign) => !
 const large = Object.keys(drawnGlyphs).filter((sign) => drawnGlyphs[sign]!.large)
 const firstDrawn = 0x80
 
+const codes = new Map<string, { code: number; page: 0 | 1 }>([
+  ...large.map((sign, at) => [sign, { code: at + 1, page: 1 }] as const),
+  ...plain.map((sign, at) => [sign, { code: firstDrawn + at, page: 0 }] as const),
+  ...Array.from({ length: 95 }, (_, at) => [String.fromCharCode(0x20 + at), { code: 0x20 + at, page: 0 }] as const),
+])
+
 /** Code of a sign in the set, and the page of 256 that it is on: letters by ASCII, drawn ones from 128, those of larger sets on the second page. */
 export function glyphCode(sign: string): { code: number; page: 0 | 1 } {
-  const on = large.indexOf(sign)
-  if (on >= 0) return { code: on + 1, page: 1 }
-  const at = plain.indexOf(sign)
-  return { code: at >= 0 ? firstDrawn + at : sign.charCodeAt(0), page: 0 }
+  return codes.get(sign) ?? { code: sign.charCodeAt(0), page: 0 }
 }
 
 /** All signs that have a code in a set of so many glyphs, with their places in it. */
@@ -53,5 +56,12 @@ function* piecesOf(cells: string[], row: number): Iterable<DisplayText> {
 /** The messages that draw a screen anew, as they go over the link: clear, what stands in each row, show. */
 export function displayStream(screen: string[][]): Uint8Array {
   const steps: DisplayText[] = [{ type: 'clear' }, ...screen.flatMap((cells, row) => [...piecesOf(cells, row)]), { type: 'show' }]
-  return Uint8Array.from(steps.flatMap((step) => [...displayText.encode(step)]))
+  const frames = steps.map((step) => displayText.encode(step))
+  const bytes = new Uint8Array(frames.reduce((sum, frame) => sum + frame.length, 0))
+  let at = 0
+  for (const frame of frames) {
+    bytes.set(frame, at)
+    at += frame.length
+  }
+  return bytes
 }

@@ -113,31 +113,47 @@ function ampsAt({ motors, plan }: ResolvedPlan, time: number): number {
 /** Seconds that the used capacity is summed over at a time. */
 const stride = 2
 
-/** mAh used until a moment, by the mean of each stride. */
-function usedAt(resolved: ResolvedPlan, time: number): number {
-  let used = 0
-  for (let from = 0; from < time; from += stride) {
-    const to = Math.min(time, from + stride)
-    used += (ampsAt(resolved, (from + to) / 2) * (to - from)) / 3.6
-  }
-  return used
+/** What has been reached at the beginning of each stride: mAh used, metres flown, and the most of some values. */
+interface Reached {
+  used: number
+  flown: number
+  most: FlightValues['most']
 }
 
-/** What has been reached on the way: metres flown, and the most of some values since it was armed, by the mean or end of each stride. */
-function reachedAt(resolved: ResolvedPlan, time: number): Pick<FlightValues, 'flown' | 'most'> {
-  let flown = 0
-  const most = { altitude: 0, speed: 0, distance: 0, amps: 0 }
-  const until = Math.min(time, landedAt)
-  for (let at = armedAt; at <= until; at += stride) {
-    const [before, now] = [place(at - 0.5), place(at + 0.5)]
-    const speed = Math.hypot(now.east - before.east, now.north - before.north)
-    flown += speed * Math.min(stride, until - at)
-    most.altitude = Math.max(most.altitude, height(at))
-    most.speed = Math.max(most.speed, speed)
-    most.distance = Math.max(most.distance, Math.hypot(place(at).east, place(at).north))
-    most.amps = Math.max(most.amps, ampsAt(resolved, at))
+const tables = new WeakMap<ResolvedPlan, Reached[]>()
+const speedAt = (time: number) => {
+  const [before, after] = [place(time - 0.5), place(time + 0.5)]
+  return Math.hypot(after.east - before.east, after.north - before.north)
+}
+
+/** Adds up a stride, or a part of one: by the mean current, and by what is there when it begins. */
+function goneOn(resolved: ResolvedPlan, { used, flown, most }: Reached, from: number, to: number): Reached {
+  const spent = used + (ampsAt(resolved, (from + to) / 2) * (to - from)) / 3.6
+  if (from < armedAt || from > landedAt) return { used: spent, flown, most }
+  const speed = speedAt(from)
+  const { east, north } = place(from)
+  return {
+    used: spent,
+    flown: flown + speed * (Math.min(to, landedAt) - from),
+    most: {
+      altitude: Math.max(most.altitude, height(from)),
+      speed: Math.max(most.speed, speed),
+      distance: Math.max(most.distance, Math.hypot(east, north)),
+      amps: Math.max(most.amps, ampsAt(resolved, from)),
+    },
   }
-  return { flown, most }
+}
+
+/** What has been reached at a moment. The strides before it are summed up once for each build. */
+function reachedAt(resolved: ResolvedPlan, time: number): Reached {
+  let table = tables.get(resolved)
+  if (!table) {
+    table = [{ used: 0, flown: 0, most: { altitude: 0, speed: 0, distance: 0, amps: 0 } }]
+    for (let from = 0; from < flightLength; from += stride) table.push(goneOn(resolved, table.at(-1)!, from, from + stride))
+    tables.set(resolved, table)
+  }
+  const whole = Math.min(table.length - 1, Math.floor(time / stride))
+  return time > whole * stride ? goneOn(resolved, table[whole]!, whole * stride, time) : table[whole]!
 }
 
 /**
@@ -150,7 +166,7 @@ export function flightAt(resolved: ResolvedPlan, time: number): FlightValues {
   const { cells, chemistry, capacity } = resolved.plan.battery
   const { empty, full } = cellVoltage[chemistry]
   const amps = ampsAt(resolved, now)
-  const used = usedAt(resolved, now)
+  const { used, flown, most } = reachedAt(resolved, now)
   const left = Math.max(0, 1 - used / capacity)
   // Sags with the current: a twentieth of a volt a cell at ten times the capacity in an hour.
   const cellVolts = empty + (full - empty) * left - (0.05 * amps) / (capacity / 100)
@@ -162,7 +178,6 @@ export function flightAt(resolved: ResolvedPlan, time: number): FlightValues {
   const climb = height(now + 0.5) - height(now - 0.5)
   const flying = now > armedAt && now < landedAt
   const sag = 0.05 / (capacity / 100)
-  const { flown, most } = reachedAt(resolved, now)
   const wind = 3.5 + 2 * Math.sin(now / 40)
   return {
     time: now,
