@@ -55,9 +55,6 @@ const allocationView = (name) => page.getByLabel('Views of the allocation').getB
 await allocationView('Board')
 await page.getByTestId('board').waitFor()
 await shot('allocation-board')
-await allocationView('Which board')
-await page.getByText(/^(\d+) of \1 boards/).waitFor()
-await shot('allocation-boards')
 await page.getByRole('link', { name: /Fit-out/ }).click()
 await shot('fit-out')
 await page.getByRole('link', { name: /Harness/ }).click()
@@ -77,7 +74,6 @@ await page.goto(`${address}/builds/spillway-hex/settings`)
 for (const [view, name] of [
   ['Links', 'links'],
   ['Devices', 'devices'],
-  ['What to set', 'steps'],
   ['Load', 'load'],
 ]) {
   await page.getByLabel('Views of the settings').getByRole('button', { name: view, exact: true }).click()
@@ -111,5 +107,11 @@ standIn.kill()
 await page.goto(`${address}/builds/spillway-hex/flight`)
 await page.getByTestId('picture').waitFor()
 await shot('flight-picture')
+await page.goto(`${address}/builds/spillway-hex/flight?view=lights`)
+await page.getByTestId('lights').waitFor()
+await shot('flight-lights')
+await page.goto(`${address}/builds/spillway-hex/flight?view=controls`)
+await page.getByRole('button', { name: 'Left shoulder, back' }).click()
+await shot('flight-controls')
 await browser.close()
 server.kill()

@@ -120,7 +120,7 @@ export class StandInBoard {
     return (
       ['software-ports', 'receiver.type', 'scale.voltage', 'scale.current'].includes(key) ||
       key.startsWith('feature.') ||
-      /^output\.\d+\.motor$/.test(key)
+      /^(output\.\d+\.motor|range\.[\w-]+|source\.[\w-]+|lights\.[\w-]+\.brightness)$/.test(key)
     )
   }
 

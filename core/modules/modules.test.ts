@@ -42,6 +42,10 @@ describe('a module', () => {
         )
         for (const section of ['links', 'settings'] as const)
           expect(ofDevices(back[section], devices)).toEqual(ofDevices(plan[section], devices))
+        expect(ofDevices(back.controls.outputs, devices)).toEqual(ofDevices(plan.controls.outputs, devices))
+        expect(ofDevices(back.lights.strips, devices)).toEqual(ofDevices(plan.lights.strips, devices))
+        const segmentsOf = ({ lights }: Plan) => new Set(Object.values(lights.segments).map((segment) => JSON.stringify(segment)))
+        expect(segmentsOf(back)).toEqual(segmentsOf(plan))
         expect(back.devices.map(({ id }) => id).sort()).toEqual(plan.devices.map(({ id }) => id).sort())
         expect(fates.filter(({ comes }) => comes !== 'kept')).toEqual([])
       }),

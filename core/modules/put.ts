@@ -67,6 +67,7 @@ class Putter {
     this.joints()
     this.places()
     this.settings()
+    this.flight()
     this.wires()
     return { edit: { type: 'several', label, edits: this.edits }, fates: this.fates, devices: [...this.ids.values()] }
   }
@@ -200,6 +201,22 @@ class Putter {
     for (const [device, values] of Object.entries(this.from.settings))
       for (const [setting, value] of Object.entries(values))
         this.do({ type: 'setting.set', device: this.ids.get(device)!, setting, value })
+  }
+
+  /** How its pulses are driven, by channels of the handset there; where its lights are and what they tell. */
+  private flight(): void {
+    const { controls, lights } = this.from
+    for (const [key, as] of Object.entries(controls.outputs)) {
+      this.do({ type: 'output.set', need: this.key(key), as })
+      if (as.channel !== undefined)
+        this.tell(this.nameOf(key), 'kept', `follows channel ${as.channel}, whatever the handset here sends on it`)
+    }
+    for (const [key, as] of Object.entries(lights.strips)) this.do({ type: 'strip.set', need: this.key(key), as })
+    for (const segment of Object.values(lights.segments)) {
+      let number = 1
+      while (this.after.lights.segments[`s${number}`]) number += 1
+      this.do({ type: 'segment.set', segment: `s${number}`, as: { ...segment, need: this.key(segment.need) } })
+    }
   }
 
   /** A point in the other build; nothing where there is no such. */

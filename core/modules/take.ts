@@ -32,6 +32,10 @@ export function takeModule(plan: Plan, devices: readonly string[], name: string,
     set: {},
     accepted: {},
     kept: null,
+    displays: {},
+    glyphs: null,
+    // The handset and what its switches do are the pilot's, not the part's.
+    controls: { ...bare.controls, handset: {}, jobs: {} },
     log: null,
     scales: {},
   }

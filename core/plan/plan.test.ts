@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { add, demo, library } from '../../tests/helpers/plans'
+import { add, allocated, demo, library } from '../../tests/helpers/plans'
 import { editSchema, validate } from '../schema'
 import {
   applyEdit,
@@ -8,6 +8,7 @@ import {
   doEdit,
   EditError,
   followUp,
+  inverseOf,
   rebase,
   redo,
   startHistory,
@@ -192,5 +193,17 @@ describe('history', () => {
       }),
       { seed: 9, numRuns: 60 },
     )
+  })
+
+  it('a device that is removed takes what drives it, its lights and its switched lines along', () => {
+    const plan = allocated('spillway-hex')
+    const bare = ['gimbal', 'ring', 'spotlight'].reduce(
+      (left, device) => applyEdit(left, { type: 'device.remove', device }),
+      plan,
+    )
+    expect(bare.controls.outputs).toEqual({})
+    expect(bare.lights).toEqual({ strips: {}, segments: {} })
+    expect(Object.keys(bare.controls.jobs)).toEqual(Object.keys(plan.controls.jobs).filter((id) => id !== 'spotlight'))
+    expect(applyEdit(bare, inverseOf(plan, bare, 'x'))).toEqual(plan)
   })
 })

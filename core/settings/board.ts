@@ -3,6 +3,7 @@ import { serialLinks, type SerialLink } from '../links'
 import { boardId, idIn, referTo, scales, type ResolvedPlan, type Scale } from '../plan'
 import { featureWords, freedPins, outputMapping, placedNeeds, type Placed } from '../suitability'
 import { formatBaud } from '../units'
+import { flightSteps } from './flight-steps'
 import { backupStep, stepOfLink, type BoardValue, type SetupStep } from './step'
 
 /** A step on the board, short of what all of them share. */
@@ -80,6 +81,7 @@ class BoardSteps {
       ...this.pulseRates(),
       ...this.motors(),
       ...this.scales(),
+      ...flightSteps(this.resolved),
     ].map((step) => ({ ...step, after: [{ id: backupStep, restart: false }, ...step.after] }))
     return (steps.length ? [this.backup(), ...steps] : []).map((step): SetupStep => ({
       where: boardId,

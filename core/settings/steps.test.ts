@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
 import { applyEdit, resolvePlan } from '../plan'
-import { boardSteps, calibratedScale, setupRounds } from '.'
+import { boardSteps, calibratedScale, deviceSheet, setupRounds } from '.'
 
 const rounds = (name: DemoName) => setupRounds(resolvePlan(allocated(name)))
 const roundOf = (all: ReturnType<typeof setupRounds>, id: string) =>
@@ -54,4 +54,51 @@ describe('what to set, in order', () => {
 it('a scale of 200 that shows 21.0 V at 22.4 V becomes 213.3', () => {
   expect(calibratedScale(200, 22.4, 21)).toBeCloseTo(213.3, 1)
   expect(() => calibratedScale(200, 22.4, 0)).toThrow('above 0')
+})
+
+describe('what to set for the flight', () => {
+  const step = (id: string) =>
+    setupRounds(resolvePlan(allocated('spillway-hex')))
+      .flat()
+      .find((each) => each.id === id)
+  it('has channels with their ranges, outputs with what drives them, and how bright lights may be', () => {
+    expect(step('channel:6')).toMatchObject({
+      where: 'board',
+      what: 'Channel 6',
+      value:
+        '900 to 1250 µs: Flight mode: Self-levelling; 1250 to 1750 µs: Flight mode: Position hold; 1750 to 2100 µs: Flight mode: Return home',
+      sets: {
+        'range.level': '6 900-1250 mode level',
+        'range.hold': '6 1250-1750 mode position',
+        'range.home': '6 1750-2100 mode home',
+      },
+    })
+    const outputs = setupRounds(resolvePlan(allocated('spillway-hex')))
+      .flat()
+      .filter(({ id }) => id.startsWith('source:'))
+    expect(outputs.map(({ value, why }) => `${why}: ${value}`)).toEqual([
+      'Gimbal: Pitch pulse: channel 11; 1000, 1500, 2000 µs',
+      'Gimbal: Roll pulse: channel 12; 1000, 1500, 2000 µs',
+    ])
+    expect(
+      setupRounds(resolvePlan(allocated('spillway-hex')))
+        .flat()
+        .find(({ id }) => id.startsWith('brightness:')),
+    ).toMatchObject({ value: 'brightness up to 50 %' })
+  })
+  it('has a setting of a part that a channel has to agree with', () => {
+    const plan = applyEdit(allocated('fellside-mapper'), {
+      type: 'job.set',
+      job: 'call',
+      as: { does: 'beeper', channel: 9, from: 1800, to: 2100 },
+    })
+    const resolved = resolvePlan(plan)
+    const row = deviceSheet(resolved, resolved.device('converter')!).find(({ setting }) => setting.id === 'sound')!
+    expect(row).toMatchObject({ value: 9, wanted: { value: 9, because: 'channel 9 switches that on the board' } })
+    const other = resolvePlan(applyEdit(plan, { type: 'setting.set', device: 'converter', setting: 'sound', value: 4 }))
+    expect(deviceSheet(other, other.device('converter')!).find(({ setting }) => setting.id === 'sound')).toMatchObject({
+      value: 4,
+      wanted: { value: 9 },
+    })
+  })
 })

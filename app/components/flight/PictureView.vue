@@ -15,6 +15,7 @@ import {
   type DisplayElement,
   type Scene,
 } from '#core/display'
+import { matrixOf } from '#core/controls'
 import { flightAt } from '#core/flight'
 import { mostDisplays, type DisplayLayout } from '#core/plan'
 import { formatBaud, plain } from '#core/units'
@@ -46,6 +47,14 @@ const redraw = computed(() => {
   if (!baud || !shown.value) return ''
   const bytes = displayStream(screenOf(shown.value.layout, display.value!, undefined, plan.value.name)).length
   return `A redraw of this layout at its longest is ${bytes} bytes: ${plain(baud / 10 / bytes, 1)} a second at ${formatBaud(baud)}.`
+})
+
+/** Which switch shows this layout. */
+const shownBy = computed(() => {
+  const { columns, rows } = matrixOf(resolved.value)
+  const row = rows.find(({ id }) => id === `job:display/${shown.value?.id}`)
+  const at = columns.filter((_, place) => row?.cells[place]?.on).map(({ name, position }) => `${name} ${position.label}`)
+  return at.length ? `Shown by ${at.join(', ')}.` : 'No switch shows it yet.'
 })
 
 /** Elements that would not be seen as they are meant. */
@@ -199,7 +208,7 @@ function copyTo(id: string) {
         </p>
         <p class="quiet">
           {{ display.columns }}×{{ display.rows }} cells, {{ display.set.size }} glyphs ({{ display.set.name }}), drawn by
-          {{ display.by }}. Drag, or move with the arrow keys (Shift: by five); C centres, Delete takes away. {{ redraw }}
+          {{ display.by }}. Drag, or move with the arrow keys (Shift: by five); C centres, Delete takes away. {{ shownBy }} {{ redraw }}
         </p>
         <ul v-if="faults.length" class="faults" aria-label="What is wrong with this layout">
           <li v-for="(fault, at) in faults" :key="at">

@@ -100,7 +100,9 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
 
 function forgetDevice(plan: Draft<Plan>, device: string): void {
   forgetExtrasOf(plan, device)
-  for (const map of [plan.assignment, plan.supplies, plan.locks, plan.bans, plan.links] as Record<string, unknown>[]) {
+  const { controls, lights } = plan
+  const byNeed = [plan.assignment, plan.supplies, plan.locks, plan.bans, plan.links, controls.outputs, lights.strips]
+  for (const map of byNeed as Record<string, unknown>[]) {
     for (const key of Object.keys(map)) if (splitKey(key)[0] === device) delete map[key]
   }
   const ofDevice = (place: Place | undefined) =>
@@ -115,6 +117,9 @@ function forgetDevice(plan: Draft<Plan>, device: string): void {
     if (end && 'device' in end && end.device === device) change(plan.wires, wire, { unset: ['end'] })
   }
   for (const step of Object.keys(plan.set)) if (step.slice(step.indexOf(':') + 1).startsWith(`${device}/`)) delete plan.set[step]
+  const isOwn = (need = '') => splitKey(need)[0] === device
+  for (const [id, { need }] of Object.entries(lights.segments)) if (isOwn(need)) delete lights.segments[id]
+  for (const [id, { does, what }] of Object.entries(controls.jobs)) if (does === 'line' && isOwn(what)) delete controls.jobs[id]
   delete plan.settings[device]
   delete plan.spots[device]
   delete plan.layout[device]
