@@ -31,8 +31,8 @@ test('from the builds list to a wire list that is still there after closing', as
   await expect(page.getByTestId('proposal')).toContainText('proven best')
 
   const findings = page.getByTestId('findings')
-  await expect(findings).toContainText('4.85 A at peak, 3.6 A of it by LED ring')
-  const fix = findings.getByRole('button', { name: 'LED ring: limited to a fifth' })
+  await expect(findings).toContainText('2.52 A at peak, 1.27 A of it by LED ring')
+  const fix = findings.getByRole('button', { name: 'LED ring: limit its brightness to 25 %' })
   await fix.hover()
   await expect(findings.getByText(/settles 2 findings/)).toBeVisible()
   await fix.click()

@@ -28,8 +28,4 @@ select {
 select:hover {
   background: rgba(var(--v-theme-on-surface), 0.06);
 }
-option {
-  color: rgb(var(--v-theme-on-surface));
-  background: rgb(var(--v-theme-surface));
-}
 </style>
