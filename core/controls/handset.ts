@@ -14,6 +14,13 @@ export function positionsOf(kind: ControlKind): Position[] {
   return positions.map((label, at) => ({ at, label, value: (2 * at) / (positions.length - 1) - 1 }))
 }
 
+/** Where a control is found: sticks and dials in the middle, switches at their first position. */
+export const restOf = ({ kind }: Pick<HandsetControl, 'kind'>): number => (controlKinds[kind].proportional ? 0 : -1)
+
+/** Where all controls of a handset are found, by their ids. */
+export const handsetAtRest = (handset: Controls['handset']): Record<string, number> =>
+  Object.fromEntries(Object.entries(handset).map(([id, control]) => [id, restOf(control)]))
+
 /**
  * The pulse that a control gives, in µs: linear between the ends of the handset's travel.
  * @param value where it stands, −1 to 1

@@ -112,6 +112,17 @@ test('every other view is printed with all it holds', async ({ page }) => {
     ;({ text } = await printed(page))
     expect(text, view).toContain(flat(words!))
   }
+  for (const [view, words] of [
+    ['lights', 'LED ring'],
+    ['controls', 'Flight mode: Return home'],
+    ['sheet', 'Gimbal: Pitch pulse'],
+  ]) {
+    await page.goto(`${address}/builds/${id}/flight?view=${view}`)
+    await expect(page.locator('.stage-page')).toContainText(words!)
+    const paper = await printed(page)
+    expect(paper.text, view).toContain(flat(words!))
+    if (view === 'sheet') expect(paper.pages, 'the field sheet is one page').toHaveLength(1)
+  }
   for (const [path, last] of [
     ['/rules', 'RFI-05'],
     ['/catalogue', 'Zaffer'],

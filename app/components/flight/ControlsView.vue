@@ -3,6 +3,7 @@
 import {
   chainAt,
   columnsOf,
+  handsetAtRest,
   handsets,
   levelFlight,
   matrixOf,
@@ -25,11 +26,7 @@ const matrix = computed(() => matrixOf(resolved.value))
 /** Where each control stands in the view, and the craft in the air. */
 const standing = ref<Record<string, number>>({})
 const tilt = ref({ ...levelFlight })
-const rest = computed(() =>
-  Object.fromEntries(
-    Object.entries(controls.value.handset).map(([id, { kind }]) => [id, kind === 'stick' || kind === 'dial' ? 0 : -1]),
-  ),
-)
+const rest = computed(() => handsetAtRest(controls.value.handset))
 const chain = computed(() => chainAt(resolved.value, { ...rest.value, ...standing.value }, tilt.value))
 
 const chosen = ref<string>()

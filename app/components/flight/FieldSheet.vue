@@ -15,9 +15,6 @@ const display = computed(() => displayOf(resolved.value))
 const values = computed(() => flightAt(resolved.value, 120))
 const handset = computed(() => plan.value.controls.handset)
 const held = computed(() => Object.keys(handset.value).length > 0)
-const rest = computed(() =>
-  Object.fromEntries(Object.entries(handset.value).map(([id, { kind }]) => [id, kind === 'stick' || kind === 'dial' ? 0 : -1])),
-)
 const empty = computed(() => !held.value && !Object.keys(plan.value.displays).length)
 const print = () => window.print()
 </script>
@@ -34,7 +31,7 @@ const print = () => window.print()
       <div class="one">
         <SwitchCard v-if="held" :columns="matrix.columns" :rows="matrix.rows" />
         <div class="seen" :class="{ many: Object.keys(plan.displays).length > 2 }">
-          <HandsetPicture v-if="held" still :handset :standing="rest" />
+          <HandsetPicture v-if="held" still :handset />
           <template v-if="display">
             <figure v-for="(layout, id) in plan.displays" :key="id">
               <DisplayGrid still :layout :display :values :craft="plan.name" />
@@ -82,18 +79,18 @@ h2 {
     gap: 5mm;
   }
   .seen {
-    flex: 0 0 84mm;
+    flex: 0 0 64mm;
     display: block;
   }
   .seen > * {
-    width: 84mm;
+    width: 64mm;
     margin-bottom: 3mm;
   }
   .many {
     display: flex;
   }
   .many > * {
-    flex: 0 0 40mm;
+    flex: 0 0 31mm;
   }
 }
 </style>

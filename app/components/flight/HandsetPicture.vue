@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The handset seen from above: each control where it is, as it stands. Switches go on to the next position when they are pressed. */
-import { positionsOf } from '#core/controls'
+import { positionsOf, restOf } from '#core/controls'
 import { controlKinds, type HandsetControl } from '#core/plan'
 
 const {
@@ -28,8 +28,6 @@ const all = computed(() =>
     positions: positionsOf(control.kind),
   })),
 )
-/** Where a control is found: sticks and dials in the middle, switches away from the pilot. */
-const restOf = ({ kind }: HandsetControl) => (controlKinds[kind].proportional ? 0 : -1)
 const wordOf = ({ control, value, positions }: (typeof all.value)[number]) =>
   controlKinds[control.kind].proportional
     ? `${Math.round(value * 100)} %`

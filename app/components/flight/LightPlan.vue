@@ -44,6 +44,13 @@ function onKey(event: KeyboardEvent, { need, at, end }: End) {
   const piece = pieceOf(need, at)
   emit('piece', need, at, { ...piece, [end]: { x: limited(piece[end].x + by[0]!), y: limited(piece[end].y + by[1]!) } })
 }
+/** Where two ends meet, those of the chosen piece are the ones to be taken hold of. */
+function isUnder({ need, at, end }: End): boolean {
+  if (!chosen.value || isChosen(need, at) || !strips.some(({ laid }) => laid.need.key === chosen.value?.need)) return false
+  const own = pieceOf(need, at)[end]
+  const held = strips.find(({ laid }) => laid.need.key === chosen.value!.need)!.laid.strip.pieces[chosen.value.piece]
+  return [held?.from, held?.to].some((other) => other && Math.hypot(other.x - own.x, other.y - own.y) < 10 * unit.value)
+}
 const isChosen = (need: string, at: number) => chosen.value?.need === need && chosen.value.piece === at
 </script>
 
@@ -86,6 +93,7 @@ const isChosen = (need: string, at: number) => chosen.value?.need === need && ch
         <g v-for="end in ['from', 'to'] as const" :key="end">
           <rect
             class="end"
+            :class="{ under: isUnder({ need: laid.need.key, at, end }) }"
             :x="shown(laid.need.key, at)[end].x - 5 * unit"
             :y="-shown(laid.need.key, at)[end].y - 5 * unit"
             :width="10 * unit"
@@ -137,6 +145,9 @@ const isChosen = (need: string, at: number) => chosen.value?.need === need && ch
 .dot {
   stroke: #9fb0bd;
   pointer-events: auto;
+}
+.end.under {
+  pointer-events: none;
 }
 .end {
   fill: #18222c;

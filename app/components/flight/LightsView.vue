@@ -135,7 +135,8 @@ const saveJson = () =>
           <SideView v-for="side in sides" :key="side" :lights="all" :side :reach />
         </div>
         <p class="quiet">
-          Round ends take data in, square ones give it on. Drag them, or move them with the arrow keys (Shift: by 25 mm).
+          Round ends take data in, square ones give it on; press a piece to take hold of its ends where they meet others. Drag
+          them, or move them with the arrow keys (Shift: by 25 mm).
         </p>
         <ul v-if="findings.length" class="findings" aria-label="What is said of the lights">
           <li v-for="finding in findings" :key="finding.id">

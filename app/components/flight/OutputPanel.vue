@@ -74,8 +74,9 @@ const ends = computed(() => {
     return `${Math.round(at)} µs: ${effectOf(of.need.need, at)}`
   })
 })
-const between = (low: number, high: number) => (value: number) =>
-  value > low && value < high ? '' : `between ${low} and ${high}`
+const below = (high: number) => (value: number) => (value < high ? '' : `below ${high}`)
+const above = (low: number) => (value: number) => (value > low ? '' : `above ${low}`)
+const between = (low: number, high: number) => (value: number) => below(high)(value) || above(low)(value)
 const users = computed(() => Object.values(plan.value.controls.handset).filter(({ channel }) => channel === of.output?.channel))
 </script>
 
@@ -121,7 +122,7 @@ const users = computed(() => Object.values(plan.value.controls.handset).filter((
           figure="pulse"
           label="Low end"
           :value="of.output.low"
-          :refuse="between(0, of.output.middle)"
+          :refuse="below(of.output.middle)"
           @set="(low) => change({ low: low! })"
         />
         middle
@@ -137,7 +138,7 @@ const users = computed(() => Object.values(plan.value.controls.handset).filter((
           figure="pulse"
           label="High end"
           :value="of.output.high"
-          :refuse="between(of.output.middle, 9999)"
+          :refuse="above(of.output.middle)"
           @set="(high) => change({ high: high! })"
         />
         µs,

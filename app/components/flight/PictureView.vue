@@ -120,7 +120,8 @@ function putWord() {
   word.value = ''
 }
 /** A layout from a file comes in beside the others. */
-const takeLayout = ({ name, elements: own }: DisplayLayout) => (full.value ? undefined : fresh(name, own))
+const takeLayout = ({ name, elements: own }: DisplayLayout) =>
+  full.value ? notices.complain(`A build holds ${mostDisplays} layouts. Remove one first.`) : fresh(name, own)
 const scene = ref<Scene>('day')
 const sceneItems = Object.entries(scenes).map(([value, { name }]) => ({ value, title: name as string }))
 const onBoard = ref(false)
@@ -208,7 +209,8 @@ function copyTo(id: string) {
         </p>
         <p class="quiet">
           {{ display.columns }}×{{ display.rows }} cells, {{ display.set.size }} glyphs ({{ display.set.name }}), drawn by
-          {{ display.by }}. Drag, or move with the arrow keys (Shift: by five); C centres, Delete takes away. {{ shownBy }} {{ redraw }}
+          {{ display.by }}. Drag, or move with the arrow keys (Shift: by five); C centres, Delete takes away. {{ shownBy }}
+          {{ redraw }}
         </p>
         <ul v-if="faults.length" class="faults" aria-label="What is wrong with this layout">
           <li v-for="(fault, at) in faults" :key="at">

@@ -49,6 +49,9 @@ const views: [string, string, Record<string, string>][] = [
   ['Load of links, flight log', 'settings', { view: 'load' }],
   ['Own text by a template', 'settings', { view: 'text' }],
   ['Write to the board', 'settings', { view: 'board' }],
+  ['Lights', 'flight', { view: 'lights' }],
+  ['Controls, switches and channels', 'flight', { view: 'controls' }],
+  ['Field sheet', 'flight', { view: 'sheet' }],
   ['Picture, display layouts', 'flight', {}],
 ]
 
