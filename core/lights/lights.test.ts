@@ -199,6 +199,8 @@ describe('what lights take', () => {
     expect(figures.frame).toBe(2080)
     expect(figures.refresh).toBeCloseTo(480.8, 1)
     expect(figures.last).toBeLessThan(figures.first)
+    expect(figures.data.needed).toBeCloseTo(0.7 * figures.last, 9)
+    expect(figures.data.level).toBeGreaterThan(figures.last)
     const limited = { ...strip, strip: { ...strip.strip, limit: figures.brightest } }
     const white = strip.lights.map(() => ampsOfLight('#ffffff', figures.brightest))
     expect(voltsAlong(limited, 5, white).at(-1)).toBeCloseTo(4.5, 6)

@@ -36,6 +36,8 @@ export interface StripFigures {
   /** Volts at the first and the last light, all as bright as at worst. */
   first: number
   last: number
+  /** Volts of the data that the last light gets, from the one before it, and above which it reads them as high. */
+  data: { level: number; needed: number }
   /** Highest part of full brightness that keeps the last light above its least voltage, all white. */
   brightest: number
 }
@@ -65,7 +67,10 @@ export function stripFigures(strip: LaidStrip, lights: Lights, volts: number): S
   // The drop is proportional to the colour's part of the current; below the least already, nothing helps.
   const [dark, full] = [lastInWhite(strip, volts, 0), lastInWhite(strip, volts, 1)]
   const brightest = full >= least ? 1 : dark <= least ? 0 : (dark - least) / (dark - full)
-  return { typical, worst, frame, refresh: 1e6 / frame, first: along[0] ?? volts, last: along.at(-1) ?? volts, brightest }
+  const last = along.at(-1) ?? volts
+  // Each light gives the data on at its own supply, and reads high above 0.7 of it.
+  const data = { level: along.at(-2) ?? volts, needed: 0.7 * last }
+  return { typical, worst, frame, refresh: 1e6 / frame, first: along[0] ?? volts, last, data, brightest }
 }
 
 /**

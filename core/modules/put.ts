@@ -3,6 +3,7 @@ import {
   boardId,
   freshDeviceId,
   freshExtra,
+  freshId,
   idIn,
   keyOf,
   placeLabel,
@@ -213,9 +214,11 @@ class Putter {
     }
     for (const [key, as] of Object.entries(lights.strips)) this.do({ type: 'strip.set', need: this.key(key), as })
     for (const segment of Object.values(lights.segments)) {
-      let number = 1
-      while (this.after.lights.segments[`s${number}`]) number += 1
-      this.do({ type: 'segment.set', segment: `s${number}`, as: { ...segment, need: this.key(segment.need) } })
+      this.do({
+        type: 'segment.set',
+        segment: freshId(this.after.lights.segments, 's'),
+        as: { ...segment, need: this.key(segment.need) },
+      })
     }
   }
 

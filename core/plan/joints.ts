@@ -1,3 +1,4 @@
+import { freshId } from './fresh-id'
 import { jointKinds, type JointKind } from './joint-kinds'
 import { part, type FittedDevice } from './parts'
 import type { Joint, WirePoint } from './plan'
@@ -31,8 +32,4 @@ export function freshJoint(taken: Iterable<string>, kind: JointKind): { joint: s
 }
 
 /** An id for one more wire of the user's own. */
-export function freshExtra(extras: object): string {
-  let number = 1
-  while (Object.hasOwn(extras, `extra.${number}`)) number += 1
-  return `extra.${number}`
-}
+export const freshExtra = (extras: object): string => freshId(extras, 'extra.')

@@ -48,13 +48,26 @@ test('an output is driven, reversed and tilted; what it does is worked through',
   const panel = view(page).getByRole('region', { name: 'Gimbal: Pitch pulse' })
   await panel.getByLabel('reversed').check()
   await expect(cell(page, 'Gimbal: Pitch pulse, Left wheel high: -45°')).toBeVisible()
-  const high = panel.getByLabel('High end')
+  const high = panel.getByLabel('High end', { exact: true })
   await high.fill('1400')
   await high.press('Enter')
   await expect(panel.getByRole('alert')).toHaveText('above 1500')
   await high.fill('1750')
   await high.press('Enter')
   await expect(cell(page, 'Gimbal: Pitch pulse, Left wheel low: 22.5°')).toBeVisible()
+
+  // The same end in degrees, never beyond what the part does or past its middle.
+  const travel = panel.getByLabel('High end, travel')
+  await expect(travel).toHaveValue('22.5')
+  await travel.fill('60')
+  await travel.press('Enter')
+  await expect(panel.getByRole('alert')).toHaveText('it goes from -45 to 45 °')
+  await travel.fill('-10')
+  await travel.press('Enter')
+  await expect(panel.getByRole('alert')).toHaveText('beyond its middle, 1500 µs')
+  await travel.fill('27')
+  await travel.press('Enter')
+  await expect(high).toHaveValue('1800')
 
   // Levelled by the board: it goes against the tilt, and both ends must not level it.
   await panel.getByLabel('What drives it').selectOption('the board, which levels it')

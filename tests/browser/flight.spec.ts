@@ -112,6 +112,28 @@ test('a build that nothing draws text for says what it wants', async ({ page }) 
   await expect(page.getByText('Nothing in this build draws text over the picture.')).toBeVisible()
 })
 
+test('a layout is tried on other grids, of displays and of one’s own; what does not fit there is listed', async ({ page }) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Grids', true)
+  await page.goto(`${address}/builds/${id}/flight`)
+  await expect.poll(() => cellOf(element(page, 'timer'))).toBe('25, row 2')
+  const grid = page.getByLabel('Grid', { exact: true })
+  await grid.focus()
+  await grid.selectOption('60×22')
+  // Held at its edge, it goes along; back on the fitted one all is as it was.
+  await expect.poll(() => cellOf(element(page, 'timer'))).toBe('55, row 2')
+  await grid.selectOption('own')
+  const columns = page.getByLabel('Columns')
+  await columns.fill('9999')
+  await columns.press('Enter')
+  await expect(page.getByRole('alert')).toHaveText('10 to 120 columns, whole')
+  await columns.fill('12')
+  await columns.press('Enter')
+  await expect(page.getByLabel('What is wrong with this layout')).toContainText('DSP-02')
+  await grid.selectOption('fitted')
+  await expect.poll(() => cellOf(element(page, 'timer'))).toBe('25, row 2')
+  await expect(page.getByLabel('What is wrong with this layout')).toHaveCount(0)
+})
+
 test('layouts and glyphs go out to files and come in again; a wrong file is said', async ({ page }) => {
   const id = await freshBuild(page, 'spillway-hex', 'Files', true)
   await page.goto(`${address}/builds/${id}/flight`)

@@ -2,7 +2,7 @@
 /** One channel: its scale, and what its ranges do. */
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js'
 import { carrierOf, hasTarget, jobName, switchedLines } from '#core/controls'
-import { flightModes, jobKinds, mostJobs, type Job, type JobKind } from '#core/plan'
+import { flightModes, freshId, jobKinds, mostJobs, type Job, type JobKind } from '#core/plan'
 import { useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useNotices } from '~/stores/notices'
@@ -46,9 +46,7 @@ function changeKind(id: string, job: Job, does: JobKind) {
   set(id, { ...rest, does, ...(kind && targets.value[kind][0] && { what: targets.value[kind][0].value }) })
 }
 function add() {
-  let number = 1
-  while (controls.value.jobs[`j${number}`]) number += 1
-  set(`j${number}`, { does: 'beeper', channel, from: 1800, to: 2100 })
+  set(freshId(controls.value.jobs, 'j'), { does: 'beeper', channel, from: 1800, to: 2100 })
 }
 function remove(id: string, job: Job) {
   set(id, null)

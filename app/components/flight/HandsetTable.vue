@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The pilot's own handset: what it has, what it is called, and over which channel it goes. */
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js'
-import { controlKinds, mostControls, type ControlKind, type HandsetControl } from '#core/plan'
+import { controlKinds, freshId, mostControls, type ControlKind, type HandsetControl } from '#core/plan'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useNotices } from '~/stores/notices'
@@ -22,13 +22,12 @@ function rename(id: string, event: Event) {
   else field.value = handset.value[id]!.name
 }
 function add() {
-  let number = 1
-  while (handset.value[`c${number}`]) number += 1
+  const id = freshId(handset.value, 'c')
   const used = new Set(Object.values(handset.value).map(({ channel }) => channel))
   const channel = Array.from({ length: 32 }, (_, at) => at + 1).find((each) => !used.has(each)) ?? null
   const count = Object.keys(handset.value).length
   const at = { x: 10 + ((count * 11) % 80), y: 12 + 18 * (Math.floor((count * 11) / 80) % 4) }
-  set(`c${number}`, { name: `Switch ${number}`, kind: 'switch-2', channel, reversed: false, at })
+  set(id, { name: `Switch ${id.slice(1)}`, kind: 'switch-2', channel, reversed: false, at })
 }
 function remove(id: string) {
   const { name } = handset.value[id]!

@@ -5,7 +5,7 @@ import { lightTable, lightsData, tableCsv } from '#core/documents'
 import { flightAt } from '#core/flight'
 import { ampsOf, leastVolts, litAt, sides, stripFigures, stripsOf, turned, usualStrip, type LaidStrip } from '#core/lights'
 import { powerTree, wiresOf } from '#core/harness'
-import { mostSegments, type LightPiece, type LightSegment, type LightStrip } from '#core/plan'
+import { freshId, mostSegments, type LightPiece, type LightSegment, type LightStrip } from '#core/plan'
 import { formatAmps, formatVolts, plain } from '#core/units'
 import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
@@ -78,16 +78,15 @@ function setSegment(id: string, as: LightSegment | null) {
   if (!as && before) notices.tell(`${before.name} is removed.`, { label: 'Undo', run: () => build.undo() })
 }
 function addSegment({ need }: LaidStrip) {
-  let number = 1
-  while (plan.value.lights.segments[`s${number}`]) number += 1
+  const id = freshId(plan.value.lights.segments, 's')
   const taken = new Set(
     Object.values(plan.value.lights.segments).flatMap((each) => (each.need === need.key ? range(each.first, each.last) : [])),
   )
   const free = range(1, need.need.leds).filter((light) => !taken.has(light))
   const first = free[0] ?? 1
   const end = free.findIndex((light, at) => at > 0 && light !== free[at - 1]! + 1)
-  setSegment(`s${number}`, {
-    name: `Segment ${number}`,
+  setSegment(id, {
+    name: `Segment ${id.slice(1)}`,
     need: need.key,
     first,
     last: end < 0 ? (free.at(-1) ?? need.need.leds) : free[end - 1]!,
@@ -156,6 +155,10 @@ const saveJson = () =>
               <dt>First and last light</dt>
               <dd class="mono" :class="{ 'text-error': figures(laid)!.last < leastVolts(laid) }">
                 {{ formatVolts(figures(laid)!.first) }}, {{ formatVolts(figures(laid)!.last) }}
+              </dd>
+              <dt>Data at the last light</dt>
+              <dd class="mono">
+                {{ formatVolts(figures(laid)!.data.level) }}, read from {{ formatVolts(figures(laid)!.data.needed) }} on
               </dd>
               <dt>All white up to</dt>
               <dd class="mono">{{ Math.floor(figures(laid)!.brightest * 100) }} %</dd>

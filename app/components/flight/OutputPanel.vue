@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How one pulse output is driven, and what the part makes of it. */
-import { effectOf, outputName, pulseOf, type PulseOutput } from '#core/controls'
+import { effectOf, outputName, pulseOf, travelOf, widthOfTravel, type PulseOutput } from '#core/controls'
 import { axes, outputSources, type Axis, type ControlOutput } from '#core/plan'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -54,6 +54,16 @@ const rests = {
 const isPulse = (rest: ControlOutput['onLoss']) => typeof rest === 'number'
 const changeRest = (moment: 'onLoss' | 'powerUp', value: string) =>
   change({ [moment]: value === 'pulse' ? (of.output?.middle ?? 1500) : value })
+
+/** Ends in degrees or millimetres, and back to µs. */
+const travelAt = (end: 'low' | 'high') => Math.round(travelOf(of.need.need, of.output![end])! * 10) / 10
+const widthAt = (travel: number) => Math.round(widthOfTravel(of.need.need, travel)!)
+const refuseTravel = (end: 'low' | 'high') => (travel: number) => {
+  const { from, to, unit } = of.need.need.moves!
+  if (travel < Math.min(from, to) || travel > Math.max(from, to)) return `it goes from ${from} to ${to} ${unit}`
+  const at = widthAt(travel)
+  return (end === 'low' ? at < of.output!.middle : at > of.output!.middle) ? '' : `beyond its middle, ${of.output!.middle} µs`
+}
 
 const [width, height] = [220, 110]
 /** From value to pulse, as it is bent. */
@@ -141,7 +151,25 @@ const users = computed(() => Object.values(plan.value.controls.handset).filter((
           :refuse="above(of.output.middle)"
           @set="(high) => change({ high: high! })"
         />
-        µs,
+        µs<template v-if="of.need.need.moves">
+          (
+          <FigureCell
+            figure="travel"
+            label="Low end, travel"
+            :value="travelAt('low')"
+            :refuse="refuseTravel('low')"
+            @set="(travel) => change({ low: widthAt(travel!) })"
+          />
+          to
+          <FigureCell
+            figure="travel"
+            label="High end, travel"
+            :value="travelAt('high')"
+            :refuse="refuseTravel('high')"
+            @set="(travel) => change({ high: widthAt(travel!) })"
+          />
+          {{ of.need.need.moves.unit }})</template
+        >,
         <label>
           <input
             type="checkbox"

@@ -13,11 +13,13 @@ import {
   sizeOf,
   sources,
   type DisplayElement,
+  type DisplayKind,
   type Scene,
 } from '#core/display'
 import { matrixOf } from '#core/controls'
 import { flightAt } from '#core/flight'
-import { mostDisplays, type DisplayLayout } from '#core/plan'
+import { characterGrids } from '#core/links'
+import { freshId, mostDisplays, type DisplayLayout } from '#core/plan'
 import { formatBaud, plain } from '#core/units'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -28,7 +30,22 @@ const build = useBuild()
 const notices = useNotices()
 const plan = usePlan()
 const resolved = useResolved()
-const display = computed(() => displayOf(resolved.value))
+const fitted = computed(() => displayOf(resolved.value))
+/** Another grid than the fitted one, to see what of a layout fits there: one that displays have, or one's own. */
+const grid = ref('fitted')
+const own = ref({ columns: 40, rows: 16 })
+const gridItems = computed(() => [
+  { value: 'fitted', title: fitted.value ? `${fitted.value.columns}×${fitted.value.rows}, as fitted` : 'as fitted' },
+  // Two of them have one size.
+  ...[...new Set(characterGrids.map(({ columns, rows }) => `${columns}×${rows}`))].map((size) => ({ value: size, title: size })),
+  { value: 'own', title: 'a size of my own' },
+])
+const display = computed<DisplayKind | undefined>(() => {
+  const as = fitted.value
+  if (!as || grid.value === 'fitted') return as
+  const [columns, rows] = grid.value === 'own' ? [own.value.columns, own.value.rows] : grid.value.split('×').map(Number)
+  return { ...as, columns: columns!, rows: rows!, aspect: columns! > 30 ? 16 / 9 : 4 / 3, by: `${as.by}, if it had this grid` }
+})
 const layouts = computed(() => Object.entries(plan.value.displays).map(([id, layout]) => ({ id, layout })))
 const full = computed(() => layouts.value.length >= mostDisplays)
 const wanted = ref('')
@@ -61,9 +78,7 @@ const shownBy = computed(() => {
 const wrong = computed(() => faults.value.filter(({ grave }) => grave).map(({ element }) => element))
 
 function fresh(name: string, layout = {}) {
-  let number = 1
-  while (plan.value.displays[`d${number}`]) number += 1
-  const id = `d${number}`
+  const id = freshId(plan.value.displays, 'd')
   build.edit({ type: 'display.set', display: id, layout: { name, elements: layout } })
   wanted.value = id
 }
@@ -193,6 +208,17 @@ function copyTo(id: string) {
         <FlightBar>
           <label><input v-model="longest" type="checkbox" /> everything at its longest</label>
           <label>over <CellSelect v-model="scene" :items="sceneItems" aria-label="Picture behind the text" /></label>
+          <label>on <CellSelect v-model="grid" :items="gridItems" aria-label="Grid" /></label>
+          <template v-if="grid === 'own'">
+            <FigureCell
+              figure="columns"
+              whole
+              label="Columns"
+              :value="own.columns"
+              @set="(columns) => (own = { ...own, columns: columns! })"
+            />
+            × <FigureCell figure="rows" whole label="Rows" :value="own.rows" @set="(rows) => (own = { ...own, rows: rows! })" />
+          </template>
           <label><input v-model="onBoard" type="checkbox" /> on the board too</label>
         </FlightBar>
         <BoardPreview v-if="onBoard" :screen :display />
