@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { encode } from 'fast-png'
 import { check, checkContext, rules, type Family } from '#core/checks'
 import { displayOf, faultsOf, rasterOf, screenOf } from '#core/display'
-import { matrixOf } from '#core/controls'
+import { happeningsAt, matrixOf } from '#core/controls'
 import { displaySvg, lightTable, lightsData, switchTable, tableCsv } from '#core/documents'
 import { flightAt, flightLength } from '#core/flight'
 import { powerTree, wiresOf } from '#core/harness'
@@ -91,10 +91,7 @@ export async function controlsCommand(file: string, { json, csv }: { json?: bool
   else if (csv) print(tableCsv(switchTable(resolved)).trimEnd())
   else
     matrix.columns.forEach(({ name, position, channel, sent, read }, at) => {
-      const does = matrix.rows.flatMap((row) => {
-        const cell = row.cells[at]
-        return cell && cell.on !== false ? [cell.on ? row.name : `${row.name} ${cell.text}`] : []
-      })
+      const does = happeningsAt(matrix.rows, at)
       const heard = read === undefined ? 'not heard' : `${plain(read, 1)} µs`
       if (does.length) print(`${name} ${position.label}: ${plain(sent, 0)} µs, channel ${channel}, ${heard}: ${does.join(', ')}`)
     })
@@ -105,11 +102,7 @@ export async function controlsCommand(file: string, { json, csv }: { json?: bool
 export async function lightsCommand(file: string, { json, csv }: { json?: boolean; csv?: boolean }): Promise<void> {
   const { plan } = await allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)
-  const { leaves } = powerTree(resolved, wiresOf(resolved))
-  const data = lightsData(
-    resolved,
-    (key) => leaves.find(({ supply }) => supply.fitted.id === resolved.need(key)?.fitted.id)?.empty,
-  )
+  const data = lightsData(resolved, powerTree(resolved, wiresOf(resolved)))
   if (!data.strips.length) throw new Unusable(`${file}: has no lights`)
   if (json) print(JSON.stringify(data, null, 2))
   else if (csv) print(tableCsv(lightTable(resolved)).trimEnd())

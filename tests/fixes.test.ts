@@ -3,7 +3,8 @@ import { expect, it } from 'vitest'
 import { check, checkContext } from '#core/checks'
 import { adopt, analyse, settle } from '#core/engine'
 import { wiresOf } from '#core/harness'
-import { applyEdit, resolvePlan, type Edit, type Plan, type WirePoint } from '#core/plan'
+import { applyEdit, lightStates, resolvePlan, type Edit, type LightState, type Plan, type WirePoint } from '#core/plan'
+import { randomControls } from './helpers/controls'
 import { allocated } from './helpers/plans'
 import { shippedPlan } from './helpers/random-plan'
 
@@ -51,5 +52,77 @@ it('nor with wires moved at random', () => {
       if (!stopsOf(plan).size) expect(worse(plan)).toEqual([])
     }),
     { seed: 12, numRuns: 60 },
+  )
+})
+
+/** Findings of controls and lights: rule, severity, id and fixes. */
+const inFlight = (plan: Plan) => findingsOf(plan).filter(({ rule }) => /^(CHN|LGT)/.test(rule))
+const graveOf = (plan: Plan) => inFlight(plan).filter(({ severity }) => severity === 'stop' || severity === 'fix')
+
+/** Fixes of controls and lights that bring a stop or fix among them which was not there, and ids that two findings have. */
+function worseInFlight(plan: Plan): string[] {
+  const found = inFlight(plan)
+  const ids = found.map(({ id }) => id)
+  const known = new Set(graveOf(plan).map(({ id }) => id))
+  const twice = ids.filter((id, at) => ids.indexOf(id) < at).map((id) => `${id} stands twice`)
+  const brought = found.flatMap(({ rule, id, fixes }) =>
+    fixes.flatMap(({ label, edit }) => {
+      const after = applyEdit(plan, edit)
+      // A control that is heard for the first time may have been wrong all along.
+      const more = rule === 'CHN-01' ? [] : graveOf(after).filter((each) => !known.has(each.id))
+      const stays = inFlight(after).some((each) => each.id === id)
+      return [
+        ...more.map(({ fact }) => `${rule} “${label}”: ${fact}`),
+        ...(stays ? [`${rule} “${label}” settles nothing of ${id}`] : []),
+      ]
+    }),
+  )
+  return [...twice, ...brought]
+}
+
+it('fixes of controls settle what they are for and bring nothing graver, whatever hangs on which channel', () => {
+  const hex = allocated('spillway-hex')
+  fc.assert(
+    fc.property(randomControls, (controls) => void expect(worseInFlight({ ...hex, controls })).toEqual([])),
+    { seed: 171, numRuns: 100, endOnFailure: true },
+  )
+})
+
+it('so do those of lights, however strips lie and segments overlap', () => {
+  const hex = allocated('spillway-hex')
+  const spot = fc.record({ x: fc.integer({ min: -400, max: 400 }), y: fc.integer({ min: -400, max: 400 }) })
+  const piece = fc.record({
+    lights: fc.integer({ min: 1, max: 40 }),
+    from: spot,
+    to: spot,
+    facing: fc.constantFrom(0, 90, 180, 270, 'down' as const),
+  })
+  const meaning = fc.record({
+    when: fc.constantFrom(...(Object.keys(lightStates) as LightState[])),
+    colour: fc.constantFrom('#ffffff', '#ff0000', '#000000'),
+    effect: fc.constantFrom('steady' as const, 'blink' as const),
+  })
+  const segment = fc
+    .record({
+      first: fc.integer({ min: 1, max: 70 }),
+      long: fc.nat(30),
+      meanings: fc.array(meaning, { maxLength: 5 }),
+      of: fc.constantFrom('ring/data', 'ring/data', 'gone/data'),
+    })
+    .map(({ first, long, meanings, of }) => ({ name: `S${first}`, need: of, first, last: first + long, meanings }))
+  fc.assert(
+    fc.property(
+      fc.array(piece, { minLength: 1, maxLength: 6 }),
+      fc.array(segment, { maxLength: 4 }),
+      fc.constantFrom(0.2, 0.5, 1),
+      (pieces, segments, limit) => {
+        const lights = {
+          strips: { 'ring/data': { pieces, limit } },
+          segments: Object.fromEntries(segments.map((each, at) => [`s${at}`, each])),
+        }
+        expect(worseInFlight({ ...hex, lights })).toEqual([])
+      },
+    ),
+    { seed: 172, numRuns: 60 },
   )
 })

@@ -1,10 +1,10 @@
-import { countToMicroseconds, microsecondsToCount } from '../protocols'
+import { channelCount, countToMicroseconds, microsecondsToCount } from '../protocols'
 import type { FittedNeed, ResolvedPlan } from '../plan'
 
 /** What each way of carrying channels from the receiver to the board can do: whole channels, those of on and off alone, and how a pulse is rounded. */
 const ways: Record<string, { channels: number; onOff: number[]; rounded: (width: number) => number }> = {
-  sbus: { channels: 16, onOff: [17, 18], rounded: asCount },
-  crsf: { channels: 16, onOff: [], rounded: asCount },
+  sbus: { channels: channelCount, onOff: [17, 18], rounded: asCount },
+  crsf: { channels: channelCount, onOff: [], rounded: asCount },
   ibus: { channels: 14, onOff: [], rounded: Math.round },
   'receiver-pulse': { channels: 8, onOff: [], rounded: Math.round },
   'receiver-parallel': { channels: 16, onOff: [], rounded: Math.round },

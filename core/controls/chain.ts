@@ -122,6 +122,14 @@ export interface Row {
   powerUp: string
 }
 
+/** What happens in one column, in words: what is on, and where what moves goes. */
+export const happeningsAt = (rows: readonly Row[], column: number): string[] =>
+  rows.flatMap(({ name, cells }) => {
+    const cell = cells[column]
+    if (!cell || cell.on === false) return []
+    return [cell.on ? name : `${name} ${cell.text}`]
+  })
+
 /** What a pulse that is told in words means for a part. */
 function atRest({ need }: PulseOutput, rest: ControlOutput['onLoss'] | undefined): string {
   if (rest === undefined || rest === 'none') return effectOf(need.need, undefined)

@@ -1,13 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { controlled, job, onHandset, passed } from '../../tests/helpers/controls'
+import { controlled, onHandset, passed, randomControls } from '../../tests/helpers/controls'
 import { add, allocated, library } from '../../tests/helpers/plans'
 import { resolveDevice, type PulseNeed } from '../catalogue'
-import { controlKinds, resolvePlan, type ControlKind, type Controls, type Plan } from '../plan'
+import { resolvePlan, type Plan } from '../plan'
 import {
   carried,
   carrierOf,
   chainAt,
+  channelOf,
   columnsOf,
   effectOf,
   matrixOf,
@@ -92,37 +93,6 @@ describe('pulses', () => {
   })
 })
 
-/** A handset, ranges and outputs at random. */
-const randomControls = fc
-  .record({
-    handset: fc.array(
-      fc.tuple(fc.constantFrom(...(Object.keys(controlKinds) as ControlKind[])), fc.integer({ min: 1, max: 18 }), fc.boolean()),
-      { maxLength: 14 },
-    ),
-    jobs: fc.array(
-      fc.tuple(
-        fc.constantFrom('arm', 'beeper', 'log', 'lights', 'video'),
-        fc.integer({ min: 1, max: 18 }),
-        fc.integer({ min: 850, max: 2050 }),
-        fc.integer({ min: 1, max: 700 }),
-      ),
-      {
-        maxLength: 14,
-      },
-    ),
-    pitch: fc.integer({ min: 1, max: 18 }),
-  })
-  .map(({ handset, jobs, pitch }): Controls => ({
-    travel: { low: 1000, high: 2000 },
-    handset: Object.fromEntries(
-      handset.map(([kind, channel, reversed], at) => [`h${at}`, { ...onHandset(kind, channel), reversed }]),
-    ),
-    jobs: Object.fromEntries(
-      jobs.map(([does, channel, from, long], at) => [`j${at}`, job(does as 'arm', channel, from, from + long)]),
-    ),
-    outputs: { 'gimbal/pitch': passed(pitch) },
-  }))
-
 describe('ranges', () => {
   it('part a scale from end to end without a gap, each stretch with what is on in all of it', () => {
     fc.assert(
@@ -194,7 +164,7 @@ describe('the chain from switch to part', () => {
             if (own.on) expect(row.cells[at]).toEqual({ text: 'on', on: true })
           }
           const pitch = chain.outputs.find(({ need }) => need.key === 'gimbal/pitch')!
-          if (controls.outputs['gimbal/pitch']!.channel === channel)
+          if (channelOf(controls.outputs['gimbal/pitch']!) === channel)
             expect(rows.find(({ id }) => id === 'output:gimbal/pitch')!.cells[at]).toEqual({
               text: pitch.effect,
               ...(pitch.pulse !== undefined && { pulse: pitch.pulse }),

@@ -34,33 +34,35 @@ export function widthOf(
 }
 
 type Row = [id: string, name: string, kind: ControlKind, x: number, y: number]
-const rows = (all: Row[]): Record<string, HandsetControl> =>
+/** Controls over the channels from 1 on, as they stand. */
+const inOrder = (...all: Row[]): Record<string, HandsetControl> =>
   Object.fromEntries(
     all.map(([id, name, kind, x, y], at) => [id, { name, kind, channel: at + 1, reversed: false, at: { x, y } }]),
   )
+/** Over the channels by which a board takes its sticks. */
+const sticks: Row[] = [
+  ['roll', 'Roll', 'stick', 64, 58],
+  ['pitch', 'Pitch', 'stick', 72, 58],
+  ['throttle', 'Throttle', 'stick', 28, 58],
+  ['yaw', 'Yaw', 'stick', 36, 58],
+]
 
 /** Handsets that ship with the product; one's own is made of them, or from nothing. Makers and names are made up. */
 export const handsets: Record<string, { name: string; handset: Record<string, HandsetControl> }> = {
   'tiller-8': {
     name: 'Kestlin Tiller 8',
-    handset: rows([
-      ['roll', 'Roll', 'stick', 64, 58],
-      ['pitch', 'Pitch', 'stick', 72, 58],
-      ['throttle', 'Throttle', 'stick', 28, 58],
-      ['yaw', 'Yaw', 'stick', 36, 58],
+    handset: inOrder(
+      ...sticks,
       ['arm', 'Safety', 'switch-2', 12, 12],
       ['left', 'Left shoulder', 'switch-3', 28, 12],
       ['right', 'Right shoulder', 'switch-3', 72, 12],
       ['dial', 'Dial', 'dial', 50, 22],
-    ]),
+    ),
   },
   'helm-14': {
     name: 'Kestlin Helm 14',
-    handset: rows([
-      ['roll', 'Roll', 'stick', 64, 58],
-      ['pitch', 'Pitch', 'stick', 72, 58],
-      ['throttle', 'Throttle', 'stick', 28, 58],
-      ['yaw', 'Yaw', 'stick', 36, 58],
+    handset: inOrder(
+      ...sticks,
       ['arm', 'Safety', 'switch-2', 8, 12],
       ['left', 'Left shoulder', 'switch-3', 22, 12],
       ['right', 'Right shoulder', 'switch-3', 78, 12],
@@ -71,6 +73,6 @@ export const handsets: Record<string, { name: string; handset: Record<string, Ha
       ['wheel-right', 'Right wheel', 'dial', 86, 34],
       ['front-left', 'Front left', 'switch-2', 42, 30],
       ['front-right', 'Front right', 'switch-2', 58, 30],
-    ]),
+    ),
   },
 }

@@ -1,6 +1,19 @@
 import type { PulseNeed } from '../catalogue'
 import type { ControlOutput } from '../plan'
 
+/** An output that passes a channel on as it is, and gives no pulses without one. */
+export const passedOn = (channel: number): ControlOutput => ({
+  by: 'channel',
+  channel,
+  low: 1000,
+  middle: 1500,
+  high: 2000,
+  reversed: false,
+  curve: 0,
+  onLoss: 'none',
+  powerUp: 'none',
+})
+
 const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value))
 
 /** Where a channel stands, −1 to 1, by its pulse: 1000 to 2000 µs are the ends. */
@@ -35,7 +48,8 @@ export function valueOfPulse({ low, middle, high, reversed, curve }: ControlOutp
 /** Degrees or millimetres that a part goes to by a pulse, linear between the ends of its range; nothing where it moves nothing. */
 export function travelOf({ range, moves }: PulseNeed, width: number): number | undefined {
   if (!moves) return undefined
-  const share = within((width - range.min) / (range.max - range.min), 0, 1)
+  // A range without extent has one end.
+  const share = range.max > range.min ? within((width - range.min) / (range.max - range.min), 0, 1) : 0
   return moves.from + share * (moves.to - moves.from)
 }
 

@@ -7,6 +7,8 @@ export interface Sound {
   /** Whether this board has what the buzzer wants, and what that is. */
   suits: boolean
   by: string
+  /** Whether a switch of the handset makes it sound. */
+  switched: boolean
   /** What makes it sound. */
   when: string[]
   /** What is left of it once the battery is gone. */
@@ -33,6 +35,7 @@ export function soundsOf(resolved: ResolvedPlan): Sound[] {
           fitted,
           suits: true,
           by: 'It has three leads and sounds by a pulse: any output of servo pulses drives it, the driver pad does not.',
+          switched: channel !== undefined,
           when: channel === undefined ? [] : [`channel ${channel}, from ${pulse.need.need.triggers?.at ?? 1500} µs on`],
           without,
         }
@@ -43,6 +46,7 @@ export function soundsOf(resolved: ResolvedPlan): Sound[] {
         by: driver
           ? `It is switched by a driver, and ${board.name} has one that bears ${Math.round(driver.drive * 1000)} mA.`
           : `It wants a driver pad, which ${board.name} does not have: take a buzzer of three leads, on an output.`,
+        switched: driver !== undefined && switches.length > 0,
         when: driver ? [...switches, 'low battery voltage', 'lost control link'] : [],
         without,
       }

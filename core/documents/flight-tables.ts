@@ -1,5 +1,6 @@
 import { matrixOf } from '../controls'
-import { stripsOf, stripFigures } from '../lights'
+import type { PowerTree } from '../harness'
+import { stripFigures, stripVolts, stripsOf } from '../lights'
 import { lightEffects, lightStates, type ResolvedPlan } from '../plan'
 import type { Table } from './wire-tables'
 
@@ -55,13 +56,13 @@ export function lightTable(resolved: ResolvedPlan): Table {
   }
 }
 
-/** All of the lights as data: each strip with its lights, leads and figures, and what the segments tell. @param volts at the first light of a strip, by the key of its need */
-export function lightsData(resolved: ResolvedPlan, volts: (need: string) => number | undefined) {
+/** All of the lights as data: each strip with its lights, leads and figures, and what the segments tell. */
+export function lightsData(resolved: ResolvedPlan, power: PowerTree) {
   const { lights } = resolved.plan
   return {
     strips: stripsOf(resolved).map((laid) => {
       const { need, strip, joins } = laid
-      const first = volts(need.key)
+      const first = stripVolts(power, laid)
       return {
         need: need.key,
         name: need.fitted.instance.name,

@@ -1,4 +1,4 @@
-import { lightStates, type Lights, type ResolvedPlan } from '../plan'
+import { lightStates, type LightMeaning, type Lights, type ResolvedPlan } from '../plan'
 import { stripsOf, type LaidStrip } from './place'
 import { shareSeen, sides, type Side } from './shown'
 
@@ -24,6 +24,17 @@ export function coveredMeanings({ segments }: Lights): Covered[] {
       return by < 0 ? [] : [{ segment, at, by }]
     }),
   )
+}
+
+/** The same meanings, each state once, so that none stands behind one that is always there with it. */
+export function inShownOrder(meanings: readonly LightMeaning[]): LightMeaning[] {
+  const ordered: LightMeaning[] = []
+  for (const meaning of meanings) {
+    if (ordered.some(({ when }) => when === meaning.when)) continue
+    const before = ordered.findIndex(({ when }) => covers[when]?.includes(meaning.when))
+    ordered.splice(before < 0 ? ordered.length : before, 0, meaning)
+  }
+  return ordered
 }
 
 /** Sides from which no light that tells something in flight is seen; none where nothing is laid out. */

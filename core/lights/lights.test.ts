@@ -15,16 +15,21 @@ import {
 } from '../plan'
 import {
   ampsOf,
+  coveredMeanings,
   darkSides,
+  inShownOrder,
+  joinedPieces,
   lightsAt,
   limitFor,
   litAt,
+  partedPiece,
   seenFrom,
   shareSeen,
   sides,
   stripFigures,
   stripsOf,
   turned,
+  unusedStretch,
   usualStrip,
   voltsAlong,
 } from './index'
@@ -38,6 +43,15 @@ const piece = fc.record({
   to: fc.record({ x: fc.integer({ min: -500, max: 500 }), y: fc.integer({ min: -500, max: 500 }) }),
   facing: fc.oneof(fc.integer({ min: 0, max: 359 }), fc.constantFrom('down' as const, 'up' as const)),
 })
+
+const meanings = fc.array(
+  fc.record({
+    when: fc.constantFrom(...(Object.keys(lightStates) as LightState[])),
+    colour: fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`),
+    effect: fc.constantFrom(...(Object.keys(lightEffects) as LightEffect[])),
+  }),
+  { maxLength: 5 },
+)
 
 describe('where lights are', () => {
   it('is numbered along the data, evenly on each piece, and the other way about when a piece is turned', () => {
@@ -70,6 +84,60 @@ describe('where lights are', () => {
       { from: 30, to: 31, length: 12 },
       { from: 45, to: 46, length: 12 },
     ])
+  })
+})
+
+describe('pieces and stretches', () => {
+  it('parted and joined again, a strip has all its lights where they were', () => {
+    fc.assert(
+      fc.property(fc.array(piece, { minLength: 1, maxLength: 5 }), fc.nat(), (pieces, which) => {
+        const strip = { pieces, limit: 1 }
+        const at = which % pieces.length
+        const parted = partedPiece(strip, at)
+        expect(lightsAt(parted)).toHaveLength(lightsAt(strip).length)
+        if (pieces[at]!.lights < 2) return void expect(parted).toBe(strip)
+        expect(parted.pieces).toHaveLength(pieces.length + 1)
+        expect(joinedPieces(parted, at)).toEqual(strip)
+        lightsAt(parted).forEach(({ x, y }, light) => {
+          // The middle lies on a whole millimetre.
+          expect(Math.hypot(x - lightsAt(strip)[light]!.x, y - lightsAt(strip)[light]!.y)).toBeLessThan(1)
+        })
+      }),
+      { seed: 154 },
+    )
+  })
+  it('the first free stretch is free, begins at the first free light, and ends before one that is taken', () => {
+    const stretch = fc.tuple(fc.integer({ min: 1, max: 60 }), fc.nat(20))
+    fc.assert(
+      fc.property(fc.array(stretch, { maxLength: 5 }), (all) => {
+        const segments = Object.fromEntries(
+          all.map(([first, long], at) => [`s${at}`, { name: 'S', need: 'ring/data', first, last: first + long, meanings: [] }]),
+        )
+        const { first, last } = unusedStretch({ strips: {}, segments }, ring())
+        const taken = (light: number) => all.some(([from, long]) => light >= from && light <= from + long)
+        const free = Array.from({ length: 60 }, (_, at) => at + 1).filter((light) => !taken(light))
+        if (!free.length) return void expect([first, last]).toEqual([1, 60])
+        expect(first).toBe(free[0])
+        expect(last === 60 || taken(last + 1)).toBe(true)
+        for (let light = first; light <= last; light += 1) expect(taken(light)).toBe(false)
+      }),
+      { seed: 155 },
+    )
+  })
+  it('meanings put in order are each shown, and lose none', () => {
+    fc.assert(
+      fc.property(meanings, (all) => {
+        const ordered = inShownOrder(all)
+        expect(
+          coveredMeanings({
+            strips: {},
+            segments: { s: { name: 'S', need: 'ring/data', first: 1, last: 1, meanings: ordered } },
+          }),
+        ).toEqual([])
+        expect(new Set(ordered.map(({ when }) => when))).toEqual(new Set(all.map(({ when }) => when)))
+      }),
+      { seed: 156 },
+    )
   })
 })
 
@@ -115,15 +183,6 @@ describe('what lights show', () => {
     expect(darkSides(resolved)).toEqual([])
   })
 })
-
-const meanings = fc.array(
-  fc.record({
-    when: fc.constantFrom(...(Object.keys(lightStates) as LightState[])),
-    colour: fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`),
-    effect: fc.constantFrom(...(Object.keys(lightEffects) as LightEffect[])),
-  }),
-  { maxLength: 5 },
-)
 
 describe('what lights take', () => {
   it('is 60 mA for a light in full white, and idle current in the dark', () => {

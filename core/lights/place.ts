@@ -1,5 +1,5 @@
 import type { LedNeed } from '../catalogue'
-import type { FittedNeed, LightPiece, LightStrip, Plan, ResolvedPlan } from '../plan'
+import type { FittedNeed, LightPiece, LightStrip, Lights, Plan, ResolvedPlan } from '../plan'
 
 /** One light: its number along the data, where it is, in mm from the middle of the craft, and where it looks. */
 export interface LightAt {
@@ -82,3 +82,36 @@ export function stripsOf({ needs, plan }: ResolvedPlan): LaidStrip[] {
 
 /** The same piece with its data running the other way. */
 export const turned = ({ from, to, ...rest }: LightPiece): LightPiece => ({ ...rest, from: to, to: from })
+
+/** A strip with one of its pieces in two, joined by a lead. @param at its place among the pieces; of one light it stays whole */
+export function partedPiece(strip: LightStrip, at: number): LightStrip {
+  const piece = strip.pieces[at]!
+  if (piece.lights < 2) return strip
+  const first = Math.ceil(piece.lights / 2)
+  const on = (axis: 'x' | 'y') => Math.round(piece.from[axis] + (first / piece.lights) * (piece.to[axis] - piece.from[axis]))
+  const middle = { x: on('x'), y: on('y') }
+  const halves = [
+    { ...piece, lights: first, to: middle },
+    { ...piece, lights: piece.lights - first, from: middle },
+  ]
+  return { ...strip, pieces: strip.pieces.toSpliced(at, 1, ...halves) }
+}
+
+/** A strip with a piece and the one behind it as one, from the beginning of the first to the end of the other. */
+export function joinedPieces(strip: LightStrip, at: number): LightStrip {
+  const [one, other] = [strip.pieces[at]!, strip.pieces[at + 1]!]
+  return { ...strip, pieces: strip.pieces.toSpliced(at, 2, { ...one, lights: one.lights + other.lights, to: other.to }) }
+}
+
+/** The first lights of a strip that no segment has yet, as far as they are side by side; the whole strip where all are taken. */
+export function unusedStretch({ segments }: Lights, { need }: Pick<LaidStrip, 'need'>): { first: number; last: number } {
+  const own = Object.values(segments).filter((segment) => segment.need === need.key)
+  const isTaken = (light: number) => own.some(({ first, last }) => light >= first && light <= last)
+  const { leds } = need.need
+  let first = 1
+  while (first <= leds && isTaken(first)) first += 1
+  if (first > leds) return { first: 1, last: leds }
+  let last = first
+  while (last < leds && !isTaken(last + 1)) last += 1
+  return { first, last }
+}

@@ -1,3 +1,4 @@
+import type { PowerTree } from '../harness'
 import { lightFrameTime } from '../protocols'
 import { stripCurrent, ampsOfLight, type Lights } from '../plan'
 import { wireResistancePerMetre } from '../units'
@@ -26,6 +27,10 @@ export function voltsAlong({ need, lights, joins }: LaidStrip, volts: number, am
   })
 }
 
+/** Volts at the first light of a strip at peak and empty battery; nothing where no source feeds it. */
+export const stripVolts = ({ leaves }: PowerTree, { need }: LaidStrip): number | undefined =>
+  leaves.find(({ supply }) => supply.fitted.id === need.fitted.id)?.empty
+
 export interface StripFigures {
   /** Amperes in quiet flight, and the most that states at once make of it; of full white where nothing is laid out. */
   typical: number
@@ -47,7 +52,8 @@ const lastInWhite = (strip: LaidStrip, volts: number, limit: number) =>
   voltsAlong(
     strip,
     volts,
-    strip.lights.map(() => ampsOfLight('#ffffff', limit)),
+    // As many as the strip has, on as many places as it is laid out on.
+    strip.lights.map(() => (strip.need.need.leds * ampsOfLight('#ffffff', limit)) / strip.lights.length),
   ).at(-1) ?? volts
 
 /** What a strip takes and how it gets there. @param volts at its first light */

@@ -1,7 +1,7 @@
 export { mostDisplays, planSchema, scales, turns } from './plan'
 export { axes, controlKinds, flightModes, jobKinds, mostControls, mostJobs, outputSources } from './controls'
 export type { Axis, ControlKind, ControlOutput, Controls, HandsetControl, Job, JobKind } from './controls'
-export { lightEffects, lightStates, mostMeanings, mostPieces, mostSegments } from './lights'
+export { lightEffects, lightStates, mostLights, mostMeanings, mostPieces, mostSegments } from './lights'
 export type { LightEffect, LightMeaning, LightPiece, LightSegment, LightState, LightStrip, Lights } from './lights'
 export { ampsOfLight, stripCurrent } from './light-current'
 export { figures, limitsOf, readFigure } from './figures'

@@ -64,4 +64,6 @@ export interface Lights {
 export const noLights: Lights = { strips: {}, segments: {} }
 export const mostSegments = 40
 export const mostPieces = 64
+/** Lights of all pieces of a strip together. */
+export const mostLights = 2000
 export const mostMeanings = 12

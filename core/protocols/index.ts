@@ -10,7 +10,7 @@ import { sbus } from './sbus'
 import { transmitterHalf } from './transmitter-half'
 import { transmitterTalk } from './transmitter-talk'
 
-export { countToMicroseconds, microsecondsToCount } from './channels'
+export { channelCount, countToMicroseconds, microsecondsToCount } from './channels'
 export type { Codec, Decoder, Found, Line } from './codec'
 export { displayText, redrawBytes } from './display-text'
 export type { DisplayText } from './display-text'

@@ -13,6 +13,7 @@ import {
   mostControls,
   mostDisplays,
   mostJobs,
+  mostLights,
   mostMeanings,
   mostPieces,
   mostSegments,
@@ -24,6 +25,7 @@ import {
   type Figure,
   type GlyphShapes,
   type LightSegment,
+  type LightStrip,
 } from '../plan'
 import { cellVoltage } from '../units'
 import { boardSchema } from './board'
@@ -208,7 +210,11 @@ export const lightStrip = Joi.object({
     .min(1)
     .required(),
   limit: Joi.number().greater(0).max(1).required(),
-})
+}).custom((value: LightStrip, helpers) =>
+  value.pieces.reduce((sum, { lights }) => sum + lights, 0) > mostLights
+    ? helpers.message({ custom: `has more than ${mostLights} lights` })
+    : value,
+)
 
 /** What some lights of a strip tell. */
 export const lightSegment = Joi.object({

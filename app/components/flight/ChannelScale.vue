@@ -14,7 +14,10 @@ const emit = defineEmits<{ set: [id: string, job: Job] }>()
 const resolved = useResolved()
 
 const [width, left, lane] = [640, 20, 26]
-const x = (pulse: number) => left + ((pulse - scale.low) / (scale.high - scale.low)) * (width - 2 * left)
+/** What lies beyond the scale is drawn at its end. */
+const x = (pulse: number) =>
+  left + ((Math.min(scale.high, Math.max(scale.low, pulse)) - scale.low) / (scale.high - scale.low)) * (width - 2 * left)
+const band = ((2 * hysteresis) / (scale.high - scale.low)) * (width - 2 * left)
 const pulseAt = (at: number) => scale.low + ((at - left) / (width - 2 * left)) * (scale.high - scale.low)
 const held = shallowRef<{ id: string; end: 'from' | 'to'; pulse: number }>()
 const jobs = computed(() =>
@@ -70,7 +73,7 @@ function onKey(event: KeyboardEvent, { id, job, end }: End) {
       <text :x="x(tick)" :y="height - 8">{{ tick }}</text>
     </g>
     <g v-for="(at, index) in positions" :key="`${at.control} ${index}`" class="position">
-      <rect :x="x(at.read!) - (x(hysteresis) - x(0))" :width="2 * (x(hysteresis) - x(0))" y="20" :height="height - 44" />
+      <rect :x="x(at.read!) - band / 2" :width="band" y="20" :height="height - 44" />
       <line :x1="x(at.read!)" :x2="x(at.read!)" y1="18" :y2="height - 24" />
       <text :x="x(at.read!)" y="12">{{ at.position.label }}</text>
     </g>

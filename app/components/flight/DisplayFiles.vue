@@ -70,7 +70,12 @@ async function loadGlyphs(event: Event) {
   const file = fileOf(event)
   if (!file) return
   try {
-    const title = file.name.replace(/\.\w+$/, '').slice(0, 80)
+    const title =
+      file.name
+        .replace(/\.\w+$/, '')
+        .replace(/\p{C}/gu, '')
+        .trim()
+        .slice(0, 80) || 'Glyphs'
     const set = /\.bdf$/i.test(file.name)
       ? setFromBdf(await file.text(), title, display.set.size)
       : setFromSheet(await pixels(file), title)

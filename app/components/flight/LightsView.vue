@@ -3,9 +3,23 @@
 import { mdiFileDelimitedOutline, mdiPlus } from '@mdi/js'
 import { lightTable, lightsData, tableCsv } from '#core/documents'
 import { flightAt } from '#core/flight'
-import { ampsOf, leastVolts, litAt, sides, stripFigures, stripsOf, turned, usualStrip, type LaidStrip } from '#core/lights'
+import {
+  ampsOf,
+  joinedPieces,
+  leastVolts,
+  litAt,
+  partedPiece,
+  sides,
+  stripFigures,
+  stripVolts,
+  stripsOf,
+  turned,
+  unusedStretch,
+  usualStrip,
+  type LaidStrip,
+} from '#core/lights'
 import { powerTree, wiresOf } from '#core/harness'
-import { freshId, mostSegments, type LightPiece, type LightSegment, type LightStrip } from '#core/plan'
+import { freshId, mostLights, mostPieces, mostSegments, type LightPiece, type LightSegment, type LightStrip } from '#core/plan'
 import { formatAmps, formatVolts, plain } from '#core/units'
 import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
@@ -24,13 +38,8 @@ const shown = computed(() => strips.value.map((laid) => ({ laid, lit: litAt(laid
 const all = computed(() => shown.value.flatMap(({ lit }) => lit))
 const reach = computed(() => 1.15 * Math.max(50, ...all.value.map(({ x, y }) => Math.max(Math.abs(x), Math.abs(y)))))
 const power = computed(() => powerTree(resolved.value, wiresOf(resolved.value)))
-/** Volts at the first light at peak and empty battery, where a source feeds the strip. */
-const voltsOf = (key: string) => {
-  const laid = strips.value.find(({ need }) => need.key === key)
-  return power.value.leaves.find(({ supply }) => supply.fitted.id === laid?.need.fitted.id)?.empty
-}
 const figures = (laid: LaidStrip) => {
-  const volts = voltsOf(laid.need.key)
+  const volts = stripVolts(power.value, laid)
   return volts === undefined ? undefined : stripFigures(laid, plan.value.lights, volts)
 }
 const segmentsOf = ({ need }: LaidStrip) =>
@@ -42,36 +51,9 @@ const setStrip = (need: string, as: LightStrip | null) => build.edit({ type: 'st
 const stripOf = (need: string) => strips.value.find((each) => each.need.key === need)!.strip
 const setPiece = (need: string, at: number, piece: LightPiece) =>
   setStrip(need, { ...stripOf(need), pieces: stripOf(need).pieces.with(at, piece) })
+/** A strip holds so many lights and no more. */
+const refuseLights = ({ lights }: LaidStrip, more: number) => (lights.length + more > mostLights ? `${mostLights} in all` : '')
 const setLimit = (need: string, percent: number) => setStrip(need, { ...stripOf(need), limit: percent / 100 })
-/** A piece in two, joined by a lead. */
-function part(need: string, at: number) {
-  const { pieces } = stripOf(need)
-  const piece = pieces[at]!
-  const first = Math.ceil(piece.lights / 2)
-  const share = first / piece.lights
-  const middle = {
-    x: Math.round(piece.from.x + share * (piece.to.x - piece.from.x)),
-    y: Math.round(piece.from.y + share * (piece.to.y - piece.from.y)),
-  }
-  setStrip(need, {
-    ...stripOf(need),
-    pieces: pieces.toSpliced(
-      at,
-      1,
-      { ...piece, lights: first, to: middle },
-      { ...piece, lights: piece.lights - first, from: middle },
-    ),
-  })
-}
-/** A piece and the one behind it as one. */
-function join(need: string, at: number) {
-  const { pieces } = stripOf(need)
-  const [one, other] = [pieces[at]!, pieces[at + 1]!]
-  setStrip(need, {
-    ...stripOf(need),
-    pieces: pieces.toSpliced(at, 2, { ...one, lights: one.lights + other.lights, to: other.to }),
-  })
-}
 function setSegment(id: string, as: LightSegment | null) {
   const before = plan.value.lights.segments[id]
   build.edit({ type: 'segment.set', segment: id, as })
@@ -79,17 +61,10 @@ function setSegment(id: string, as: LightSegment | null) {
 }
 function addSegment({ need }: LaidStrip) {
   const id = freshId(plan.value.lights.segments, 's')
-  const taken = new Set(
-    Object.values(plan.value.lights.segments).flatMap((each) => (each.need === need.key ? range(each.first, each.last) : [])),
-  )
-  const free = range(1, need.need.leds).filter((light) => !taken.has(light))
-  const first = free[0] ?? 1
-  const end = free.findIndex((light, at) => at > 0 && light !== free[at - 1]! + 1)
   setSegment(id, {
     name: `Segment ${id.slice(1)}`,
     need: need.key,
-    first,
-    last: end < 0 ? (free.at(-1) ?? need.need.leds) : free[end - 1]!,
+    ...unusedStretch(plan.value.lights, { need }),
     meanings: [
       { when: 'failsafe', colour: '#ff00b4', effect: 'flash' },
       { when: 'low-battery', colour: '#ff5000', effect: 'blink' },
@@ -97,7 +72,6 @@ function addSegment({ need }: LaidStrip) {
     ],
   })
 }
-const range = (from: number, to: number) => Array.from({ length: Math.max(0, to - from + 1) }, (_, at) => from + at)
 const facings = [
   ...[0, 45, 90, 135, 180, 225, 270, 315].map((value) => ({ value: String(value), title: `${value}°` })),
   { value: 'down', title: 'down' },
@@ -116,7 +90,7 @@ const findings = computed(() => {
 })
 const saveCsv = () => download(`${plan.value.name} lights.csv`, 'text/csv', tableCsv(lightTable(resolved.value)))
 const saveJson = () =>
-  download(`${plan.value.name} lights.json`, 'application/json', JSON.stringify(lightsData(resolved.value, voltsOf), null, 2))
+  download(`${plan.value.name} lights.json`, 'application/json', JSON.stringify(lightsData(resolved.value, power.value), null, 2))
 </script>
 
 <template>
@@ -198,6 +172,7 @@ const saveJson = () =>
                 figure="light"
                 whole
                 :label="`Lights of piece ${at + 1}`"
+                :refuse="(lights) => refuseLights(laid, lights - piece.lights)"
                 :value="piece.lights"
                 @set="(lights) => setPiece(laid.need.key, at, { ...piece, lights: lights! })"
               />
@@ -211,14 +186,19 @@ const saveJson = () =>
               <button class="link" :aria-label="`Turn piece ${at + 1} round`" @click="setPiece(laid.need.key, at, turned(piece))">
                 turn
               </button>
-              <button v-if="piece.lights > 1" class="link" :aria-label="`Part piece ${at + 1}`" @click="part(laid.need.key, at)">
+              <button
+                v-if="piece.lights > 1 && laid.strip.pieces.length < mostPieces"
+                class="link"
+                :aria-label="`Part piece ${at + 1}`"
+                @click="setStrip(laid.need.key, partedPiece(laid.strip, at))"
+              >
                 part
               </button>
               <button
                 v-if="at < laid.strip.pieces.length - 1"
                 class="link"
                 :aria-label="`Join piece ${at + 1} with the next`"
-                @click="join(laid.need.key, at)"
+                @click="setStrip(laid.need.key, joinedPieces(laid.strip, at))"
               >
                 join
               </button>

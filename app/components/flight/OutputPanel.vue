@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How one pulse output is driven, and what the part makes of it. */
-import { effectOf, outputName, pulseOf, travelOf, widthOfTravel, type PulseOutput } from '#core/controls'
+import { effectOf, outputName, passedOn, pulseOf, travelOf, widthOfTravel, type PulseOutput } from '#core/controls'
 import { axes, outputSources, type Axis, type ControlOutput } from '#core/plan'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -12,17 +12,7 @@ const { of, pulse = undefined } = defineProps<{
 }>()
 const build = useBuild()
 const plan = usePlan()
-const usual: ControlOutput = {
-  by: 'channel',
-  channel: 8,
-  low: 1000,
-  middle: 1500,
-  high: 2000,
-  reversed: false,
-  curve: 0,
-  onLoss: 'none',
-  powerUp: 'none',
-}
+const usual = passedOn(8)
 const sources = [
   { value: '', title: 'nothing' },
   ...Object.entries(outputSources).map(([value, title]) => ({ value, title: title as string })),

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is found on the handset, control by control: what each position switches on, or moves to where. For paper. */
-import type { Column, Row } from '#core/controls'
+import { happeningsAt, type Column, type Row } from '#core/controls'
 
 const { columns, rows } = defineProps<{ columns: Column[]; rows: Row[] }>()
 const steers = ['', 'roll', 'pitch', 'throttle', 'yaw']
@@ -10,11 +10,7 @@ const controls = computed(() => {
     { name: string; channel: number; positions: { label: string; width: string; does: string[] }[]; busy: boolean }
   >()
   columns.forEach(({ control, name, channel, position, read }, at) => {
-    const does = rows.flatMap((row) => {
-      const cell = row.cells[at]
-      if (!cell || cell.on === false) return []
-      return [cell.on ? row.name : `${row.name} ${cell.text}`]
-    })
+    const does = happeningsAt(rows, at)
     const known = found.get(control) ?? { name, channel, positions: [], busy: false }
     known.positions.push({ label: position.label, width: read === undefined ? 'not heard' : `${Math.round(read)} µs`, does })
     known.busy ||= does.length > 0

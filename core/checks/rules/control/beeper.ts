@@ -1,22 +1,15 @@
 import { isOn, soundsOf } from '../../../controls'
-import { referTo } from '../../../plan'
+import { freshId, referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
-import { controlsBegun, heard } from '../../controls'
+import { controlsBegun, heard, lastPosition, spareSwitch } from '../../controls'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   if (!controlsBegun(resolved)) return
-  const { jobs, handset } = resolved.plan.controls
+  const { jobs } = resolved.plan.controls
   const beeping = Object.entries(jobs).filter(([, { does }]) => does === 'beeper')
-  for (const { fitted, when } of soundsOf(resolved)) {
-    if (when.some((each) => each.startsWith('channel'))) continue
-    const used = new Set(Object.values(jobs).map(({ channel }) => channel))
-    const spare = Object.values(handset).find(
-      ({ kind, channel }) =>
-        channel !== null &&
-        channel > 4 &&
-        !used.has(channel) &&
-        (kind === 'switch-2' || kind === 'button' || kind === 'switch-3'),
-    )
+  for (const { fitted, switched } of soundsOf(resolved)) {
+    if (switched) continue
+    const spare = spareSwitch(resolved)
     const driven = fitted.device.needs.some(({ kind }) => kind === 'buzzer')
     yield {
       subjects: [referTo('device', fitted.id)],
@@ -26,7 +19,11 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
           ? [
               {
                 label: `Beeper on ${spare.name}`,
-                edit: { type: 'job.set', job: 'beeper', as: { does: 'beeper', channel: spare.channel!, from: 1800, to: 2100 } },
+                edit: {
+                  type: 'job.set',
+                  job: freshId(jobs, 'beeper'),
+                  as: { does: 'beeper', channel: spare.channel, ...lastPosition(spare) },
+                },
               },
             ]
           : [],

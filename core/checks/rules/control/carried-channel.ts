@@ -1,7 +1,7 @@
 import { carrierOf, channelOf, jobName, outputName, pulseOutputs } from '../../../controls'
 import { referTo, type Edit } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
-import { freeChannel, moveControl } from '../../controls'
+import { awayFixes, followFixes, freeChannel, moveControl } from '../../controls'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   const { controls } = resolved.plan
@@ -39,7 +39,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       yield {
         subjects: [referTo('job', id)],
         fact: `${jobName(resolved, job)} waits for channel ${job.channel}; ${carrier.need.fitted.instance.name} brings ${carrier.channels}`,
-        fixes: [{ label: 'Take it away', edit: { type: 'job.set', job: id, as: null } }],
+        fixes: awayFixes(resolved, id),
       }
   for (const { need, output } of pulseOutputs(resolved)) {
     const channel = output && channelOf(output)
@@ -47,7 +47,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       yield {
         subjects: [referTo('need', need.key)],
         fact: `${outputName(need)} follows channel ${channel}; ${carrier.need.fitted.instance.name} brings ${carrier.channels}`,
-        fixes: [{ label: 'Drive it by nothing', edit: { type: 'output.set', need: need.key, as: null } }],
+        fixes: followFixes(resolved, { need, output }),
       }
   }
 }

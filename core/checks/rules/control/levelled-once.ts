@@ -27,14 +27,14 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
             : `${outputName(need)} is levelled by nobody: it tilts with the craft`,
           fixes: byBoard
             ? [
-                {
-                  label: 'The board only passes a channel on',
-                  edit: {
-                    type: 'output.set',
-                    need: need.key,
-                    as: { ...output, by: 'channel', channel: output.channel ?? 8 },
-                  },
-                },
+                ...(output.channel === undefined
+                  ? []
+                  : [
+                      {
+                        label: `The board only passes channel ${output.channel} on`,
+                        edit: { type: 'output.set', need: need.key, as: { ...output, by: 'channel' } } as const,
+                      },
+                    ]),
                 own,
               ]
             : [own],

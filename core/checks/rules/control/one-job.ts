@@ -1,22 +1,27 @@
 import { jobName, jobsAt, outputName, channelOf, pulseOutputs } from '../../../controls'
 import { referTo, type Subject } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
-import { heard } from '../../controls'
+import { awayFixes, followFixes, heard } from '../../controls'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   const { controls } = resolved.plan
   const channels = new Set(Object.values(controls.jobs).map(({ channel }) => channel))
   for (const channel of channels) {
-    for (const { read, control, name, position } of heard(resolved, channel)) {
-      const on = new Map(jobsAt(controls, channel, read).map((id) => [jobName(resolved, controls.jobs[id]!), id]))
-      if (on.size < 2) continue
-      const [, last] = [...on].at(-1)!
+    const together = new Map<string, { jobs: string[]; positions: ReturnType<typeof heard> }>()
+    for (const position of heard(resolved, channel)) {
+      // Two ranges for one thing are one thing.
+      const jobs = new Map(jobsAt(controls, channel, position.read).map((id) => [jobName(resolved, controls.jobs[id]!), id]))
+      if (jobs.size < 2) continue
+      const key = [position.control, ...jobs.values()].join(' ')
+      const known = together.get(key) ?? { jobs: [...jobs.values()], positions: [] }
+      together.set(key, { ...known, positions: [...known.positions, position] })
+    }
+    for (const { jobs, positions } of together.values()) {
+      const names = jobs.map((id) => jobName(resolved, controls.jobs[id]!))
       yield {
-        subjects: [referTo('control', control), ...[...on.values()].map((id): Subject => referTo('job', id))],
-        fact: `${name} ${position.label} does ${on.size} things at once: ${[...on.keys()].join(', ')}`,
-        fixes: [
-          { label: `Take ${jobName(resolved, controls.jobs[last]!)} away`, edit: { type: 'job.set', job: last, as: null } },
-        ],
+        subjects: [referTo('control', positions[0]!.control), ...jobs.map((id): Subject => referTo('job', id))],
+        fact: `${positions[0]!.name} ${positions.map(({ position }) => position.label).join(' and ')} does ${jobs.length} things at once: ${names.join(', ')}`,
+        fixes: awayFixes(resolved, jobs.at(-1)!, `Take ${names.at(-1)} away`),
       }
     }
     for (const { need, output } of pulseOutputs(resolved)) {
@@ -26,7 +31,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       yield {
         subjects: [referTo('control', at.control), referTo('need', need.key), referTo('job', id)],
         fact: `${at.name} moves ${outputName(need)} and switches ${jobName(resolved, job)} with it`,
-        fixes: [{ label: 'Drive the output by nothing', edit: { type: 'output.set', need: need.key, as: null } }],
+        fixes: followFixes(resolved, { need, output }),
       }
     }
   }

@@ -1,7 +1,7 @@
-import { hysteresis, jobName } from '../../../controls'
+import { hysteresis, isOn, jobName, scale } from '../../../controls'
 import { jobKinds, referTo, type Job } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
-import { heard } from '../../controls'
+import { heard, wouldClash } from '../../controls'
 
 type Named = [id: string, job: Job]
 
@@ -18,7 +18,7 @@ function* overlaps({ resolved }: CheckContext, all: Named[]): Iterable<Report> {
         subjects: [referTo('job', id), referTo('job', otherId)],
         fact: `${jobName(resolved, job)} and ${jobName(resolved, other)} are both on from ${from} to ${to} µs of channel ${job.channel}`,
         fixes: [
-          ...(high.from > low.from
+          ...(high.from > low.from && !heard(resolved, low.channel).some(({ read }) => Math.abs(read - high.from) < hysteresis)
             ? [
                 {
                   label: `End the first at ${high.from} µs`,
@@ -32,52 +32,77 @@ function* overlaps({ resolved }: CheckContext, all: Named[]): Iterable<Report> {
     }
 }
 
+const reach = ({ from, to }: Job, width: number) => Math.max(from - width, width - to)
+
+/** Positions of a control, in words: "Left shoulder middle (1501 µs), front (2000 µs)". */
+const named = (at: { name: string; position: { label: string }; read: number }[]) =>
+  `${at[0]!.name} ${at.map(({ position, read }) => `${position.label} (${Math.round(read)} µs)`).join(', ')}`
+
 function* gaps({ resolved }: CheckContext, all: Named[]): Iterable<Report> {
-  const channels = new Set(all.filter(([, { does }]) => does === 'display').map(([, { channel }]) => channel))
-  for (const channel of channels) {
-    const own = all.filter(([, job]) => job.channel === channel && job.does === 'display')
-    for (const { read, name, position, control } of heard(resolved, channel)) {
-      if (own.some(([, { from, to }]) => read >= from && read < to)) continue
-      const [id, job] = own.toSorted(([, one], [, other]) => reach(one, read) - reach(other, read))[0]!
+  const showing = all.filter(([, { does }]) => does === 'display')
+  for (const channel of new Set(showing.map(([, job]) => job.channel))) {
+    const own = showing.filter(([, job]) => job.channel === channel)
+    const missed = heard(resolved, channel).filter(({ read }) => !own.some(([, job]) => isOn(job, read)))
+    for (const control of new Set(missed.map((each) => each.control))) {
+      const at = missed.filter((each) => each.control === control)
+      const wider = new Map(own)
+      for (const { read } of at) {
+        const [id, job] = [...wider].toSorted(([, one], [, other]) => reach(one, read) - reach(other, read))[0]!
+        const width = Math.round(read)
+        wider.set(id, { ...job, from: Math.min(job.from, width - 100), to: Math.max(job.to, width + 100) })
+      }
       yield {
         subjects: [referTo('control', control), ...own.map(([each]) => referTo('job', each))],
-        fact: `${name} ${position.label} (${Math.round(read)} µs) chooses no display layout: which one is seen then hangs on what was before`,
-        fixes: [
-          {
-            label: `${jobName(resolved, job)} reaches there`,
-            edit: {
-              type: 'job.set',
-              job: id,
-              as: { ...job, from: Math.min(job.from, Math.round(read) - 100), to: Math.max(job.to, Math.round(read) + 100) },
-            },
-          },
-        ],
+        fact: `${named(at)} chooses no display layout: which one is seen then hangs on what was before`,
+        fixes: [...wider].some(([id, job]) => wouldClash(Object.fromEntries(wider), id, job))
+          ? []
+          : [
+              {
+                label: 'The nearest layout reaches there',
+                edit: {
+                  type: 'several',
+                  label: 'Display layouts reach every position',
+                  edits: [...wider].map(([job, as]) => ({ type: 'job.set', job, as })),
+                },
+              },
+            ],
       }
     }
   }
 }
-const reach = ({ from, to }: Job, width: number) => Math.max(from - width, width - to)
+
+/** Ends of a range beyond what a channel reaches part nothing. */
+const isOuter = (end: 'from' | 'to', pulse: number) => (end === 'from' ? pulse <= scale.low : pulse >= scale.high)
 
 function* edges({ resolved }: CheckContext, all: Named[]): Iterable<Report> {
-  for (const [id, job] of all)
-    for (const { read, name, position, control } of heard(resolved, job.channel))
-      for (const end of ['from', 'to'] as const) {
-        const off = Math.abs(read - job[end])
-        // Beyond what a channel reaches there is nothing to flutter between.
-        if (off >= hysteresis || (end === 'from' && job.from <= 900) || (end === 'to' && job.to >= 2100)) continue
-        const inside = read >= job.from && read < job.to
-        const away = end === 'from' ? (inside ? -100 : 100) : inside ? 100 : -100
-        yield {
-          subjects: [referTo('job', id), referTo('control', control)],
-          fact: `${name} ${position.label} gives ${Math.round(read)} µs, ${Math.round(off * 10) / 10} µs from where ${jobName(resolved, job)} ${end === 'from' ? 'begins' : 'ends'}: it may flutter`,
-          fixes: [
-            {
-              label: `${end === 'from' ? 'Begin' : 'End'} at ${Math.round(read) + away} µs`,
-              edit: { type: 'job.set', job: id, as: { ...job, [end]: Math.round(read) + away } },
-            },
-          ],
-        }
+  for (const [id, job] of all) {
+    const near = heard(resolved, job.channel).flatMap((at) =>
+      (['from', 'to'] as const).flatMap((end) =>
+        Math.abs(at.read - job[end]) < hysteresis && !isOuter(end, job[end]) ? [{ at, end }] : [],
+      ),
+    )
+    for (const control of new Set(near.map(({ at }) => at.control))) {
+      const own = near.filter(({ at }) => at.control === control)
+      const clear = own.reduce((as, { at, end }) => {
+        // In or out as it is now, by a hundred.
+        const outward = isOn(job, at.read) === (end === 'to')
+        return { ...as, [end]: Math.round(at.read) + (outward ? 100 : -100) }
+      }, job)
+      yield {
+        subjects: [referTo('job', id), referTo('control', control)],
+        fact: own
+          .map(({ at: { name, position, read }, end }) => {
+            const off = Math.round(Math.abs(read - job[end]) * 10) / 10
+            return `${name} ${position.label} gives ${Math.round(read)} µs, ${off} µs from where ${jobName(resolved, job)} ${end === 'from' ? 'begins' : 'ends'}: it may flutter`
+          })
+          .join('; '),
+        fixes:
+          clear.from < clear.to && !wouldClash(resolved.plan.controls.jobs, id, clear)
+            ? [{ label: `From ${clear.from} to ${clear.to} µs`, edit: { type: 'job.set', job: id, as: clear } }]
+            : [],
       }
+    }
+  }
 }
 
 export const rangesPart: Rule = {

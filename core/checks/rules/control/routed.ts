@@ -1,30 +1,7 @@
 import { channelOf, hasTarget, jobName, outputName, pulseOutputs } from '../../../controls'
-import { controlKinds, referTo, type ControlOutput, type ResolvedPlan } from '../../../plan'
+import { referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
-import { controlsBegun } from '../../controls'
-
-/** A control whose channel nothing uses yet, one that stands between its ends first where that is wanted. */
-function spareControl({ plan: { controls } }: ResolvedPlan, smooth: boolean) {
-  const used = new Set([
-    ...Object.values(controls.jobs).map(({ channel }) => channel),
-    ...Object.values(controls.outputs).map(channelOf),
-    ...[1, 2, 3, 4],
-  ])
-  const spare = Object.values(controls.handset).filter(({ channel }) => channel !== null && !used.has(channel))
-  return spare.find(({ kind }) => controlKinds[kind].proportional === smooth) ?? spare[0]
-}
-
-const passed = (channel: number): ControlOutput => ({
-  by: 'channel',
-  channel,
-  low: 1000,
-  middle: 1500,
-  high: 2000,
-  reversed: false,
-  curve: 0,
-  onLoss: 'none',
-  powerUp: 'none',
-})
+import { awayFixes, controlsBegun, followFixes } from '../../controls'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   if (!controlsBegun(resolved)) return
@@ -34,16 +11,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
   for (const { need, output } of pulseOutputs(resolved)) {
     if (!plan.assignment[need.key]) continue
     const channel = output && channelOf(output)
-    const spare = spareControl(resolved, need.need.moves !== undefined)
-    const fixes =
-      spare?.channel == null
-        ? []
-        : [
-            {
-              label: `Pass ${spare.name} on to it`,
-              edit: { type: 'output.set', need: need.key, as: passed(spare.channel) } as const,
-            },
-          ]
+    const fixes = followFixes(resolved, { need, ...(output && { output }) })
     if (!output)
       yield {
         subjects: [referTo('need', need.key)],
@@ -58,7 +26,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       }
   }
   for (const [id, job] of Object.entries(jobs)) {
-    const away = [{ label: 'Take it away', edit: { type: 'job.set', job: id, as: null } as const }]
+    const away = awayFixes(resolved, id)
     if (!hasTarget(resolved, job))
       yield {
         subjects: [referTo('job', id)],

@@ -1,7 +1,18 @@
-import { jobName, outputName, pulseOf, pulseOutputs, triggered, valueOfWidth } from '../../../controls'
-import { controlKinds, referTo, type Job } from '../../../plan'
+import {
+  hysteresis,
+  isOn,
+  jobName,
+  outputName,
+  pulseOf,
+  pulseOutputs,
+  triggered,
+  valueOfWidth,
+  type Column,
+} from '../../../controls'
+import { controlKinds, jobKinds, referTo, type Controls } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
-import { heard } from '../../controls'
+import { awayFixes, heard } from '../../controls'
+import type { Fix } from '../../finding'
 
 const rounded = (widths: number[]) => widths.map((width) => Math.round(width)).join(', ')
 
@@ -18,17 +29,23 @@ function* jobs({ resolved }: CheckContext): Iterable<Report> {
     yield {
       subjects: [referTo('job', id), referTo('control', first.control)],
       fact: `${jobName(resolved, job)} is on from ${job.from} to ${job.to} µs of channel ${job.channel}; ${first.name} gives ${rounded(positions.map(({ read }) => read))} µs and never switches it`,
-      fixes: [
-        {
-          label: `On with ${first.name} ${positions.at(-1)!.position.label}`,
-          edit: { type: 'job.set', job: id, as: around(job, positions.at(-1)!.read) },
-        },
-        { label: 'Take it away', edit: { type: 'job.set', job: id, as: null } },
-      ],
+      fixes: [...onAt(all, id, positions.at(-1)!), ...awayFixes(resolved, id)],
     }
   }
 }
-const around = (job: Job, width: number): Job => ({ ...job, from: Math.round(width) - 200, to: Math.round(width) + 100 })
+
+/** Puts a range around a position, as far as others of which one is on at a time leave room there. */
+function onAt(all: Controls['jobs'], id: string, { name, position, read }: Column & { read: number }): Fix[] {
+  const job = all[id]!
+  const others = Object.entries(all).flatMap(([other, each]) =>
+    other !== id && each.channel === job.channel && each.does === job.does && jobKinds[job.does].oneAtATime ? [each] : [],
+  )
+  const from = Math.max(Math.round(read) - 200, ...others.filter((each) => each.to <= read).map((each) => each.to))
+  const to = Math.min(Math.round(read) + 100, ...others.filter((each) => each.from > read).map((each) => each.from))
+  const isFree = !others.some((each) => isOn(each, read))
+  if (!isFree || read - from < hysteresis || to - read < hysteresis) return []
+  return [{ label: `On with ${name} ${position.label}`, edit: { type: 'job.set', job: id, as: { ...job, from, to } } }]
+}
 
 function* outputs({ resolved }: CheckContext): Iterable<Report> {
   for (const { need, output } of pulseOutputs(resolved)) {

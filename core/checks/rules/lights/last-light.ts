@@ -1,4 +1,4 @@
-import { leastVolts, stripFigures, stripsOf } from '../../../lights'
+import { leastVolts, stripFigures, stripVolts, stripsOf } from '../../../lights'
 import { referTo } from '../../../plan'
 import { formatAmps, formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
@@ -6,16 +6,16 @@ import type { CheckContext, Report, Rule } from '../../context'
 function* check({ resolved, power }: CheckContext): Iterable<Report> {
   for (const laid of stripsOf(resolved)) {
     const { need, strip } = laid
-    const leaf = power.leaves.find(({ supply }) => supply.fitted.id === need.fitted.id)
+    const first = stripVolts(power, laid)
     const least = leastVolts(laid)
     // What is too low already where the strip begins is told of its wires.
-    if (!leaf || leaf.empty < least) continue
-    const { last, worst, brightest } = stripFigures(laid, resolved.plan.lights, leaf.empty)
+    if (first === undefined || first < least) continue
+    const { last, worst, brightest } = stripFigures(laid, resolved.plan.lights, first)
     if (last >= least) continue
     const limit = Math.floor(brightest * 20) / 20
     yield {
       subjects: [referTo('need', need.key), referTo('device', need.fitted.id)],
-      fact: `the last of the ${need.need.leds} lights of ${need.fitted.instance.name} gets ${formatVolts(last)} at ${formatAmps(worst)}: ${formatVolts(leaf.empty - last)} are lost along the strip; it needs ${formatVolts(least)}`,
+      fact: `the last of the ${need.need.leds} lights of ${need.fitted.instance.name} gets ${formatVolts(last)} at ${formatAmps(worst)}: ${formatVolts(first - last)} are lost along the strip; it needs ${formatVolts(least)}`,
       fixes:
         limit > 0 && limit < strip.limit
           ? [

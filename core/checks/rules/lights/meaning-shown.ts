@@ -1,24 +1,24 @@
-import { coveredMeanings } from '../../../lights'
+import { coveredMeanings, inShownOrder } from '../../../lights'
 import { lightStates, referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   const { segments } = resolved.plan.lights
-  for (const { segment: id, at, by } of coveredMeanings(resolved.plan.lights)) {
-    const segment = segments[id]!
+  const covered = coveredMeanings(resolved.plan.lights)
+  for (const [id, segment] of Object.entries(segments)) {
+    const own = covered.filter((each) => each.segment === id)
+    if (!own.length) continue
     const { meanings, name } = segment
-    const moved = meanings.toSpliced(at, 1).toSpliced(by, 0, meanings[at]!)
-    const again = meanings[at]!.when === meanings[by]!.when
+    const said = (at: number) => `“${lightStates[meanings[at]!.when]}”`
+    const again = own.every(({ at, by }) => meanings[at]!.when === meanings[by]!.when)
     yield {
       subjects: [referTo('segment', id)],
-      fact: `${name} never shows “${lightStates[meanings[at]!.when]}”: “${lightStates[meanings[by]!.when]}” stands before it and holds then too`,
+      fact: `${name} never shows ${own.map(({ at, by }) => `${said(at)}: ${said(by)} stands before it and holds then too`).join('; nor ')}`,
       fixes: [
-        again
-          ? {
-              label: 'Take it away',
-              edit: { type: 'segment.set', segment: id, as: { ...segment, meanings: meanings.toSpliced(at, 1) } },
-            }
-          : { label: 'Put it before', edit: { type: 'segment.set', segment: id, as: { ...segment, meanings: moved } } },
+        {
+          label: again ? 'Take it away' : 'Put it before',
+          edit: { type: 'segment.set', segment: id, as: { ...segment, meanings: inShownOrder(meanings) } },
+        },
       ],
     }
   }

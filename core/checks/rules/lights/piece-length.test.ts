@@ -24,7 +24,7 @@ describe('LGT-06', () => {
           edited(plan, { type: 'strip.set', need: 'ring/data', as: { ...strip, pieces: [{ ...first!, from, to }, ...rest] } }),
         ),
       ).toEqual({
-        facts: [`piece 1 of LED ring is ${mm} mm long on the plan; 15 lights are 249 mm`],
+        facts: [`LED ring is not as long as it is drawn: piece 1 ${mm} mm, its 15 lights 249 mm`],
         severities: ['note'],
         settled: true,
       })

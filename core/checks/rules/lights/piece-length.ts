@@ -1,40 +1,39 @@
 import { stripsOf } from '../../../lights'
-import { referTo } from '../../../plan'
+import { referTo, type LightPiece } from '../../../plan'
 import { plain } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 
 /** Part of its length that a piece may be off by on the plan. */
 const allowed = 0.12
 
+/** A piece as long as its lights, from where it begins; one that is drawn as a point goes to the right. */
+function stretched(piece: LightPiece, long: number): LightPiece {
+  const { from, to } = piece
+  const drawn = Math.hypot(to.x - from.x, to.y - from.y)
+  const [across, ahead] = drawn > 0 ? [(to.x - from.x) / drawn, (to.y - from.y) / drawn] : [1, 0]
+  return { ...piece, to: { x: Math.round(from.x + across * long), y: Math.round(from.y + ahead * long) } }
+}
+
 function* check({ resolved }: CheckContext): Iterable<Report> {
   for (const { need, strip } of stripsOf(resolved)) {
     const { pitch } = need.need
-    for (const [at, { lights, from, to }] of strip.pieces.entries()) {
-      const drawn = Math.hypot(to.x - from.x, to.y - from.y)
-      const long = lights * pitch
+    const off = strip.pieces.flatMap((piece, at) => {
+      const drawn = Math.hypot(piece.to.x - piece.from.x, piece.to.y - piece.from.y)
+      const long = piece.lights * pitch
       // The glue of one light's length at either end is neither here nor there.
-      if (Math.abs(drawn - long) <= Math.max(pitch, allowed * long)) continue
-      const share = drawn > 0 ? long / drawn : 0
-      const end = share
-        ? { x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share }
-        : { x: from.x + long, y: from.y }
-      yield {
-        subjects: [referTo('need', need.key), referTo('device', need.fitted.id)],
-        fact: `piece ${at + 1} of ${need.fitted.instance.name} is ${plain(drawn, 0)} mm long on the plan; ${lights} lights are ${plain(long, 0)} mm`,
-        fixes: [
-          {
-            label: `Make it ${plain(long, 0)} mm`,
-            edit: {
-              type: 'strip.set',
-              need: need.key,
-              as: {
-                ...strip,
-                pieces: strip.pieces.with(at, { ...strip.pieces[at]!, to: { x: Math.round(end.x), y: Math.round(end.y) } }),
-              },
-            },
-          },
-        ],
-      }
+      return Math.abs(drawn - long) > Math.max(pitch, allowed * long) ? [{ at, piece, drawn, long }] : []
+    })
+    if (!off.length) continue
+    const pieces = off.reduce((all, { at, piece, long }) => all.with(at, stretched(piece, long)), strip.pieces)
+    yield {
+      subjects: [referTo('need', need.key), referTo('device', need.fitted.id)],
+      fact: `${need.fitted.instance.name} is not as long as it is drawn: ${off
+        .map(
+          ({ at, piece, drawn, long }) =>
+            `piece ${at + 1} ${plain(drawn, 0)} mm, its ${piece.lights} lights ${plain(long, 0)} mm`,
+        )
+        .join('; ')}`,
+      fixes: [{ label: 'As long as its lights', edit: { type: 'strip.set', need: need.key, as: { ...strip, pieces } } }],
     }
   }
 }
