@@ -1,4 +1,5 @@
 // Prints the processor time of the search beside that of a mixed-integer solver, on the same packings one after the other.
+// Words after its name: only kinds whose names have one of them.
 import { loadSolver, solvePacking, within, type Packing } from '#core/allocation'
 import { hardFamilies, hardPacking, type HardFamily } from '../../tests/helpers/hard-packing'
 import { integerSolver } from '../../tests/helpers/integer-program'
@@ -35,7 +36,8 @@ const solve = await integerSolver()
 process.stdout.write(
   '| packings | own median | p95 | HiGHS median | p95 | ratio of pairs, median | worst twentieth | not proven in 5 s | unequal |\n| --- | --- | --- | --- | --- | --- | --- | --- | --- |\n',
 )
-for (const { name, packing, count } of kinds) {
+const wanted = process.argv.slice(2)
+for (const { name, packing, count } of kinds.filter(({ name }) => !wanted.length || wanted.some((word) => name.includes(word)))) {
   // Both have run for a while before their time counts, as in a thread that lives on.
   const before = count >= 60 ? 300 : count / 2
   for (let seed = 9000; seed < 9000 + before; seed += 1) solvePacking(packing(seed), { ...within(5000, Date.now), solver })

@@ -18,10 +18,6 @@ export function dropBit(bits: Bits, at: number): void {
   bits[at >>> 5]! &= ~(1 << (at & 31))
 }
 
-export function addAll(bits: Bits, more: Bits): void {
-  for (let word = 0; word < bits.length; word += 1) bits[word]! |= more[word]!
-}
-
 export function dropAll(bits: Bits, less: Bits): void {
   for (let word = 0; word < bits.length; word += 1) bits[word]! &= ~less[word]!
 }

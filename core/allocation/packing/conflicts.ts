@@ -1,4 +1,4 @@
-import { addAll, addBit, dropBit, emptyBits, type Bits } from './bits'
+import { addBit, dropAll, dropBit, emptyBits, type Bits } from './bits'
 import { memo } from './maps'
 import type { Packing, PackingOption } from './packing'
 
@@ -10,8 +10,8 @@ export interface Compiled {
   /** Options of item i are first[i] … first[i + 1] − 1. */
   first: Int32Array
   optionsOfItem: number[][]
-  /** Options that cannot be taken together with an option; worked out when it is first asked for. */
-  conflicts: (option: number) => Bits
+  /** Closes what cannot be taken together with an option that is taken. */
+  closeFor: (option: number, open: Bits) => void
   /** Items with the very same options, those of each item without itself. */
   twins: number[][]
   /** For each mode the options that set it, by value. */
@@ -33,37 +33,26 @@ export function compile(packing: Packing): Compiled {
   const itemOf = new Int32Array(options.length)
   for (let item = 0; item < packing.items.length; item += 1) itemOf.fill(item, first[item], first[item + 1])
   const size = options.length
-  const byUnit = new Map<number, Bits>()
+  const byUnit: (Bits | undefined)[] = []
   const byMode = new Map<number, Map<number, Bits>>()
-  options.forEach((option, at) => {
-    for (const unit of option.units)
-      addBit(
-        memo(byUnit, unit, () => emptyBits(size)),
-        at,
-      )
-    for (const [mode, value] of option.modes) {
-      const values = memo(byMode, mode, () => new Map<number, Bits>())
-      addBit(
-        memo(values, value, () => emptyBits(size)),
-        at,
-      )
-    }
-  })
-  const known: (Bits | undefined)[] = []
-  const conflicts = (at: number): Bits => {
-    const before = known[at]
-    if (before) return before
-    const bits = emptyBits(size)
-    for (const unit of options[at]!.units) addAll(bits, byUnit.get(unit)!)
-    for (const [mode, value] of options[at]!.modes) {
-      for (const [other, holders] of byMode.get(mode)!) if (other !== value) addAll(bits, holders)
-    }
-    for (let same = first[itemOf[at]!]!; same < first[itemOf[at]! + 1]!; same += 1) addBit(bits, same)
-    dropBit(bits, at)
-    known[at] = bits
-    return bits
+  const none = () => emptyBits(size)
+  for (let at = 0; at < size; at += 1) {
+    const { units, modes } = options[at]!
+    for (const unit of units) addBit((byUnit[unit] ??= none()), at)
+    for (const [mode, value] of modes) addBit(memo(memo(byMode, mode, newMap), value, none), at)
   }
-  const scarce = packing.capacities.map((limit, capacity) => mostLoad(packing, capacity) > limit)
+  const closeFor = (at: number, open: Bits): void => {
+    const { units, modes } = options[at]!
+    for (const unit of units) dropAll(open, byUnit[unit]!)
+    for (const [mode, value] of modes) {
+      for (const [other, holders] of byMode.get(mode)!) if (other !== value) dropAll(open, holders)
+    }
+    const item = itemOf[at]!
+    for (let same = first[item]!; same < first[item + 1]!; same += 1) dropBit(open, same)
+    addBit(open, at)
+  }
+  const most = mostLoads(packing)
+  const scarce = packing.capacities.map((limit, capacity) => most[capacity]! > limit)
   const optionsOfItem = packing.items.map((item, at) => item.options.map((_, option) => first[at]! + option))
   return {
     packing,
@@ -71,7 +60,7 @@ export function compile(packing: Packing): Compiled {
     itemOf,
     first,
     optionsOfItem,
-    conflicts,
+    closeFor,
     twins: twinsOf(packing),
     settings: byMode,
     groups: groupsOf(packing, scarce),
@@ -81,10 +70,12 @@ export function compile(packing: Packing): Compiled {
   }
 }
 
+const newMap = () => new Map<number, Bits>()
+
 /** A unit that an option names twice is taken once; priced twice, its bound would be none. */
 function withUnitsOnce(option: PackingOption): PackingOption {
-  const units = [...new Set(option.units)]
-  return units.length === option.units.length ? option : { ...option, units }
+  const { units } = option
+  return units.some((unit, at) => units.indexOf(unit) < at) ? { ...option, units: [...new Set(units)] } : option
 }
 
 function twinsOf(packing: Packing): number[][] {
@@ -97,17 +88,20 @@ function twinsOf(packing: Packing): number[][] {
 function groupsOf(packing: Packing, scarce: boolean[]): number[][] {
   const parent = packing.items.map((_, at) => at)
   const root = (at: number): number => (parent[at] === at ? at : (parent[at] = root(parent[at]!)))
-  const owner = new Map<string, number>()
+  /** Who was first met with each unit, mode and capacity. */
+  const units = new Map<number, number>()
+  const modes = new Map<number, number>()
+  const capacities = new Map<number, number>()
   packing.items.forEach((item, at) => {
-    const join = (key: string) => {
-      const other = owner.get(key)
-      if (other === undefined) owner.set(key, at)
-      else parent[root(at)] = root(other)
+    const join = (owners: Map<number, number>, thing: number) => {
+      const other = owners.get(thing)
+      if (other === undefined) owners.set(thing, at)
+      else if (other !== at) parent[root(at)] = root(other)
     }
     for (const option of item.options) {
-      for (const unit of option.units) join(`u${unit}`)
-      for (const [mode] of option.modes) join(`m${mode}`)
-      for (const [capacity] of option.loads) if (scarce[capacity]) join(`c${capacity}`)
+      for (const unit of option.units) join(units, unit)
+      for (const [mode] of option.modes) join(modes, mode)
+      for (const [capacity] of option.loads) if (scarce[capacity]) join(capacities, capacity)
     }
   })
   const groups = new Map<number, number[]>()
@@ -115,8 +109,17 @@ function groupsOf(packing: Packing, scarce: boolean[]): number[][] {
   return [...groups.values()]
 }
 
-function mostLoad(packing: Packing, capacity: number): number {
-  return packing.items.reduce((sum, item) => sum + Math.max(0, ...item.options.map((option) => loadOn(option, capacity))), 0)
+/** What would load each capacity if each item loaded it as much as it can. */
+function mostLoads({ items, capacities }: Packing): Float64Array {
+  const sum = new Float64Array(capacities.length)
+  for (const { options } of items) {
+    const most = new Float64Array(capacities.length)
+    for (const option of options) {
+      for (const [capacity] of option.loads) most[capacity] = Math.max(most[capacity]!, loadOn(option, capacity))
+    }
+    most.forEach((amount, capacity) => (sum[capacity]! += amount))
+  }
+  return sum
 }
 
 export function loadOn(option: PackingOption, capacity: number): number {

@@ -1,6 +1,7 @@
 import { dropBit, hasBit, type Bits } from './bits'
 import { loadOn, type Compiled } from './conflicts'
 import type { PackingOption } from './packing'
+import { LoadsSearch } from './loads'
 import { Relaxation } from './relaxation'
 
 /** Costs of a group up to this are worked with exactly. */
@@ -14,13 +15,24 @@ export interface Prepared {
   /** What any choice costs is `base` and some of this. */
   grain: number
   base: number
-  /** The items compete for capacities only. */
-  loadsOnly: boolean
+  /** Searches it where its items compete for capacities only. */
+  loads?: LoadsSearch
   /** Prices that served an earlier question about it. */
   prices?: Float64Array
 }
 
 const prepared = new WeakMap<number[], Prepared>()
+
+/**
+ * More than any choice of a group costs.
+ * @throws RangeError when its costs are too large to be told apart
+ */
+export function ceilingOf({ options, optionsOfItem }: Compiled, group: number[]): number {
+  const dearest = (item: number) => optionsOfItem[item]!.reduce((most, option) => Math.max(most, options[option]!.cost), 0)
+  const ceiling = group.reduce((sum, item) => sum + dearest(item), 1)
+  if (ceiling > dearestExact) throw new RangeError(`costs of up to ${ceiling} cannot be told apart; at most ${dearestExact}`)
+  return ceiling
+}
 
 /**
  * What belongs to a group, worked out once.
@@ -29,15 +41,12 @@ const prepared = new WeakMap<number[], Prepared>()
 export function prepare(compiled: Compiled, group: number[]): Prepared {
   const known = prepared.get(group)
   if (known) return known
-  const { options, optionsOfItem } = compiled
-  const dearest = (item: number) => optionsOfItem[item]!.reduce((most, option) => Math.max(most, options[option]!.cost), 0)
-  const ceiling = group.reduce((sum, item) => sum + dearest(item), 1)
-  if (ceiling > dearestExact) throw new RangeError(`costs of up to ${ceiling} cannot be told apart; at most ${dearestExact}`)
+  const ceiling = ceilingOf(compiled, group)
   const fresh: Prepared = {
     relaxation: new Relaxation(compiled, group, ceiling),
     ceiling,
     ...grainOf(compiled, group),
-    loadsOnly: onlyLoads(compiled, group),
+    ...(onlyLoads(compiled, group) && { loads: new LoadsSearch(compiled, group) }),
   }
   prepared.set(group, fresh)
   return fresh

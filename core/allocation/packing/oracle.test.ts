@@ -65,7 +65,7 @@ it.each([
     asked += 1
     return lie(...program)
   }
-  const packing = hardPacking('rails', 703)
+  const packing = hardPacking('rails', 702)
   const { proven, cost, choice } = solvePacking(packing, { solver, stopped: () => asked > 0 })
   expect(asked).toBe(1)
   expect(proven).toBe(false)

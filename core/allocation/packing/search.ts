@@ -3,6 +3,7 @@ import { dropAll, dropBit, hasBit, emptyBits, addBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
 import { closeBeaten, costOfGroup, prepare } from './group'
 import type { KnownOptimum, SearchLimits } from './packing'
+import type { LoadsSearch } from './loads'
 import type { ProgramSolver } from './program-solver'
 import { finishByProgram } from './second'
 import { improve, mend } from './repair'
@@ -10,7 +11,7 @@ import type { Relaxation, Relaxed, Undecided } from './relaxation'
 
 /** Items looked at, over all nodes of a group, after which another solver is asked where there is one; fewer where only capacities are shared. */
 const workBeforeSolver = 12_000
-const workOnLoads = 4_000
+const workOnLoads = 60_000
 /** Seconds it is given in turn with the search, which has most work to do where the other has closed less than half of the gap. */
 const turns = [
   { seconds: 0.8, own: 1.2 },
@@ -53,7 +54,7 @@ export class Search {
   nodes = 0
   finished = true
   private rootPrices?: Float64Array
-  private readonly loadsOnly: boolean
+  private readonly loads: LoadsSearch | undefined
   private readonly grain: number
   private readonly base: number
   /** No choice costs less. */
@@ -75,12 +76,12 @@ export class Search {
     this.relaxation = prepared.relaxation
     this.grain = prepared.grain
     this.base = prepared.base
-    this.loadsOnly = prepared.loadsOnly
+    this.loads = prepared.loads
     this.bestCost = prepared.ceiling
     this.rootPrices = prepared.prices
     this.floor = limits.known?.onlyFewer ? costOfGroup(compiled, group, limits.known.choice) : 0
     this.bound = this.floor
-    const work = this.loadsOnly ? workOnLoads : workBeforeSolver
+    const work = this.loads ? workOnLoads : workBeforeSolver
     this.maxNodes = limits.solver ? Math.min(maxNodes, Math.ceil(work / group.length)) : maxNodes
   }
 
@@ -102,7 +103,6 @@ export class Search {
 
   /** Takes over a choice made before as far as it goes, and mends the rest. */
   private startFrom({ start, known }: SearchLimits): void {
-    if (this.group.length === 1) return
     const { first } = this.compiled
     const optionsIn = (choice: number[]) =>
       this.group.filter((item) => choice[item]! >= 0).map((item) => first[item]! + choice[item]!)
@@ -149,9 +149,26 @@ export class Search {
   }
 
   private search(): void {
+    if (this.loads && this.searchLoads(this.loads)) return
     this.finished = true
     this.bound = Math.max(this.bound, this.explore(this.root()))
     prepare(this.compiled, this.group).prices ??= this.rootPrices
+  }
+
+  /** The same where items compete for capacities only; false when there is no choice to start from. */
+  private searchLoads(loads: LoadsSearch): boolean {
+    const root = this.root()
+    if (!this.best) this.seek(root, [])
+    if (!this.best) return false
+    const { best, bestCost, floor, grain, base } = this
+    const maxNodes = this.maxNodes - this.nodes
+    const answer = loads.search({ open: root.open, best, bestCost, floor, grain, base, maxNodes, isOver: this.isOver })
+    this.best = answer.best
+    this.bestCost = answer.bestCost
+    this.bound = Math.max(this.bound, answer.bound)
+    this.finished = answer.finished
+    this.nodes += answer.nodes
+    return true
   }
 
   private root(): Node {
@@ -169,7 +186,7 @@ export class Search {
       if (!allowed || allowed(item, option - first[item]!)) addBit(open, option)
       else dropBit(open, option)
     }
-    if (this.loadsOnly) closeBeaten(this.compiled, open, this.optionsOf(item))
+    if (this.loads) closeBeaten(this.compiled, open, this.optionsOf(item))
   }
 
   private openedBefore({ opened, allowed }: KnownOptimum): Bits {
@@ -289,8 +306,8 @@ export class Search {
   }
 
   private fix(node: Node, item: number, option: number): boolean {
-    const { conflicts, options } = this.compiled
-    dropAll(node.open, conflicts(option))
+    const { closeFor, options } = this.compiled
+    closeFor(option, node.open)
     node.free = node.free.filter((other) => other !== item)
     node.fixed = [...node.fixed, option]
     node.fixedCost += options[option]!.cost

@@ -1,5 +1,6 @@
 import { forbidden } from './assignment'
-import { compile, type Compiled } from './conflicts'
+import { compile, loadOn, type Compiled } from './conflicts'
+import { ceilingOf } from './group'
 import type { Packing, PackingResult, SearchLimits } from './packing'
 import { Search } from './search'
 
@@ -17,6 +18,12 @@ export function solveCompiled(compiled: Compiled, limits: SearchLimits = {}): Pa
   for (const group of compiled.groups) {
     if (limits.known && !group.some((item) => limits.known!.differs.has(item))) {
       takeOver(compiled, group, limits.known.choice, total)
+      continue
+    }
+    if (group.length === 1) {
+      const option = cheapestOf(compiled, group[0]!, limits)
+      if (option === undefined) return { ...total, choice: undefined, cost: forbidden, bound: forbidden, proven: true }
+      take(compiled, group[0]!, option, total)
       continue
     }
     const most = limits.maxNodes ?? (limits.solver ? Infinity : defaultMaxNodes)
@@ -43,13 +50,29 @@ export function solveCompiled(compiled: Compiled, limits: SearchLimits = {}): Pa
   return total
 }
 
+/** The cheapest option of an item that shares nothing with others. */
+function cheapestOf(compiled: Compiled, item: number, { allowed }: SearchLimits): number | undefined {
+  const { packing } = compiled
+  ceilingOf(compiled, [item])
+  const { options } = packing.items[item]!
+  let best: number | undefined
+  options.forEach((option, at) => {
+    if (allowed && !allowed(item, at)) return
+    if (option.loads.some(([capacity]) => loadOn(option, capacity) > packing.capacities[capacity]!)) return
+    if (best === undefined || option.cost < options[best]!.cost) best = at
+  })
+  return best
+}
+
 /** Adds a group's choice from a known optimum. */
 function takeOver(compiled: Compiled, group: number[], known: number[], total: PackingResult): void {
-  for (const item of group) {
-    const option = known[item]!
-    const { cost } = compiled.packing.items[item]!.options[option]!
-    total.choice![item] = option
-    total.cost += cost
-    total.bound += cost
-  }
+  for (const item of group) take(compiled, item, known[item]!, total)
+}
+
+/** Adds an option that is proven to be best. */
+function take({ packing }: Compiled, item: number, option: number, total: PackingResult): void {
+  const { cost } = packing.items[item]!.options[option]!
+  total.choice![item] = option
+  total.cost += cost
+  total.bound += cost
 }

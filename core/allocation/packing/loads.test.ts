@@ -1,0 +1,94 @@
+import { describe, expect, it } from 'vitest'
+import { drawing } from '../../../tests/helpers/random-packing'
+import { addBit, emptyBits } from './bits'
+import { compile } from './conflicts'
+import { LoadsSearch, type LoadsAnswer } from './loads'
+import type { Packing, PackingItem } from './packing'
+
+/** A few items on one to three capacities, some alike, some options on two capacities, costs of very unlike size. */
+function drawn(seed: number): Packing {
+  const draw = drawing(seed)
+  const capacities = Array.from({ length: 1 + draw.below(3) }, () => 4 + draw.below(14))
+  const dear = draw.of([20, 900, 1e12])
+  const items: PackingItem[] = []
+  while (items.length < 6) {
+    const loads = () => {
+      const on = draw.below(capacities.length)
+      const also = draw.chance(0.2) ? (on + 1) % capacities.length : on
+      const load: [number, number][] = [[on, draw.below(9)]]
+      return also === on ? load : [...load, [also, 1 + draw.below(4)] as [number, number]]
+    }
+    const option = () => ({ units: [], modes: [], loads: loads(), cost: draw.of([0, 1, 3, 7]) })
+    const options = [...Array.from({ length: 1 + draw.below(4) }, option), { units: [], modes: [], loads: [], cost: dear }]
+    for (let alike = draw.of([1, 1, 2, 3]); alike > 0; alike -= 1) items.push({ options })
+  }
+  return { units: 0, modes: 0, capacities, items }
+}
+
+/** The least cost of all ways to choose, and one of them. */
+function tryAll({ items, capacities }: Packing): number {
+  const left = [...capacities]
+  const from = (at: number): number => {
+    const item = items[at]
+    if (!item) return 0
+    let best = Infinity
+    for (const { loads, cost } of item.options) {
+      for (const [capacity, amount] of loads) left[capacity]! -= amount
+      if (left.every((rest) => rest >= 0)) best = Math.min(best, cost + from(at + 1))
+      for (const [capacity, amount] of loads) left[capacity]! += amount
+    }
+    return best
+  }
+  return from(0)
+}
+
+function ask(packing: Packing, maxNodes: number, bestCost?: number): LoadsAnswer {
+  const compiled = compile(packing)
+  const group = packing.items.map((_, item) => item)
+  const open = emptyBits(compiled.options.length)
+  compiled.options.forEach((_, option) => addBit(open, option))
+  const last = group.map((item) => compiled.optionsOfItem[item]!.at(-1)!)
+  const dearest = last.reduce((sum, option) => sum + compiled.options[option]!.cost, 0)
+  const known = { best: last, bestCost: bestCost ?? dearest, floor: 0, grain: 1, base: 0 }
+  return new LoadsSearch(compiled, group).search({ open, ...known, maxNodes, isOver: () => false })
+}
+
+const seeds = Array.from({ length: 150 }, (_, seed) => seed + 1)
+
+describe('LoadsSearch', () => {
+  it('finds what trying everything finds, and its choice costs that and overloads nothing', () => {
+    for (const seed of seeds) {
+      const packing = drawn(seed)
+      const { best, bestCost, bound, finished } = ask(packing, Infinity)
+      expect([bestCost, bound, finished], `${seed}`).toEqual([tryAll(packing), bestCost, true])
+      const { options } = compile(packing)
+      expect(best.reduce((sum, option) => sum + options[option]!.cost, 0)).toBe(bestCost)
+      packing.capacities.forEach((limit, capacity) => {
+        const loads = best.flatMap((option) => options[option]!.loads.filter(([on]) => on === capacity))
+        expect(loads.reduce((sum, [, amount]) => sum + amount, 0)).toBeLessThanOrEqual(limit)
+      })
+    }
+  })
+
+  it('bounds from below what it leaves before the end', () => {
+    let cut = 0
+    for (const seed of seeds) {
+      const packing = drawn(seed)
+      const { bestCost, bound, finished } = ask(packing, 1)
+      expect(bound).toBeLessThanOrEqual(tryAll(packing))
+      expect(bestCost).toBeGreaterThanOrEqual(tryAll(packing))
+      if (!finished) cut += 1
+    }
+    expect(cut).toBeGreaterThan(20)
+  })
+
+  it('proves what is known already to be best, and says so of nothing else', () => {
+    for (const seed of seeds.slice(0, 50)) {
+      const packing = drawn(seed)
+      const least = tryAll(packing)
+      const same = ask(packing, Infinity, least)
+      expect([same.bestCost, same.bound, same.finished]).toEqual([least, least, true])
+      expect(ask(packing, Infinity, least + 1).bestCost).toBe(least)
+    }
+  })
+})

@@ -1,0 +1,466 @@
+import { hasBit, type Bits } from './bits'
+import type { Compiled } from './conflicts'
+
+/** What is known of a group and how far it may be searched. */
+export interface LoadsQuestion {
+  /** Options that may be used. */
+  open: Bits
+  /** A choice, and what it costs; a better one is looked for. */
+  best: number[]
+  bestCost: number
+  /** Nothing costs less. */
+  floor: number
+  /** What any choice costs is `base` and some of `grain`. */
+  grain: number
+  base: number
+  maxNodes: number
+  isOver: () => boolean
+}
+
+export interface LoadsAnswer {
+  best: number[]
+  bestCost: number
+  bound: number
+  finished: boolean
+  nodes: number
+}
+
+/** How often prices are moved at the root of the search and at each node below, and after how many turns in vain they are left alone. */
+const rootTurns = 80
+const nodeTurns = 4
+const patience = 9
+
+/**
+ * Depth-first search of a group whose items share capacities only, as supplies share rails.
+ * Capacities carry prices, under which each item takes what is cheapest for it: a lower bound
+ * (Lagrangian relaxation; prices move by subgradient steps, Held, Wolfe and Crowder,
+ * Mathematical Programming 6, 1974). Costs are whole and counted from the cheapest option of
+ * each item, prices are dyadic fractions: all sums are exact. Nodes live in arrays that are
+ * made once, a row for each depth.
+ */
+export class LoadsSearch {
+  private readonly optionAt: number[] = []
+  /** Options of item i are first[i] … first[i + 1] − 1; those of a node open[row + option]. */
+  private readonly first: Int32Array
+  private readonly count: number
+  private readonly items: number
+  /** Loads of option o are firstLoad[o] … firstLoad[o + 1] − 1. */
+  private readonly firstLoad: Int32Array
+  private readonly loadOn: Int32Array
+  private readonly amount: Float64Array
+  private readonly capacities: number[] = []
+  private readonly twins: number[][]
+  private readonly cost: Float64Array
+  private readonly open: Uint8Array
+  private readonly free: Uint8Array
+  private readonly taken: Int32Array
+  private readonly left: Float64Array
+  private readonly prices: Float64Array
+  private readonly full: Float64Array
+  private readonly cheapest: Int32Array
+  private readonly slope: Float64Array
+  private readonly seen: Uint8Array
+  /** Of the best bound of a node: by how much it rises with each option, and what each item takes. */
+  private readonly reduced: Float64Array
+  private readonly chosen: Int32Array
+  /** Prices that served the first question. */
+  private served?: Float64Array
+
+  private question!: LoadsQuestion
+  private bestChoice: Int32Array
+  /** What the best costs beyond the cheapest of each item, and what that is. */
+  private bestCost = 0
+  private shift = 0
+  private highest = 1
+  private priceGrain = 1
+  private nodes = 0
+  private finished = true
+  private found = false
+
+  /** @param group items whose options take no units and set no modes */
+  constructor(
+    private readonly compiled: Compiled,
+    group: number[],
+  ) {
+    const { options, optionsOfItem, scarce } = compiled
+    this.items = group.length
+    this.first = new Int32Array(group.length + 1)
+    group.forEach((item, at) => {
+      this.optionAt.push(...optionsOfItem[item]!)
+      this.first[at + 1] = this.optionAt.length
+    })
+    const count = this.optionAt.length
+    this.count = count
+    this.firstLoad = new Int32Array(count + 1)
+    const loadOn: number[] = []
+    const amounts: number[] = []
+    this.optionAt.forEach((option, at) => {
+      for (const [capacity, amount] of options[option]!.loads) {
+        if (!scarce[capacity] || amount === 0) continue
+        const known = this.capacities.indexOf(capacity)
+        loadOn.push(known < 0 ? this.capacities.push(capacity) - 1 : known)
+        amounts.push(amount)
+      }
+      this.firstLoad[at + 1] = loadOn.length
+    })
+    this.loadOn = Int32Array.from(loadOn)
+    this.amount = Float64Array.from(amounts)
+    const place = new Map(group.map((item, at) => [item, at]))
+    this.twins = group.map((item) => compiled.twins[item]!.flatMap((twin) => place.get(twin) ?? []))
+    const depths = group.length + 2
+    const rows = this.capacities.length
+    this.cost = new Float64Array(count)
+    this.open = new Uint8Array(depths * count)
+    this.reduced = new Float64Array(depths * count)
+    this.free = new Uint8Array(depths * group.length)
+    this.taken = new Int32Array(depths * group.length)
+    this.chosen = new Int32Array(depths * group.length)
+    this.left = new Float64Array(depths * rows)
+    this.prices = new Float64Array(depths * rows)
+    this.full = new Float64Array(count)
+    this.cheapest = new Int32Array(group.length)
+    this.slope = new Float64Array(rows)
+    this.seen = new Uint8Array(rows)
+    this.bestChoice = new Int32Array(group.length)
+  }
+
+  /** Looks for a better choice than is known, or proves that there is none. */
+  search(question: LoadsQuestion): LoadsAnswer {
+    this.question = question
+    this.nodes = 0
+    this.finished = true
+    this.found = false
+    const { best, bestCost } = question
+    if (!this.start()) return { best, bestCost, bound: bestCost, finished: true, nodes: 1 }
+    const bound = this.explore(0) + this.shift
+    this.served ??= this.prices.slice(0, this.capacities.length)
+    return {
+      best: this.found ? Array.from(this.bestChoice, (option) => this.optionAt[option]!) : best,
+      bestCost: this.bestCost + this.shift,
+      bound,
+      finished: this.finished,
+      nodes: this.nodes,
+    }
+  }
+
+  /** Lays out the root; false when the cheapest of each item cost too much already. */
+  private start(): boolean {
+    const { open, bestCost } = this.question
+    const { compiled, first, cost } = this
+    this.shift = 0
+    for (let item = 0; item < this.items; item += 1) {
+      let least = Infinity
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) {
+        const is = hasBit(open, this.optionAt[option]!)
+        this.open[option] = is ? 1 : 0
+        cost[option] = compiled.options[this.optionAt[option]!]!.cost
+        if (is && cost[option]! < least) least = cost[option]!
+      }
+      if (least === Infinity) return false
+      this.shift += least
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) cost[option]! -= least
+      this.free[item] = 1
+    }
+    this.bestCost = bestCost - this.shift
+    if (this.bestCost <= 0) return false
+    for (let option = 0; option < this.count; option += 1) if (cost[option]! >= this.bestCost) this.open[option] = 0
+    const rows = this.capacities.length
+    let mostLoads = 1
+    for (let option = 0; option < this.count; option += 1) {
+      mostLoads = Math.max(mostLoads, this.firstLoad[option + 1]! - this.firstLoad[option]!)
+    }
+    this.highest = 2 ** Math.ceil(Math.log2(this.bestCost + 1))
+    this.priceGrain = 2 ** (Math.ceil(Math.log2(this.highest * (2 * this.items * (1 + mostLoads) + rows + 1))) - 52)
+    for (let row = 0; row < rows; row += 1) {
+      this.left[row] = compiled.packing.capacities[this.capacities[row]!]!
+      this.prices[row] = this.held(this.served?.[row] ?? 0, row)
+    }
+    return true
+  }
+
+  /** A price that keeps all sums exact. */
+  private held(price: number, row: number): number {
+    const limit = Math.max(1, this.compiled.packing.capacities[this.capacities[row]!]!)
+    return Math.floor(Math.min(this.highest / limit, Math.max(0, price)) / this.priceGrain) * this.priceGrain
+  }
+
+  /** Bounds are exact, so that one may be rounded up to what a choice can cost. */
+  private whole(bound: number): number {
+    const { base, grain } = this.question
+    const from = base - this.shift
+    return from + Math.ceil((bound - from) / grain) * grain
+  }
+
+  /** Searches below a node and returns a lower bound of all that was not searched to the end, or the best found. */
+  private explore(depth: number, fixedCost = 0): number {
+    this.nodes += 1
+    const { maxNodes, isOver, floor } = this.question
+    if (this.bestCost + this.shift <= floor) return this.bestCost
+    const fixed = this.propagate(depth, fixedCost)
+    if (fixed < 0 || fixed >= this.bestCost) return this.bestCost
+    const bound = this.relax(depth, fixed)
+    if (bound < 0) return this.bestCost
+    if (this.nodes >= maxNodes || isOver()) {
+      this.finished = false
+      return this.whole(bound)
+    }
+    const item = this.branchItem(depth)
+    return item < 0 ? this.bestCost : this.branch(depth, item, bound, fixed)
+  }
+
+  /** One branch for each option of an item, cheapest first. */
+  private branch(depth: number, item: number, bound: number, fixed: number): number {
+    const { first, open, reduced, count, items } = this
+    const row = depth * count
+    const branches: number[] = []
+    for (let option = first[item]!; option < first[item + 1]!; option += 1) if (open[row + option]) branches.push(option)
+    branches.sort((one, other) => reduced[row + one]! - reduced[row + other]! || one - other)
+    const twins = this.twinsIn(depth, item)
+    let lowest = Infinity
+    for (const [at, option] of branches.entries()) {
+      const floor = this.whole(bound + reduced[row + option]!)
+      if (floor >= this.bestCost) continue
+      if (!this.finished) {
+        lowest = Math.min(lowest, floor)
+        continue
+      }
+      const next = depth + 1
+      open.copyWithin(next * count, row, row + count)
+      this.free.copyWithin(next * items, depth * items, next * items)
+      this.taken.copyWithin(next * items, depth * items, next * items)
+      const rows = this.capacities.length
+      this.left.copyWithin(next * rows, depth * rows, next * rows)
+      this.prices.copyWithin(next * rows, depth * rows, next * rows)
+      // What was searched with the item on an option need not be searched with a twin on it.
+      for (const twin of twins) {
+        for (const done of branches.slice(0, at)) open[next * count + first[twin]! + done - first[item]!] = 0
+      }
+      if (this.fix(next, item, option)) lowest = Math.min(lowest, this.explore(next, fixed + this.cost[option]!))
+    }
+    return Math.min(this.bestCost, lowest)
+  }
+
+  /** Twins that are free and have the same options open as the item. */
+  private twinsIn(depth: number, item: number): number[] {
+    const { first, open } = this
+    const row = depth * this.count
+    return this.twins[item]!.filter((twin) => {
+      if (!this.free[depth * this.items + twin]) return false
+      for (let at = 0; at < first[item + 1]! - first[item]!; at += 1) {
+        if (open[row + first[item]! + at] !== open[row + first[twin]! + at]) return false
+      }
+      return true
+    })
+  }
+
+  private fix(depth: number, item: number, option: number): boolean {
+    this.free[depth * this.items + item] = 0
+    this.taken[depth * this.items + item] = option
+    const row = depth * this.capacities.length
+    for (let at = this.firstLoad[option]!; at < this.firstLoad[option + 1]!; at += 1) {
+      const on = row + this.loadOn[at]!
+      this.left[on]! -= this.amount[at]!
+      if (this.left[on]! < 0) return false
+    }
+    return true
+  }
+
+  private tooHeavy(depth: number, option: number): boolean {
+    const row = depth * this.capacities.length
+    for (let at = this.firstLoad[option]!; at < this.firstLoad[option + 1]!; at += 1) {
+      if (this.amount[at]! > this.left[row + this.loadOn[at]!]!) return true
+    }
+    return false
+  }
+
+  /** Closes what no longer fits and fixes items with one option left; what is fixed costs, or −1 when an item has none. */
+  private propagate(depth: number, fixedCost: number): number {
+    const { first, open } = this
+    const row = depth * this.count
+    let fixed = fixedCost
+    for (let item = 0; item < this.items;) {
+      if (!this.free[depth * this.items + item]) {
+        item += 1
+        continue
+      }
+      let only = -1
+      let several = false
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) {
+        if (!open[row + option]) continue
+        if (this.tooHeavy(depth, option)) open[row + option] = 0
+        else if (only >= 0) several = true
+        else only = option
+      }
+      if (only < 0) return -1
+      if (several) {
+        item += 1
+        continue
+      }
+      if (!this.fix(depth, item, only)) return -1
+      fixed += this.cost[only]!
+      item = 0
+    }
+    return fixed
+  }
+
+  /**
+   * The bound of a node under prices that are moved a few times; closes what cannot be in a
+   * better choice, and keeps what the relaxation happens to solve.
+   * @returns −1 when nothing better is below the node
+   */
+  private relax(depth: number, fixed: number): number {
+    const rows = this.capacities.length
+    const turns = depth === 0 ? rootTurns : nodeTurns
+    const prices = this.prices.subarray(depth * rows, (depth + 1) * rows)
+    const tried = prices.slice()
+    let best = -1
+    let stride = 1
+    let idle = 0
+    for (let turn = 0; ; turn += 1) {
+      const bound = this.boundUnder(depth, fixed, tried)
+      if (bound === Infinity) return -1
+      if (!this.isOverloaded(depth)) this.keep(depth, fixed)
+      if (this.whole(bound) >= this.bestCost) return -1
+      this.closeHopeless(depth, bound)
+      if (best < 0 || bound > best) {
+        best = bound
+        prices.set(tried)
+        this.note(depth)
+        idle = 0
+      } else if ((idle += 1) % 3 === 0) stride /= 2
+      if (turn >= turns || idle >= patience) return best
+      if (!this.reprice(tried, stride * (this.bestCost - bound))) return best
+    }
+  }
+
+  /** The least that a node costs under prices; leaves behind what each item takes, and the slope of the bound. */
+  private boundUnder(depth: number, fixed: number, prices: Float64Array): number {
+    const { first, open, cost, full, firstLoad, loadOn, amount, slope, seen, cheapest } = this
+    const row = depth * this.count
+    slope.fill(0)
+    seen.fill(0)
+    let bound = fixed
+    for (let item = 0; item < this.items; item += 1) {
+      if (!this.free[depth * this.items + item]) continue
+      let least = Infinity
+      let which = -1
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) {
+        if (!open[row + option]) continue
+        let sum = cost[option]!
+        for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) {
+          sum += prices[loadOn[at]!]! * amount[at]!
+          seen[loadOn[at]!] = 1
+        }
+        full[option] = sum
+        if (sum < least) {
+          least = sum
+          which = option
+        }
+      }
+      if (which < 0) return Infinity
+      bound += least
+      cheapest[item] = which
+      for (let at = firstLoad[which]!; at < firstLoad[which + 1]!; at += 1) slope[loadOn[at]!]! += amount[at]!
+    }
+    const rows = this.capacities.length
+    for (let at = 0; at < rows; at += 1) {
+      if (!seen[at]) continue
+      const limit = this.left[depth * rows + at]!
+      bound -= prices[at]! * limit
+      slope[at]! -= limit
+    }
+    return bound
+  }
+
+  /** One step of the prices along the slope; false when the bound cannot rise. */
+  private reprice(prices: Float64Array, rise: number): boolean {
+    const { slope } = this
+    let length = 0
+    for (let row = 0; row < slope.length; row += 1) {
+      if (!this.seen[row] || (slope[row]! < 0 && prices[row] === 0)) slope[row] = 0
+      length += slope[row]! * slope[row]!
+    }
+    if (length === 0) return false
+    for (let row = 0; row < slope.length; row += 1) prices[row] = this.held(prices[row]! + (rise / length) * slope[row]!, row)
+    return true
+  }
+
+  /** What the items take exceeds some capacity. */
+  private isOverloaded(depth: number): boolean {
+    for (let row = 0; row < this.slope.length; row += 1) if (this.seen[row] && this.slope[row]! > 0) return true
+    return false
+  }
+
+  private closeHopeless(depth: number, bound: number): void {
+    const { first, open, full, cheapest } = this
+    const row = depth * this.count
+    for (let item = 0; item < this.items; item += 1) {
+      if (!this.free[depth * this.items + item]) continue
+      const least = full[cheapest[item]!]!
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) {
+        if (open[row + option] && this.whole(bound + full[option]! - least) >= this.bestCost) open[row + option] = 0
+      }
+    }
+  }
+
+  /** Keeps what belongs to the best bound of a node. */
+  private note(depth: number): void {
+    const { first, full, cheapest, reduced, chosen } = this
+    const row = depth * this.count
+    for (let item = 0; item < this.items; item += 1) {
+      if (!this.free[depth * this.items + item]) continue
+      chosen[depth * this.items + item] = cheapest[item]!
+      const least = full[cheapest[item]!]!
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) reduced[row + option] = full[option]! - least
+    }
+  }
+
+  /** Keeps a complete choice when it is the best so far. */
+  private keep(depth: number, fixed: number): void {
+    let cost = fixed
+    for (let item = 0; item < this.items; item += 1) {
+      if (this.free[depth * this.items + item]) cost += this.cost[this.cheapest[item]!]!
+    }
+    if (cost >= this.bestCost) return
+    this.bestCost = cost
+    this.found = true
+    for (let item = 0; item < this.items; item += 1) {
+      const free = this.free[depth * this.items + item]
+      this.bestChoice[item] = free ? this.cheapest[item]! : this.taken[depth * this.items + item]!
+    }
+  }
+
+  /** The item to branch on: of those on a capacity that is exceeded the one with fewest options, but more than one; −1 where one has none left. */
+  private branchItem(depth: number): number {
+    const rows = this.capacities.length
+    const { first, open, chosen, firstLoad, loadOn, amount, slope } = this
+    const of = (item: number) => chosen[depth * this.items + item]!
+    slope.fill(0)
+    for (let item = 0; item < this.items; item += 1) {
+      if (!this.free[depth * this.items + item]) continue
+      for (let at = firstLoad[of(item)]!; at < firstLoad[of(item) + 1]!; at += 1) slope[loadOn[at]!]! += amount[at]!
+    }
+    let best = -1
+    let fewest = Infinity
+    let guiltiest = false
+    for (let item = 0; item < this.items; item += 1) {
+      if (!this.free[depth * this.items + item]) continue
+      let count = 0
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) count += open[depth * this.count + option]!
+      if (count === 0) return -1
+      if (count === 1) {
+        if (best < 0) best = item
+        continue
+      }
+      let guilty = false
+      for (let at = firstLoad[of(item)]!; at < firstLoad[of(item) + 1]!; at += 1) {
+        if (slope[loadOn[at]!]! > this.left[depth * rows + loadOn[at]!]!) guilty = true
+      }
+      if (guilty < guiltiest || (guilty === guiltiest && count >= fewest)) continue
+      best = item
+      fewest = count
+      guiltiest = guilty
+    }
+    return best
+  }
+}
