@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { FittedNeed, FittedSupply, Place, Placement, ResolvedPlan } from '../plan'
 import { isPossible, offersFor, offersForSupply, type Claim, type Fact, type Offer, type Way } from '../suitability'
 
@@ -34,15 +35,7 @@ export function verdictsForSupply(resolved: ResolvedPlan, supply: FittedSupply):
   return verdictsOf(offersForSupply(resolved, supply))
 }
 
-const known = new WeakMap<Offer[], Verdict[]>()
-
-function verdictsOf(offers: Offer[]): Verdict[] {
-  const found = known.get(offers)
-  if (found) return found
-  const made = offers.map(verdictOf)
-  known.set(offers, made)
-  return made
-}
+const verdictsOf = oncePer((offers: Offer[]): Verdict[] => offers.map(verdictOf))
 
 function verdictOf({ place, ways }: Offer): Verdict {
   const candidates = ways.filter(isPossible).map(candidateOf)

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { Board, Pad } from './board'
 
 export type Edge = 'left' | 'right' | 'top' | 'bottom'
@@ -13,23 +14,18 @@ export function edgeOf(pad: Pick<Pad, 'x' | 'y'>, { width, height }: { width: nu
   return gaps.sort((a, b) => a[1] - b[1])[0]![0]
 }
 
-const known = new WeakMap<Board, Map<string, string>>()
-
 /**
  * What each pad of a board is called where a wire ends at it, by id: its label, and where several bear
  * the same one, where it lies: "5V (left, 3rd)", counted from the top or from the left as the board is
  * drawn. Contacts of a connector are told apart by their number in it, so that they keep their label.
  */
-export function padNames(board: Board): Map<string, string> {
-  const found = known.get(board)
-  if (found) return found
+export const padNames = oncePer((board: Board): Map<string, string> => {
   const made = new Map(board.pads.map(({ id, label }) => [id, label]))
   for (const alike of groups(board.pads.filter(({ connector }) => connector === undefined), ({ label }) => label)) {
     if (alike.length > 1) for (const [id, name] of namesAmong(alike, board)) made.set(id, name)
   }
-  known.set(board, made)
   return made
-}
+})
 
 /** Of pads with one label. */
 function namesAmong(pads: Pad[], { outline }: Board): [id: string, name: string][] {

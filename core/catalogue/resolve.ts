@@ -1,14 +1,13 @@
+import { oncePer } from '../once'
 import type { Board, BoardDefinition } from './board'
 import type { Device, DeviceDefinition, DeviceSetting, Need } from './device'
 import { mergeDifferences, withIds } from './merge'
 
 /** Definitions are not changed once they are made; what was laid out of one serves again. */
-const boards = new WeakMap<BoardDefinition, Map<string, Board>>()
-const devices = new WeakMap<DeviceDefinition, Map<string, Device>>()
+const boards = oncePer((_definition: BoardDefinition) => new Map<string, Board>())
+const devices = oncePer((_definition: DeviceDefinition) => new Map<string, Device>())
 
-function remembered<D extends object, T>(known: WeakMap<D, Map<string, T>>, definition: D, key: string, make: () => T): T {
-  const laidOut = known.get(definition) ?? new Map<string, T>()
-  known.set(definition, laidOut)
+function remembered<T>(laidOut: Map<string, T>, key: string, make: () => T): T {
   const found = laidOut.get(key) ?? make()
   laidOut.set(key, found)
   return found
@@ -19,7 +18,7 @@ function remembered<D extends object, T>(known: WeakMap<D, Map<string, T>>, defi
  * @throws RangeError when the revision or firmware version is not in the definition.
  */
 export function resolveBoard(definition: BoardDefinition, revision: string, firmware: string): Board {
-  return remembered(boards, definition, `${revision} ${firmware}`, () => layOutBoard(definition, revision, firmware))
+  return remembered(boards(definition), `${revision} ${firmware}`, () => layOutBoard(definition, revision, firmware))
 }
 
 function layOutBoard(definition: BoardDefinition, revision: string, firmware: string): Board {
@@ -60,7 +59,7 @@ function layOutBoard(definition: BoardDefinition, revision: string, firmware: st
  * @throws RangeError when the variant is not in the definition.
  */
 export function resolveDevice(definition: DeviceDefinition, variant: string): Device {
-  return remembered(devices, definition, variant, () => layOutDevice(definition, variant))
+  return remembered(devices(definition), variant, () => layOutDevice(definition, variant))
 }
 
 function layOutDevice(definition: DeviceDefinition, variant: string): Device {

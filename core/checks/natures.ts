@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import { pointOf, type Wire, type WireEnd } from '../harness'
 import type { CheckContext } from './context'
 
@@ -11,22 +12,19 @@ export function natureOf({ resolved, terminal }: CheckContext, { device, point }
   return role === 'video' ? 'signal' : role
 }
 
-const ofNets = new WeakMap<CheckContext, Map<string, Set<Nature>>>()
-
 /** What all points of a net are that wires end at. */
-function naturesOf(context: CheckContext, net: string): Set<Nature> {
-  const known = ofNets.get(context) ?? new Map<string, Set<Nature>>()
-  ofNets.set(context, known)
-  if (!known.size) {
-    for (const wire of context.circuit.wires) {
-      const name = context.circuit.netOf(wire)
-      const natures = known.get(name) ?? new Set()
-      for (const nature of [natureOf(context, wire.from), natureOf(context, wire.to)]) if (nature) natures.add(nature)
-      known.set(name, natures)
-    }
+const naturesOfNets = oncePer((context: CheckContext): Map<string, Set<Nature>> => {
+  const found = new Map<string, Set<Nature>>()
+  for (const wire of context.circuit.wires) {
+    const name = context.circuit.netOf(wire)
+    const natures = found.get(name) ?? new Set()
+    for (const nature of [natureOf(context, wire.from), natureOf(context, wire.to)]) if (nature) natures.add(nature)
+    found.set(name, natures)
   }
-  return known.get(net) ?? new Set()
-}
+  return found
+})
+
+const naturesOf = (context: CheckContext, net: string): Set<Nature> => naturesOfNets(context).get(net) ?? new Set()
 
 /**
  * The ends of a wire that joins points of unlike nature, the one of the nature asked for first. A joint

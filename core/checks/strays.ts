@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { Wire } from '../harness'
 import { endAt, videoChain, wireId } from '../harness'
 import { padPoint, terminalPoint, type FittedNeed } from '../plan'
@@ -15,16 +16,8 @@ export interface Stray {
   wire?: Wire
 }
 
-const known = new WeakMap<CheckContext, Stray[]>()
-
 /** All terminals of placed needs, and of the video chain, that the wires do not connect with what they are for. */
-export function straysOf(context: CheckContext): Stray[] {
-  const found = known.get(context)
-  if (found) return found
-  const made = [...placedStrays(context), ...videoStrays(context)]
-  known.set(context, made)
-  return made
-}
+export const straysOf = oncePer((context: CheckContext): Stray[] => [...placedStrays(context), ...videoStrays(context)])
 
 function* placedStrays(context: CheckContext): Iterable<Stray> {
   const { resolved, placed, circuit, wires } = context

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import { channelCount, countToMicroseconds, microsecondsToCount } from '../protocols'
 import type { FittedNeed, ResolvedPlan } from '../plan'
 
@@ -30,7 +31,7 @@ export interface Carrier {
 }
 
 /** The control receiver of a build with what it carries; nothing before one has a place. */
-export function carrierOf(resolved: ResolvedPlan): Carrier | undefined {
+export const carrierOf = oncePer((resolved: ResolvedPlan): Carrier | undefined => {
   for (const need of resolved.needs) {
     const { fitted, key } = need
     const placement = resolved.plan.assignment[key]
@@ -52,7 +53,7 @@ export function carrierOf(resolved: ResolvedPlan): Carrier | undefined {
     }
   }
   return undefined
-}
+})
 
 /** Pulses between which the steps of a radio link lie, in µs. */
 const span = { low: 988, high: 2012 }

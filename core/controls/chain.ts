@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { ControlOutput, HandsetControl, ResolvedPlan } from '../plan'
 import { carried, carrierOf, type Carrier } from './carrier'
 import { positionsOf, widthOf, type Position } from './handset'
@@ -137,7 +138,7 @@ function atRest({ need }: PulseOutput, rest: ControlOutput['onLoss'] | undefined
 }
 
 /** Every position of every control that has a channel, in the order of the channels. */
-export function columnsOf(resolved: ResolvedPlan): Column[] {
+export const columnsOf = oncePer((resolved: ResolvedPlan): Column[] => {
   const carrier = carrierOf(resolved)
   return Object.entries(resolved.plan.controls.handset)
     .flatMap(([id, control]) =>
@@ -146,10 +147,10 @@ export function columnsOf(resolved: ResolvedPlan): Column[] {
       ),
     )
     .toSorted((one, other) => one.channel - other.channel)
-}
+})
 
 /** Switch positions against what happens, each cell worked through the whole chain. */
-export function matrixOf(resolved: ResolvedPlan): { columns: Column[]; rows: Row[] } {
+export const matrixOf = oncePer((resolved: ResolvedPlan): { columns: Column[]; rows: Row[] } => {
   const columns = columnsOf(resolved)
   const { jobs } = resolved.plan.controls
   const switched = new Map<string, { name: string; of: string[] }>()
@@ -184,4 +185,4 @@ export function matrixOf(resolved: ResolvedPlan): { columns: Column[]; rows: Row
     powerUp: each.output ? atRest(each, each.output.powerUp) : 'nothing drives it',
   }))
   return { columns, rows: [...rows, ...outputs] }
-}
+})

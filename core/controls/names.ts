@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { PulseNeed } from '../catalogue'
 import { flightModes, jobKinds, type ControlOutput, type FittedNeed, type Job, type ResolvedPlan } from '../plan'
 
@@ -9,14 +10,14 @@ export interface PulseOutput {
 }
 
 /** All parts that follow a pulse and are no motors, in the order of the fit-out. */
-export function pulseOutputs({ needs, plan }: ResolvedPlan): PulseOutput[] {
-  return needs.flatMap((need) => {
+export const pulseOutputs = oncePer(({ needs, plan }: ResolvedPlan): PulseOutput[] =>
+  needs.flatMap((need) => {
     const own = need.need
     if (own.kind !== 'pulse' || own.protocol !== 'pwm' || need.fitted.device.class === 'esc') return []
     const output = plan.controls.outputs[need.key]
     return [{ need: { ...need, need: own }, ...(output && { output }) }]
-  })
-}
+  }),
+)
 
 /** Lines that a channel can switch, by the keys of their needs. */
 export const switchedLines = ({ needs }: ResolvedPlan): FittedNeed[] => needs.filter(({ need }) => need.kind === 'switch')

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { FlightValues } from '../flight'
 
 /** What feeds a value of a display. */
@@ -316,12 +317,7 @@ const byId = new Map(elements.map((element) => [element.id, element]))
 export const elementOf = (id: string) => byId.get(id)
 
 /** Columns and rows that an element takes at its longest. */
-export function sizeOf(element: DisplayElement): { width: number; height: number } {
-  const known = sizes.get(element)
-  if (known) return known
-  const { longest } = element
-  const size = { width: Math.max(...longest.map(({ length }) => length)), height: longest.length }
-  sizes.set(element, size)
-  return size
-}
-const sizes = new WeakMap<DisplayElement, { width: number; height: number }>()
+export const sizeOf = oncePer(({ longest }: DisplayElement): { width: number; height: number } => ({
+  width: Math.max(...longest.map(({ length }) => length)),
+  height: longest.length,
+}))

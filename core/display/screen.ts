@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { FlightValues } from '../flight'
 import { characterGrids } from '../links'
 import type { Anchored, DisplayLayout, GlyphShapes, Plan, ResolvedPlan } from '../plan'
@@ -20,14 +21,12 @@ export interface DisplayKind {
   baud?: Baud
 }
 
-const kept = new WeakMap<GlyphShapes, GlyphSet>()
+const setOf = oncePer(setOfShapes)
 
 /** The glyphs of a display that holds so many: the user's own, as far as they fit there, or the product's. */
 function glyphsOf({ glyphs }: Pick<Plan, 'glyphs'>, size: number): GlyphSet {
   if (!glyphs || glyphs.size > size) return ownGlyphs(size)
-  const set = kept.get(glyphs) ?? setOfShapes(glyphs)
-  kept.set(glyphs, set)
-  return set
+  return setOf(glyphs)
 }
 
 /** The grid of an analogue picture, by its standard. */

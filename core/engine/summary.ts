@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { Need } from '../catalogue'
 import { riskOf, type Candidate, type Reason, type Verdict, type Want } from '../allocation'
 import type { CheckContext } from '../checks'
@@ -96,16 +97,8 @@ export function fitGrid(wants: Want[]): FitRow[] {
   })
 }
 
-const cells = new WeakMap<Verdict[], FitCell[]>()
-
 /** The same cells for the same verdicts, so that whoever has them need not be sent them again. */
-function cellsOf(verdicts: Verdict[]): FitCell[] {
-  const known = cells.get(verdicts)
-  if (known) return known
-  const made = verdicts.map(fitCell)
-  cells.set(verdicts, made)
-  return made
-}
+const cellsOf = oncePer((verdicts: Verdict[]): FitCell[] => verdicts.map(fitCell))
 
 function fitCell({ place, candidates, refusals }: Verdict): FitCell {
   const best = candidates.reduce<Candidate | undefined>(

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { ResolvedPlan } from '../plan'
 import { cellVoltage } from '../units'
 
@@ -120,7 +121,6 @@ interface Reached {
   most: FlightValues['most']
 }
 
-const tables = new WeakMap<ResolvedPlan, Reached[]>()
 const speedAt = (time: number) => {
   const [before, after] = [place(time - 0.5), place(time + 0.5)]
   return Math.hypot(after.east - before.east, after.north - before.north)
@@ -144,14 +144,16 @@ function goneOn(resolved: ResolvedPlan, { used, flown, most }: Reached, from: nu
   }
 }
 
-/** What has been reached at a moment. The strides before it are summed up once for each build. */
+/** What has been reached at the end of each stride. */
+const strides = oncePer((resolved: ResolvedPlan): Reached[] => {
+  const table: Reached[] = [{ used: 0, flown: 0, most: { altitude: 0, speed: 0, distance: 0, amps: 0 } }]
+  for (let from = 0; from < flightLength; from += stride) table.push(goneOn(resolved, table.at(-1)!, from, from + stride))
+  return table
+})
+
+/** What has been reached at a moment. */
 function reachedAt(resolved: ResolvedPlan, time: number): Reached {
-  let table = tables.get(resolved)
-  if (!table) {
-    table = [{ used: 0, flown: 0, most: { altitude: 0, speed: 0, distance: 0, amps: 0 } }]
-    for (let from = 0; from < flightLength; from += stride) table.push(goneOn(resolved, table.at(-1)!, from, from + stride))
-    tables.set(resolved, table)
-  }
+  const table = strides(resolved)
   const whole = Math.min(table.length - 1, Math.floor(time / stride))
   return time > whole * stride ? goneOn(resolved, table[whole]!, whole * stride, time) : table[whole]!
 }

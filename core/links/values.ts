@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { SerialNeed, SerialOption, SerialPort } from '../catalogue'
 import { idIn, type FittedNeed, type LinkSettings, type LinkSide, type Placement, type ResolvedPlan } from '../plan'
 import type { Baud } from '../units'
@@ -47,21 +48,15 @@ export function carriesConfiguration({ board }: ResolvedPlan, { protocol }: Pick
   return protocol === board.configuration.protocol
 }
 
-const known = new WeakMap<ResolvedPlan, SerialLink[]>()
-
 /** The serial links of a plan as assigned, with what is set by hand at either end laid over. */
-export function serialLinks(resolved: ResolvedPlan): SerialLink[] {
-  const found = known.get(resolved)
-  if (found) return found
-  const links = resolved.needs.flatMap((fitted) => {
+export const serialLinks = oncePer((resolved: ResolvedPlan): SerialLink[] =>
+  resolved.needs.flatMap((fitted) => {
     const { need } = fitted
     const placement = resolved.plan.assignment[fitted.key]
     const port = resolved.port(idIn('port', placement?.place) ?? '')
     return need.kind === 'serial' && placement && port ? [linkAt(resolved, { ...fitted, need }, port, placement)] : []
-  })
-  known.set(resolved, links)
-  return links
-}
+  }),
+)
 
 /**
  * A link at a port. A placement that names a protocol which the device does not speak sets the board's end alone.

@@ -1,19 +1,8 @@
+import { whileSame } from '../once'
 import type { Device, Need, PowerOutput, ProtocolDefinition, Radio } from '../catalogue'
 import type { FlightLog, Plan } from './plan'
 
-/** Makes something of a thing; the same again while that thing and what goes into it stay the same. */
-function kept<T extends object>(make: (thing: T, around: string) => T): (thing: T, around: string) => T {
-  const known = new WeakMap<T, { around: string; made: T }>()
-  return (thing, around) => {
-    const before = known.get(thing)
-    if (before?.around === around) return before.made
-    const made = make(thing, around)
-    known.set(thing, { around, made })
-    return made
-  }
-}
-
-const changed = kept<Device>((device, around) => {
+const changed = whileSame((device: Device, around: string): Device => {
   const { log, megahertz, volts } = JSON.parse(around) as Asked
   return {
     ...device,

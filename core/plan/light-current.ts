@@ -1,3 +1,4 @@
+import { whileSame } from '../once'
 import type { LedNeed, Supply } from '../catalogue'
 import { lightEffects, type LightMeaning, type Lights, type LightState } from './lights'
 
@@ -41,16 +42,13 @@ export function stripCurrent(lights: Lights, key: string, { leds }: LedNeed): { 
   return { typical, worst }
 }
 
-const known = new WeakMap<Supply, { around: string; made: Supply }>()
+const lit = whileSame((supply: Supply, current: string): Supply => {
+  const { typical, worst } = JSON.parse(current) as { typical: number; worst: number }
+  return { ...supply, typical, peak: worst }
+})
 
 /** The supply of a strip with what its lights take as they are laid out; the same object while that stays the same. */
 export function withLights(supply: Supply, lights: Lights, key: string, need: LedNeed | undefined): Supply {
   const current = need && stripCurrent(lights, key, need)
-  if (!current) return supply
-  const around = `${current.typical} ${current.worst}`
-  const before = known.get(supply)
-  if (before?.around === around) return before.made
-  const made = { ...supply, typical: current.typical, peak: current.worst }
-  known.set(supply, { around, made })
-  return made
+  return current ? lit(supply, JSON.stringify(current)) : supply
 }

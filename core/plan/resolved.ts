@@ -1,3 +1,4 @@
+import { oncePer, whileSame } from '../once'
 import {
   resolveBoard,
   resolveDevice,
@@ -59,22 +60,12 @@ export interface ResolvedPlan {
   padsOfPin: (pin: string) => Pad[]
 }
 
-const resolvedPlans = new WeakMap<Plan, ResolvedPlan>()
-
 /**
  * Looks up board, devices, needs and supplies of a plan. The same plan object
  * gives the same result object.
  * @throws RangeError when the plan names a definition, revision or variant it does not hold.
  */
-export function resolvePlan(plan: Plan): ResolvedPlan {
-  const known = resolvedPlans.get(plan)
-  if (known) return known
-  const made = resolve(plan)
-  resolvedPlans.set(plan, made)
-  return made
-}
-
-function resolve(plan: Plan): ResolvedPlan {
+export const resolvePlan = oncePer((plan: Plan): ResolvedPlan => {
   const definition = plan.definitions.boards[plan.board.definition]
   if (!definition) throw new RangeError(`board.definition: the plan does not hold board "${plan.board.definition}"`)
   const board = resolveBoard(definition, plan.board.revision, plan.board.firmware)
@@ -130,20 +121,18 @@ function resolve(plan: Plan): ResolvedPlan {
     pad: (id) => pads.get(id),
     padsOfPin: (pin) => byPin.get(pin) ?? [],
   }
-}
+})
 
-const supplied = new WeakMap<Supply, { around: string; made: Supply }>()
+const driven = whileSame((supply: Supply, currents: string): Supply => {
+  const { typical, peak } = JSON.parse(currents) as Pick<Supply, 'typical' | 'peak'>
+  return { ...supply, typical: supply.typical + typical, peak: supply.peak + peak }
+})
 
 /** An ESC's supply with what its motors take; the same object while that stays the same. */
 function withMotors(supply: Supply, drive: MotorDrive | undefined, { hover, full }: MotorCurrents): Supply {
   if (!drive) return supply
-  const around = `${hover} ${full}`
-  const known = supplied.get(supply)
-  if (known?.around === around) return known.made
   const { count, peak } = drive
-  const made = { ...supply, typical: supply.typical + count * hover, peak: supply.peak + count * Math.min(full, peak) }
-  supplied.set(supply, { around, made })
-  return made
+  return driven(supply, JSON.stringify({ typical: count * hover, peak: count * Math.min(full, peak) }))
 }
 
 function groupByPin(pads: Pad[]): Map<string | undefined, Pad[]> {

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import { settingWays } from '../catalogue'
 import { serialLinks } from '../links'
 import { referTo, type FittedDevice, type ResolvedPlan } from '../plan'
@@ -29,13 +30,7 @@ function deviceSteps(resolved: ResolvedPlan, fitted: FittedDevice): SetupStep[] 
     }))
 }
 
-const known = new WeakMap<ResolvedPlan, SetupStep[][]>()
-
 /** All that has to be set, in rounds: after each round what was set is saved and the board restarted. */
-export function setupRounds(resolved: ResolvedPlan): SetupStep[][] {
-  const made =
-    known.get(resolved) ??
-    inRounds([...boardSteps(resolved), ...resolved.devices.flatMap((fitted) => deviceSteps(resolved, fitted))])
-  known.set(resolved, made)
-  return made
-}
+export const setupRounds = oncePer((resolved: ResolvedPlan): SetupStep[][] =>
+  inRounds([...boardSteps(resolved), ...resolved.devices.flatMap((fitted) => deviceSteps(resolved, fitted))]),
+)

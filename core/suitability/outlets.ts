@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { Board, DevicePad, Pad, Pin } from '../catalogue'
 import { keyOf, referTo, type FittedDevice, type Place, type ResolvedPlan } from '../plan'
 
@@ -17,40 +18,31 @@ export interface Outlet {
   rates?: number[]
 }
 
-const ofBoards = new WeakMap<Board, Outlet[]>()
-const ofPlans = new WeakMap<ResolvedPlan, Outlet[]>()
-
 /** All outlets of a plan: the board's, those with the fewest other uses first, so that the versatile ones stay free; then those of other parts. */
-export function outletsOf(resolved: ResolvedPlan): Outlet[] {
-  const known = ofPlans.get(resolved)
-  if (known) return known
-  const made = [...boardOutlets(resolved), ...deviceOutlets(resolved)]
-  ofPlans.set(resolved, made)
-  return made
-}
+export const outletsOf = oncePer((resolved: ResolvedPlan): Outlet[] => [
+  ...boardOutlets(resolved.board),
+  ...deviceOutlets(resolved),
+])
 
 /** The outlet that a place is. */
 export function outletAt(resolved: ResolvedPlan, place: Place): Outlet | undefined {
   return outletsOf(resolved).find((outlet) => outlet.place === place)
 }
 
-function boardOutlets({ board, pin }: ResolvedPlan): Outlet[] {
-  const known = ofBoards.get(board)
-  if (known) return known
-  const uses = (pad: Pad) => pin(pad.pin!)!.functions.filter(({ as }) => as !== 'switch').length
-  const made = board.pads
+const boardOutlets = oncePer((board: Board): Outlet[] => {
+  const pin = (id: string) => board.pins.find((each) => each.id === id)!
+  const uses = (pad: Pad) => pin(pad.pin!).functions.filter(({ as }) => as !== 'switch').length
+  return board.pads
     .filter((pad) => pad.kind === 'signal' && pad.pin)
     .map((pad) => ({ pad, count: uses(pad) }))
     .sort((one, other) => one.count - other.count)
     .map(({ pad }): Outlet => ({
       place: referTo('pad', pad.id),
       name: `pad ${pad.label}`,
-      pin: pin(pad.pin!)!,
+      pin: pin(pad.pin!),
       output: pad.output,
     }))
-  ofBoards.set(board, made)
-  return made
-}
+})
 
 /** Pads of devices, as `device:DEVICE/PAD`. */
 function deviceOutlets({ devices }: ResolvedPlan): Outlet[] {

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import {
   measures,
   needKind,
@@ -139,14 +140,13 @@ function switchFacts({ rails }: Board, { pin, name }: Outlet): Fact[] {
   return rail ? [impossible('PAD-01', `${name} switches ${rail.label} on and off`)] : []
 }
 
-const withStreams = new WeakMap<Board, boolean>()
+/** Whether a board tells of DMA streams at all. */
+const tellsStreams = oncePer(({ pins }: Board) => pins.some(({ functions }) => functions.some(({ dma }) => dma !== undefined)))
 
 /** Bursts and LED data are sent by DMA; of a board that tells of no stream at all it is not known. */
 function streamFacts(board: Board, need: Need, { stream }: PadDemand<Need>, { name }: Outlet, { dma }: PinFunction): Fact[] {
   if (dma !== undefined || !stream?.(need)) return []
-  const told = withStreams.get(board) ?? board.pins.some(({ functions }) => functions.some((each) => each.dma !== undefined))
-  withStreams.set(board, told)
-  if (!told) return []
+  if (!tellsStreams(board)) return []
   const what = need.kind === 'led-data' ? 'LED data is' : 'digital throttle is'
   return [impossible('PAD-04', `${what} sent by a DMA stream, and ${name} has none`)]
 }

@@ -1,10 +1,10 @@
+import { oncePer } from '../once'
 import { pinUses, type Board, type Pin, type PinRole } from '../catalogue'
 import { alike, alone, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import { featureWords } from './feature-words'
 
-type Claimed = Map<string, Claim[]>
-const known = new WeakMap<Board, Claimed>()
+const claimsOn = oncePer((_board: Board) => new Map<string, Claim[]>())
 
 /**
  * Claims on a pin. It belongs to one need, or in each flight state to one where it
@@ -13,8 +13,7 @@ const known = new WeakMap<Board, Claimed>()
  * by the parts on the bus, so that the role alone excludes.
  */
 export function pinClaims(board: Board, pin: string, role: PinRole, during?: 'disarmed' | 'armed'): Claim[] {
-  const claims = known.get(board) ?? (new Map() as Claimed)
-  known.set(board, claims)
+  const claims = claimsOn(board)
   const key = `${pin} ${role} ${during ?? ''}`
   const found = claims.get(key)
   if (found) return found

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import { needKind, type Wiring } from '../catalogue'
 import {
   padPoint,
@@ -115,13 +116,9 @@ export interface Placed {
   way: Way
 }
 
-const knownNeeds = new WeakMap<ResolvedPlan, Placed[]>()
-
 /** All needs of a plan that have a place, whoever put them there. */
-export function placedNeeds(resolved: ResolvedPlan): Placed[] {
-  const known = knownNeeds.get(resolved)
-  if (known) return known
-  const made = resolved.needs.flatMap((need): Placed[] => {
+export const placedNeeds = oncePer((resolved: ResolvedPlan): Placed[] =>
+  resolved.needs.flatMap((need): Placed[] => {
     const placement = resolved.plan.assignment[need.key]
     if (!placement) return []
     const { at, placed } = rules[needKind(need.need).wiring]
@@ -134,10 +131,8 @@ export function placedNeeds(resolved: ResolvedPlan): Placed[] {
     const ways = fits ? placed(resolved, need, placement) : [strange]
     const way = ways.reduce((best, way) => (costOf(way) < costOf(best) ? way : best))
     return [{ need, placement, ways, way }]
-  })
-  knownNeeds.set(resolved, made)
-  return made
-}
+  }),
+)
 
 /** A supply input that has been given a source. */
 export interface PlacedSupply {

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import type { Rail } from '../catalogue'
 import { batteryId, boardId, idIn, keyOf, partsOf, referTo, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
 import { formatAmps, formatVolts, type Amps, type Volts } from '../units'
@@ -24,16 +25,8 @@ export interface Source {
   regulates?: { volts: Volts; dropout: Volts; from: { min: Volts; max: Volts }; bears?: Volts }
 }
 
-const known = new WeakMap<ResolvedPlan, Source[]>()
-
 /** All sources of a plan with the voltage range they give from a full to an empty battery. */
-export function sourcesOf(resolved: ResolvedPlan): Source[] {
-  const found = known.get(resolved)
-  if (found) return found
-  const made = [...railSources(resolved), ...outputSources(resolved)]
-  known.set(resolved, made)
-  return made
-}
+export const sourcesOf = oncePer((resolved: ResolvedPlan): Source[] => [...railSources(resolved), ...outputSources(resolved)])
 
 /** Current into a regulator for a current out of it. */
 function inputOf({ kind, volts, efficiency }: Rail, out: Amps, above: Volts): Amps {

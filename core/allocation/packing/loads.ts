@@ -319,7 +319,7 @@ export class LoadsSearch {
     for (let turn = 0; ; turn += 1) {
       const bound = this.boundUnder(depth, fixed, tried)
       if (bound === Infinity) return -1
-      if (!this.isOverloaded(depth)) this.keep(depth, fixed)
+      if (!this.isOverloaded()) this.keep(depth, fixed)
       if (this.whole(bound) >= this.bestCost) return -1
       this.closeHopeless(depth, bound)
       if (best < 0 || bound > best) {
@@ -386,7 +386,7 @@ export class LoadsSearch {
   }
 
   /** What the items take exceeds some capacity. */
-  private isOverloaded(depth: number): boolean {
+  private isOverloaded(): boolean {
     for (let row = 0; row < this.slope.length; row += 1) if (this.seen[row] && this.slope[row]! > 0) return true
     return false
   }
