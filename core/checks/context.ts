@@ -1,7 +1,17 @@
+import { oncePer } from '../once'
 import type { Device, Terminal } from '../catalogue'
 import { Circuit, powerTree, wiresOf, type PowerTree, type Wire } from '../harness'
 import { serialLinks, type SerialLink } from '../links'
-import { boardId, referTo, type FittedDevice, type FittedNeed, type FittedSupply, type ResolvedPlan, type Subject } from '../plan'
+import {
+  boardId,
+  referTo,
+  resolvePlan,
+  type FittedDevice,
+  type FittedNeed,
+  type FittedSupply,
+  type ResolvedPlan,
+  type Subject,
+} from '../plan'
 import {
   clashesOf,
   placedNeeds,
@@ -47,31 +57,60 @@ export interface Rule {
   check: (context: CheckContext) => Iterable<Report>
 }
 
-/** Works out once what the rules share. */
-export function checkContext(resolved: ResolvedPlan, wires = wiresOf(resolved)): CheckContext {
-  const sources = sourcesOf(resolved)
-  const circuit = new Circuit(resolved, wires)
-  const feeds = circuit.feeds()
-  const terminals = new Map(resolved.parts.map((fitted) => [fitted.id, terminalMap(fitted.device)]))
-  const placed = placedNeeds(resolved)
-  return {
-    resolved,
-    links: serialLinks(resolved),
-    wires,
-    circuit,
-    sources,
-    power: powerTree(resolved, wires, circuit),
-    placed,
-    fed: placedSupplies(resolved, feeds),
-    clashes: clashesOf(placed),
-    feeds: resolved.supplies.map((supply) => ({
-      supply,
-      source: sources.find((source) => source.place === feeds[supply.key]),
-    })),
-    terminal: (device, id) => terminals.get(device)?.get(id),
-    name: (device) => resolved.device(device)?.instance.name ?? device,
+/** What the rules share, each part worked out when the first of them asks for it. */
+export function checkContext({ plan }: Pick<ResolvedPlan, 'plan'>): CheckContext {
+  const context: CheckContext = {
+    get resolved() {
+      return resolvePlan(plan)
+    },
+    get links() {
+      return serialLinks(context.resolved)
+    },
+    get wires() {
+      return wired(context)
+    },
+    get circuit() {
+      return circuitOf(context)
+    },
+    get sources() {
+      return sourcesOf(context.resolved)
+    },
+    get power() {
+      return powerOf(context)
+    },
+    get placed() {
+      return placedNeeds(context.resolved)
+    },
+    get fed() {
+      return fedOf(context)
+    },
+    get clashes() {
+      return clashing(context)
+    },
+    get feeds() {
+      return feedsOf(context)
+    },
+    terminal: (device, id) => terminalsOf(context).get(device)?.get(id),
+    name: (device) => context.resolved.device(device)?.instance.name ?? device,
   }
+  return context
 }
+
+const wired = oncePer(({ resolved }: CheckContext) => wiresOf(resolved))
+const circuitOf = oncePer(({ resolved, wires }: CheckContext) => new Circuit(resolved, wires))
+const powerOf = oncePer(({ resolved, wires, circuit }: CheckContext) => powerTree(resolved, wires, circuit))
+const placesFed = oncePer(({ circuit }: CheckContext) => circuit.feeds())
+const fedOf = oncePer((context: CheckContext) => placedSupplies(context.resolved, placesFed(context)))
+const clashing = oncePer(({ placed }: CheckContext) => clashesOf(placed))
+const feedsOf = oncePer((context: CheckContext) =>
+  context.resolved.supplies.map((supply) => ({
+    supply,
+    source: context.sources.find(({ place }) => place === placesFed(context)[supply.key]),
+  })),
+)
+const terminalsOf = oncePer(
+  ({ resolved }: CheckContext) => new Map(resolved.parts.map((fitted) => [fitted.id, terminalMap(fitted.device)])),
+)
 
 function terminalMap(device: Device): Map<string, Terminal> {
   return new Map(device.terminals.map((terminal) => [terminal.id, terminal]))

@@ -1,7 +1,7 @@
 import { oncePer } from '../once'
 import type { FlightValues } from '../flight'
 import { characterGrids } from '../links'
-import type { Anchored, DisplayLayout, GlyphShapes, Plan, ResolvedPlan } from '../plan'
+import type { Anchored, DisplayLayout, Plan, ResolvedPlan } from '../plan'
 import { displayLinks, deviceSheet } from '../settings'
 import type { Baud } from '../units'
 import { elementOf, sizeOf, type DisplayElement, type Source } from './elements'

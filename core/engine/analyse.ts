@@ -1,5 +1,5 @@
 import { layOut, solveProblem, type Allocation, type SearchLimits } from '../allocation'
-import { check, checkContext, type Finding } from '../checks'
+import { checkAgain, type Checked, type Finding } from '../checks'
 import type { Load, Wire } from '../harness'
 import type { SerialLink } from '../links'
 import { applyEdit, resolvePlan, sameValue, type NeedKey, type Plan } from '../plan'
@@ -68,13 +68,16 @@ export function adopt(plan: Plan, { assignment, supplies }: Pick<Allocation, 'as
   return applyEdit(plan, { type: 'assignment.adopt', assignment, supplies })
 }
 
+/** What the rules said last, whatever the plan: saves work, and changes no answer. */
+let before: Checked | undefined
+
 function describe(plan: Plan) {
-  const resolved = resolvePlan(plan)
-  const context = checkContext(resolved)
+  const { findings, context, checked } = checkAgain(plan, before)
+  before = checked
   return {
-    findings: check(context),
+    findings,
     wires: context.wires,
-    power: powerSummary(resolved, context.power),
+    power: powerSummary(context.resolved, context.power),
     lanes: portLanes(context),
     rails: railLoads(context),
     links: Object.fromEntries(

@@ -1,12 +1,52 @@
-/** Makes something of each thing once: asked again for the same object, it gives the same answer. */
+/** What is read of a watched thing while something is worked out; nothing where nobody asks. */
+let reading: Set<PropertyKey> | undefined
+
+/** Stands for all that a thing has: whoever lists its keys reads all of them. */
+export const everything = Symbol('everything')
+
+/** The same thing; what is read of it is noted for whoever asks by `readsOf`. What its properties hold is not watched in turn. */
+export function watched<T extends object>(thing: T): T {
+  return new Proxy(thing, {
+    get(target, key) {
+      reading?.add(key)
+      return Reflect.get(target, key) as unknown
+    },
+    has(target, key) {
+      reading?.add(key)
+      return Reflect.has(target, key)
+    },
+    ownKeys(target) {
+      reading?.add(everything)
+      return Reflect.ownKeys(target)
+    },
+  })
+}
+
+/** Works something out and tells which properties of watched things were read for it, through what is made once too. */
+export function readsOf<R>(make: () => R): { made: R; reads: ReadonlySet<PropertyKey> } {
+  const around = reading
+  const reads = new Set<PropertyKey>()
+  reading = reads
+  try {
+    return { made: make(), reads }
+  } finally {
+    reading = around
+    noteAll(reads)
+  }
+}
+
+function noteAll(reads: ReadonlySet<PropertyKey>): void {
+  if (reading) for (const key of reads) reading.add(key)
+}
+
+/** Makes something of each thing once: asked again for the same object, it gives the same answer, and counts as having read the same. */
 export function oncePer<T extends object, R>(make: (thing: T) => R): (thing: T) => R {
-  const known = new WeakMap<T, { made: R }>()
+  const known = new WeakMap<T, { made: R; reads: ReadonlySet<PropertyKey> }>()
   return (thing) => {
-    const before = known.get(thing)
-    if (before) return before.made
-    const made = make(thing)
-    known.set(thing, { made })
-    return made
+    let answer = known.get(thing)
+    if (answer) noteAll(answer.reads)
+    else known.set(thing, (answer = readsOf(() => make(thing))))
+    return answer.made
   }
 }
 

@@ -1,5 +1,5 @@
-import { expect, it } from 'vitest'
-import { oncePer, whileSame } from '.'
+import { describe, expect, it } from 'vitest'
+import { everything, oncePer, readsOf, watched, whileSame } from '.'
 
 it('makes of each object once, undefined too', () => {
   const asked: number[] = []
@@ -19,4 +19,40 @@ it('makes anew where the setting changed, and gives the same object while it doe
   expect(named(thing, 'at 3 A')).toBe(first)
   expect(named(thing, 'at 5 A')).toEqual({ name: 'esc at 5 A' })
   expect(named(thing, 'at 3 A')).toEqual(first)
+})
+
+describe('what is read', () => {
+  const build = () => watched({ name: 'hex', locks: { rc: 'port:1' }, note: '', later: undefined as string | undefined })
+
+  it('is told by property, whether there or not, and all of it where the keys are listed', () => {
+    const plan = build()
+    expect([...readsOf(() => plan.name + plan.locks.rc).reads]).toEqual(['name', 'locks'])
+    expect([...readsOf(() => plan.later ?? 'later' in plan).reads]).toEqual(['later'])
+    expect(readsOf(() => ({ ...plan })).reads).toContain(everything)
+  })
+
+  it('counts where it was made once for somebody else, and goes on to who stands around', () => {
+    const upper = oncePer((plan: { name: string }) => plan.name.toUpperCase())
+    const twice = oncePer((plan: { name: string }) => upper(plan) + upper(plan))
+    const plan = build()
+    upper(plan)
+    const around = readsOf(() => [readsOf(() => twice(plan)), plan.note])
+    expect([...readsOf(() => twice(plan)).reads]).toEqual(['name'])
+    expect([...around.reads]).toEqual(['name', 'note'])
+  })
+
+  it('is told although working it out fails', () => {
+    const plan = build()
+    const all = readsOf(() => {
+      try {
+        return readsOf(() => {
+          throw new Error(plan.name)
+        })
+      } catch {
+        return undefined
+      }
+    })
+    expect([...all.reads]).toEqual(['name'])
+    expect([...readsOf(() => 1).reads]).toEqual([])
+  })
 })

@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import { needKind, type Board, type Need, type Supply } from '../catalogue'
 import type { FittedNeed, ResolvedPlan } from '../plan'
 import type { Offer } from './way'
@@ -11,8 +12,6 @@ interface Kept {
 
 const ofNeeds = new WeakMap<Board, WeakMap<Need, Map<string, Kept>>>()
 const ofSupplies = new WeakMap<Board, WeakMap<Supply, Map<string, Kept>>>()
-const aroundNeeds = new WeakMap<ResolvedPlan, string>()
-const aroundSupplies = new WeakMap<ResolvedPlan, string>()
 
 /**
  * What is offered to a need depends on the board, the need itself, and what stands around both:
@@ -23,7 +22,7 @@ const aroundSupplies = new WeakMap<ResolvedPlan, string>()
 export function keptForNeed(resolved: ResolvedPlan, { fitted, key, need }: FittedNeed, make: () => Offer[]): Offer[] {
   const byNeed = inMap(ofNeeds, resolved.board, () => new WeakMap<Need, Map<string, Kept>>())
   const kept = inMap(byNeed, need, () => new Map<string, Kept>())
-  const around = inMap(aroundNeeds, resolved, () => surroundings(resolved))
+  const around = surroundings(resolved)
   // Alike needs of alike devices are offered the same, but for the number of a motor and pads of their own device.
   const own = `${motorOrder(resolved).get(key) ?? ''} ${fitted.device.pads.length || fitted.device.ports.length ? fitted.id : ''}`
   const known = kept.get(own)
@@ -38,7 +37,7 @@ export function keptForSupply(resolved: ResolvedPlan, supply: Supply, device: st
   const bySupply = inMap(ofSupplies, resolved.board, () => new WeakMap<Supply, Map<string, Kept>>())
   const kept = inMap(bySupply, supply, () => new Map<string, Kept>())
   const sources = sourcesOf(resolved)
-  const around = inMap(aroundSupplies, resolved, () => JSON.stringify([resolved.battery, sources, loadsOf(resolved)]))
+  const around = supplySurroundings(resolved)
   const owner = sources.some((source) => source.owner === device) ? device : ''
   const known = kept.get(owner)
   if (known?.around === around) return known.offers
@@ -52,7 +51,11 @@ function loadsOf({ supplies }: ResolvedPlan): unknown[] {
   return supplies.map(({ supply: { min, max, peak }, main }) => [min, max, peak, main])
 }
 
-function surroundings({ battery, needs, devices, protocols }: ResolvedPlan): string {
+const supplySurroundings = oncePer((resolved: ResolvedPlan) =>
+  JSON.stringify([resolved.battery, sourcesOf(resolved), loadsOf(resolved)]),
+)
+
+const surroundings = oncePer(({ battery, needs, devices, protocols }: ResolvedPlan): string => {
   const rates = new Set(
     needs.map(({ need }) => {
       const timer = needKind(need).pad?.timer?.(need)
@@ -80,7 +83,7 @@ function surroundings({ battery, needs, devices, protocols }: ResolvedPlan): str
     return [id, name, format, inverted, halfDuplex, recorded]
   })
   return JSON.stringify([battery, [...rates], spoken, outlets, links])
-}
+})
 
 interface Store<K, V> {
   get: (key: K) => V | undefined
