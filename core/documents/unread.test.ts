@@ -3,6 +3,8 @@ import fc from 'fast-check'
 import { beforeAll, describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
 import { shippedPlan } from '../../tests/helpers/random-plan'
+import { allocate } from '../allocation'
+import { check, checkContext } from '../checks'
 import { adopt, analyse } from '../engine'
 import { buildOrder, cablesOf, drawHarness, massReport, padAbilities, wiresOf } from '../harness'
 import { chainAt, matrixOf, soundsOf } from '../controls'
@@ -106,7 +108,8 @@ function useAll(plan: Plan, reading: Reading, drawn = false): void {
   watch(resolved.board, 'board', reading)
   for (const { device } of resolved.devices) watch(device, 'device', reading)
   for (const protocol of Object.values(resolved.protocols)) watch(protocol, 'protocol', reading)
-  analyse(own)
+  allocate(resolved)
+  check(checkContext(resolved))
   setupTable(resolved)
   matrixOf(resolved)
   chainAt(levelled(resolved), {})
