@@ -80,7 +80,7 @@ describe('what is accepted can be computed', () => {
       expect(wrong.slice(0, 5), `seed ${seed}`).toEqual([])
     }
     expect(taken).toBeGreaterThan(300)
-  }, 240_000)
+  })
 
   it('800 definitions likewise', () => {
     const sources = [...Object.values(library.boards), ...Object.values(library.devices)] as unknown as Tree[]
@@ -104,5 +104,5 @@ describe('what is accepted can be computed', () => {
       expect(wrong.slice(0, 5), `seed ${seed}`).toEqual([])
     }
     expect(taken).toBeGreaterThan(200)
-  }, 240_000)
+  })
 })

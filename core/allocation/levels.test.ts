@@ -16,4 +16,4 @@ it('is best on every level, of plans of 4 to 48 devices on all boards, as anothe
     const levels = [score.unkeptLocks, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
     expect(levels, `${seed}`).toEqual(theirs.score)
   }
-}, 240_000)
+})

@@ -143,7 +143,7 @@ describe('what definitions hold', () => {
       useAll(adopt(plan, analyse(plan).proposal), reading)
       useAll(anyhow(plan), reading)
     }
-  }, 120_000)
+  })
 
   it('is read by the core, but for what is listed here', () => {
     const unread = [...reading.there].filter((path) => !reading.read.has(path))

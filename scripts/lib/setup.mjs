@@ -121,7 +121,7 @@ export function build() {
 }
 
 /** Waits until the server answers. */
-export async function ready(address, seconds = 30) {
+export async function ready(address, seconds = 300) {
   for (const end = Date.now() + seconds * 1000; Date.now() < end;) {
     try {
       if ((await fetch(`${address}/api/health`)).ok) return true

@@ -217,7 +217,7 @@ describe('a board that loses power', () => {
     expect(asked).toBeGreaterThan(40)
     for (let cut = 1; cut <= asked; cut += 1)
       expect((await writeWithCuts('spillway-hex', [cut])).again, `cut ${cut}`).toBeGreaterThan(0)
-  }, 120_000)
+  })
 
   it('at 200 moments besides, three at a time, also where rounds follow each other', async () => {
     // A small generator of its own, so that each run cuts at the same moments.
@@ -230,5 +230,5 @@ describe('a board that loses power', () => {
         [0, 1, 2].map(() => 1 + random(60)),
       )
     }
-  }, 240_000)
+  })
 })

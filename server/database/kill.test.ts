@@ -59,7 +59,7 @@ describe('a server that is killed while it saves', () => {
       })
       connection.close()
     }
-  }, 60_000)
+  })
 })
 
 describe('a damaged database file', () => {

@@ -6,7 +6,7 @@ import { taken, type Answer } from './answer'
 import type { Tasks } from './tasks'
 
 /** Longest time a task may take, waiting included, in milliseconds. */
-const longest = 20_000
+const longest = 60_000
 /** Memory that one thread may hold, in megabytes. */
 const memory = 160
 /** Tasks that may wait. */

@@ -104,7 +104,7 @@ test('a plan of forty-five devices is proven best in the browser', async ({ page
   const { id } = (await response.json()) as { id: string }
   await page.goto(`${address}/builds/${id}/allocation`)
   await page.getByRole('button', { name: 'Allocate', exact: true }).click()
-  await expect(page.getByTestId('proposal')).toContainText('proven best', { timeout: 30_000 })
+  await expect(page.getByTestId('proposal')).toContainText('proven best')
   await expect(page.getByTestId('proposal')).toContainText('81 placed')
   await saved(page)
 })

@@ -204,8 +204,6 @@ test('a library asks before it replaces, and a definition changed elsewhere is n
 })
 
 test('with a passphrase nobody comes in without, and each may do only what is theirs', async () => {
-  // Three programs are started, and a server: on a busy machine that alone takes most of a minute.
-  test.setTimeout(150_000)
   const { directory } = server
   await server.end()
   for (const role of ['editor', 'workshop', 'reader']) {

@@ -70,7 +70,7 @@ const states = (id: string): State[] => [
 ]
 
 test('axe finds nothing, of any severity, in any state', async ({ page }) => {
-  test.setTimeout(400_000)
+  test.setTimeout(3_600_000)
   const id = await freshBuild(page, 'culvert-scout', 'Axe states', true)
   await page.goto(address)
   for (const [at, [name, path, act]] of states(id).entries()) {

@@ -49,7 +49,7 @@ export async function startServer(
       return gone
     },
   }
-  for (const end = Date.now() + 20_000; Date.now() < end && child.exitCode === null;) {
+  for (const end = Date.now() + 200_000; Date.now() < end && child.exitCode === null;) {
     if (await ask(server, { path: '/api/health' }).catch(() => undefined)) break
     await new Promise((resolve) => setTimeout(resolve, 50))
   }

@@ -114,7 +114,7 @@ describe('an engine on a thread of its own', () => {
     expect(gapOf(first!.analysis.proposal)).toMatch(/^(at most|as much as can be)/)
     expect(compareScores(answer!.analysis.proposal.score, first!.analysis.proposal.score)).toBeLessThanOrEqual(0)
     analyst.end()
-  }, 60_000)
+  })
 
   it('explains the grid in batches, tells only what has changed, and leaves off when asked anew', async () => {
     const questions = new Questions(new EngineClient(thread))
@@ -144,7 +144,7 @@ describe('an engine on a thread of its own', () => {
     expect(last.done).toEqual(keys)
     expect(overtaken.done.length).toBeLessThanOrEqual(keys.length)
     questions.stop()
-  }, 60_000)
+  })
 
   it('draws at once in the arrangement there was, then betters it; never for the worse', async () => {
     const questions = new Questions(new EngineClient(thread))
@@ -169,5 +169,5 @@ describe('an engine on a thread of its own', () => {
     await overtaken
     expect(told).toBe(0)
     questions.stop()
-  }, 60_000)
+  })
 })

@@ -44,16 +44,13 @@ async function compare(drawn: Packing[]): Promise<void> {
   }
 }
 
-it.each(sizes)(
-  'is proven, and costs what a mixed-integer solver finds: %s',
-  (_, size, count) => compare(Array.from({ length: count }, (__, seed) => randomPacking(5000 + seed, size))),
-  240_000,
+it.each(sizes)('is proven, and costs what a mixed-integer solver finds: %s', (_, size, count) =>
+  compare(Array.from({ length: count }, (__, seed) => randomPacking(5000 + seed, size))),
 )
 
 it.each(Object.keys(hardFamilies) as HardFamily[])(
   'is proven on hard families, and costs what a mixed-integer solver finds: %s',
   (family) => compare(Array.from({ length: family === 'exclusions' ? 2 : 3 }, (_, seed) => hardPacking(family, 700 + seed))),
-  240_000,
 )
 
 it.each([
