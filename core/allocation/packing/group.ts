@@ -46,7 +46,7 @@ export function prepare(compiled: Compiled, group: number[]): Prepared {
     relaxation: new Relaxation(compiled, group, ceiling),
     ceiling,
     ...grainOf(compiled, group),
-    ...(onlyLoads(compiled, group) && { loads: new LoadsSearch(compiled, group) }),
+    ...(onlyLoads(compiled, group) && LoadsSearch.holds(compiled, group) && { loads: new LoadsSearch(compiled, group) }),
   }
   prepared.set(group, fresh)
   return fresh

@@ -4,6 +4,7 @@ import { addBit, emptyBits } from './bits'
 import { compile } from './conflicts'
 import { LoadsSearch, type LoadsAnswer } from './loads'
 import type { Packing, PackingItem } from './packing'
+import { solvePacking } from './solve'
 
 /** A few items on one to three capacities, some alike, some options on two capacities, costs of very unlike size. */
 function drawn(seed: number): Packing {
@@ -90,5 +91,16 @@ describe('LoadsSearch', () => {
       expect([same.bestCost, same.bound, same.finished]).toEqual([least, least, true])
       expect(ask(packing, Infinity, least + 1).bestCost).toBe(least)
     }
+  })
+
+  it('is left out where its tables would be too large, and the answer is what it is', () => {
+    const items = Array.from({ length: 450 }, (_, at): PackingItem => ({
+      options: Array.from({ length: 21 }, (__, on) => ({ units: [], modes: [], loads: [[on, 1]], cost: (at + on) % 5 })),
+    }))
+    const packing: Packing = { units: 0, modes: 0, capacities: Array.from({ length: 21 }, () => 449), items }
+    const compiled = compile(packing)
+    expect(compiled.groups).toHaveLength(1)
+    expect(LoadsSearch.holds(compiled, compiled.groups[0]!)).toBe(false)
+    expect(solvePacking(packing)).toMatchObject({ cost: 0, proven: true })
   })
 })

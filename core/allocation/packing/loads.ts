@@ -29,6 +29,8 @@ export interface LoadsAnswer {
 const rootTurns = 80
 const nodeTurns = 4
 const patience = 9
+/** Options times items of a group; each takes a row for each depth. */
+const largestTable = 4_000_000
 
 /**
  * Depth-first search of a group whose items share capacities only, as supplies share rails.
@@ -76,6 +78,11 @@ export class LoadsSearch {
   private nodes = 0
   private finished = true
   private found = false
+
+  /** Whether its arrays for a group stay below some tens of megabytes. */
+  static holds({ optionsOfItem }: Compiled, group: number[]): boolean {
+    return group.reduce((sum, item) => sum + optionsOfItem[item]!.length, 0) * group.length <= largestTable
+  }
 
   /** @param group items whose options take no units and set no modes */
   constructor(
