@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { edited, findingsOf, settledBy } from '../../../../tests/helpers/findings'
-import { add, allocated } from '../../../../tests/helpers/plans'
+import { add, allocated, demo } from '../../../../tests/helpers/plans'
 import { adopt, analyse } from '../../../engine'
 
 const hex = allocated('spillway-hex')
@@ -9,6 +9,14 @@ describe('PWR-12', () => {
   it('is silent when motors are fed by the battery or a distribution board', () => {
     expect(findingsOf(hex, 'PWR-12')).toEqual([])
     expect(findingsOf(allocated('culvert-scout'), 'PWR-12')).toEqual([])
+  })
+  it('says nothing of a way back before anything is fed, and stops at it once it is', () => {
+    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)
+      expect(findingsOf(demo(name), 'PWR-12')).toEqual([])
+    const plan = edited(hex, { type: 'wire.set', wire: 'esc-6.bgnd', set: { end: 'pad:G2' } })
+    expect(findingsOf(plan, 'PWR-12')).toMatchObject([
+      { severity: 'stop', fact: expect.stringContaining('comes back by') as string },
+    ])
   })
   it('stops at an ESC fed from a pad of the board, with the current it would pass, and moves it', () => {
     const plan = edited(hex, { type: 'supply.choose', supply: 'esc/main', source: 'rail:bat' })

@@ -5,9 +5,11 @@ import { aboutWire, endWords, feedFixes, suitingSources, supplyReports, wireBack
 
 /** Motor current that comes back by a ground pad of a board which is not made for it. */
 function* wayBack(context: CheckContext): Iterable<Report> {
-  const { resolved, circuit, power } = context
+  const { resolved, circuit, power, feeds } = context
   if (resolved.board.rails.some(({ main }) => main)) return
-  for (const supply of resolved.supplies) {
+  for (const { supply, source } of feeds) {
+    // What is not fed yet takes no current, and has no way back to judge.
+    if (!source) continue
     const { fitted, main } = supply
     const wire = circuit.wires.find(({ id }) => id === wireId(fitted.id, supply.supply.ground ?? ''))
     const end = wire && [wire.from, wire.to].find(({ device }) => device === undefined)
