@@ -1,3 +1,4 @@
+import { oncePer } from '../once'
 import { idIn, sameValue, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
 import { solveCompiled, type PackingResult, type SearchLimits } from './packing'
 import { layOut, scoreOf, skipOf, type Problem, type Score, type Want } from './problem'
@@ -73,12 +74,13 @@ export function solveNear(
     return locks[key] === undefined && (lock === undefined || !bans[key]?.includes(lock))
   })
   const allowed = (item: number, option: number) => isAllowed(problem.wants[item]!, option, problem.resolved.plan)
-  const opened = openedOf.get(base) ?? new Map<number[], Uint32Array>()
-  openedOf.set(base, opened)
-  return solveProblem(problem, constraints, { ...limits, known: { choice: base.choice, allowed, differs, onlyFewer, opened } })
+  return solveProblem(problem, constraints, {
+    ...limits,
+    known: { choice: base.choice, allowed, differs, onlyFewer, opened: openedOf(base) },
+  })
 }
 
-const openedOf = new WeakMap<Allocation, Map<number[], Uint32Array>>()
+const openedOf = oncePer((_base: Allocation) => new Map<number[], Uint32Array>())
 
 function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {
   const candidate = want.candidates[option]

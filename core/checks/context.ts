@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { inParts, oncePer } from '../once'
 import type { Device, Terminal } from '../catalogue'
 import { Circuit, powerTree, wiresOf, type PowerTree, type Wire } from '../harness'
 import { serialLinks, type SerialLink } from '../links'
@@ -59,58 +59,33 @@ export interface Rule {
 
 /** What the rules share, each part worked out when the first of them asks for it. */
 export function checkContext({ plan }: Pick<ResolvedPlan, 'plan'>): CheckContext {
-  const context: CheckContext = {
-    get resolved() {
-      return resolvePlan(plan)
+  return inParts<CheckContext>({
+    resolved: () => resolvePlan(plan),
+    links: ({ resolved }) => serialLinks(resolved),
+    wires: ({ resolved }) => wiresOf(resolved),
+    circuit: ({ resolved, wires }) => new Circuit(resolved, wires),
+    sources: ({ resolved }) => sourcesOf(resolved),
+    power: ({ resolved, wires, circuit }) => powerTree(resolved, wires, circuit),
+    placed: ({ resolved }) => placedNeeds(resolved),
+    fed: ({ resolved, circuit }) => placedSupplies(resolved, placesFed(circuit)),
+    clashes: ({ placed }) => clashesOf(placed),
+    feeds: ({ resolved, circuit, sources }) =>
+      resolved.supplies.map((supply) => ({
+        supply,
+        source: sources.find(({ place }) => place === placesFed(circuit)[supply.key]),
+      })),
+    terminal: ({ resolved }) => {
+      const terminals = new Map(resolved.parts.map((fitted) => [fitted.id, terminalMap(fitted.device)]))
+      return (device, id) => terminals.get(device)?.get(id)
     },
-    get links() {
-      return serialLinks(context.resolved)
-    },
-    get wires() {
-      return wired(context)
-    },
-    get circuit() {
-      return circuitOf(context)
-    },
-    get sources() {
-      return sourcesOf(context.resolved)
-    },
-    get power() {
-      return powerOf(context)
-    },
-    get placed() {
-      return placedNeeds(context.resolved)
-    },
-    get fed() {
-      return fedOf(context)
-    },
-    get clashes() {
-      return clashing(context)
-    },
-    get feeds() {
-      return feedsOf(context)
-    },
-    terminal: (device, id) => terminalsOf(context).get(device)?.get(id),
-    name: (device) => context.resolved.device(device)?.instance.name ?? device,
-  }
-  return context
+    name:
+      ({ resolved }) =>
+      (device) =>
+        resolved.device(device)?.instance.name ?? device,
+  })
 }
 
-const wired = oncePer(({ resolved }: CheckContext) => wiresOf(resolved))
-const circuitOf = oncePer(({ resolved, wires }: CheckContext) => new Circuit(resolved, wires))
-const powerOf = oncePer(({ resolved, wires, circuit }: CheckContext) => powerTree(resolved, wires, circuit))
-const placesFed = oncePer(({ circuit }: CheckContext) => circuit.feeds())
-const fedOf = oncePer((context: CheckContext) => placedSupplies(context.resolved, placesFed(context)))
-const clashing = oncePer(({ placed }: CheckContext) => clashesOf(placed))
-const feedsOf = oncePer((context: CheckContext) =>
-  context.resolved.supplies.map((supply) => ({
-    supply,
-    source: context.sources.find(({ place }) => place === placesFed(context)[supply.key]),
-  })),
-)
-const terminalsOf = oncePer(
-  ({ resolved }: CheckContext) => new Map(resolved.parts.map((fitted) => [fitted.id, terminalMap(fitted.device)])),
-)
+const placesFed = oncePer((circuit: Circuit) => circuit.feeds())
 
 function terminalMap(device: Device): Map<string, Terminal> {
   return new Map(device.terminals.map((terminal) => [terminal.id, terminal]))

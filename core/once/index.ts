@@ -61,3 +61,13 @@ export function whileSame<T extends object, R>(make: (thing: T, setting: string)
     return made
   }
 }
+
+/** A thing whose parts are each made once, from the others, when they are first asked for. */
+export function inParts<T extends object>(parts: { [K in keyof T]: (whole: T) => T[K] }): T {
+  const whole = {} as T
+  for (const key of Object.keys(parts) as (keyof T)[]) {
+    const part = oncePer(parts[key])
+    Object.defineProperty(whole, key, { enumerable: true, get: () => part(whole) })
+  }
+  return whole
+}

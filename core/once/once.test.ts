@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { everything, oncePer, readsOf, watched, whileSame } from '.'
+import { everything, inParts, oncePer, readsOf, watched, whileSame } from '.'
 
 it('makes of each object once, undefined too', () => {
   const asked: number[] = []
@@ -55,4 +55,16 @@ describe('what is read', () => {
     expect([...all.reads]).toEqual(['name'])
     expect([...readsOf(() => 1).reads]).toEqual([])
   })
+})
+
+it('makes each part of a whole once, from the others, and counts what was read for them', () => {
+  const plan = watched({ mass: 120, note: 'light' })
+  let made = 0
+  const craft = inParts<{ mass: number; double: number; idle: string }>({
+    mass: () => plan.mass,
+    double: ({ mass }) => ((made += 1), 2 * mass),
+    idle: () => plan.note,
+  })
+  expect([craft.double, craft.double, made]).toEqual([240, 240, 1])
+  expect([...readsOf(() => craft.double).reads]).toEqual(['mass'])
 })

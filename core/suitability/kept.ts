@@ -10,8 +10,8 @@ interface Kept {
   offers: Offer[]
 }
 
-const ofNeeds = new WeakMap<Board, WeakMap<Need, Map<string, Kept>>>()
-const ofSupplies = new WeakMap<Board, WeakMap<Supply, Map<string, Kept>>>()
+const ofNeeds = oncePer((_board: Board) => oncePer((_need: Need) => new Map<string, Kept>()))
+const ofSupplies = oncePer((_board: Board) => oncePer((_supply: Supply) => new Map<string, Kept>()))
 
 /**
  * What is offered to a need depends on the board, the need itself, and what stands around both:
@@ -20,8 +20,7 @@ const ofSupplies = new WeakMap<Board, WeakMap<Supply, Map<string, Kept>>>()
  * does not depend on locks, bans, assignment or wires, so that it serves through all of those edits.
  */
 export function keptForNeed(resolved: ResolvedPlan, { fitted, key, need }: FittedNeed, make: () => Offer[]): Offer[] {
-  const byNeed = inMap(ofNeeds, resolved.board, () => new WeakMap<Need, Map<string, Kept>>())
-  const kept = inMap(byNeed, need, () => new Map<string, Kept>())
+  const kept = ofNeeds(resolved.board)(need)
   const around = surroundings(resolved)
   // Alike needs of alike devices are offered the same, but for the number of a motor and pads of their own device.
   const own = `${motorOrder(resolved).get(key) ?? ''} ${fitted.device.pads.length || fitted.device.ports.length ? fitted.id : ''}`
@@ -34,8 +33,7 @@ export function keptForNeed(resolved: ResolvedPlan, { fitted, key, need }: Fitte
 
 /** The same for a supply input of a device: it depends on the sources there are, and on which of them are its device's own. */
 export function keptForSupply(resolved: ResolvedPlan, supply: Supply, device: string, make: () => Offer[]): Offer[] {
-  const bySupply = inMap(ofSupplies, resolved.board, () => new WeakMap<Supply, Map<string, Kept>>())
-  const kept = inMap(bySupply, supply, () => new Map<string, Kept>())
+  const kept = ofSupplies(resolved.board)(supply)
   const sources = sourcesOf(resolved)
   const around = supplySurroundings(resolved)
   const owner = sources.some((source) => source.owner === device) ? device : ''
@@ -84,16 +82,3 @@ const surroundings = oncePer(({ battery, needs, devices, protocols }: ResolvedPl
   })
   return JSON.stringify([battery, [...rates], spoken, outlets, links])
 })
-
-interface Store<K, V> {
-  get: (key: K) => V | undefined
-  set: (key: K, value: V) => unknown
-}
-
-function inMap<K, V>(map: Store<K, V>, key: K, make: () => V): V {
-  const found = map.get(key)
-  if (found !== undefined) return found
-  const made = make()
-  map.set(key, made)
-  return made
-}

@@ -6,7 +6,7 @@ import { resolvePlan } from '#core/plan'
 import { factsOf } from '../../standin/facts'
 import { StandInServer } from '../../standin/server'
 import { demo } from '../helpers/plans'
-import { accessibilityFaults, address, freshBuild, saved, test } from './helpers'
+import { accessibilityFaults, address, enter, freshBuild, saved, test } from './helpers'
 
 const element = (page: Page, id: string) => page.getByTestId('picture').locator(`[data-element="${id}"]`).first()
 /** What comes out of a line of the menu of files. */
@@ -23,14 +23,11 @@ test('a layout is put together by words, by mouse and by keyboard, kept, and jud
   await expect(page.getByRole('button', { name: 'Along the dam', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'New layout' }).click()
   const word = page.getByPlaceholder('type a word')
-  await word.fill('Battery voltage')
-  await word.press('Enter')
+  await enter(word, 'Battery voltage')
   await expect.poll(() => cellOf(element(page, 'volts'))).toBe('2, row 2')
-  await word.fill('moonlight')
-  await word.press('Enter')
+  await enter(word, 'moonlight')
   await expect(page.getByRole('alert')).toContainText('There is no such value')
-  await word.fill('used cap')
-  await word.press('Enter')
+  await enter(word, 'used cap')
   await expect.poll(() => cellOf(element(page, 'used'))).toBe('2, row 3')
 
   // By keyboard: to the right, by five, to the middle.
@@ -88,8 +85,7 @@ test('values run along the flight by keyboard; layouts are copied, named, compar
 
   await page.getByRole('button', { name: 'Copy', exact: true }).click()
   const name = page.getByLabel('Name', { exact: true })
-  await name.fill('Landing')
-  await name.press('Enter')
+  await enter(name, 'Landing')
   const both = page.getByLabel('All layouts side by side')
   await expect(both.getByRole('button')).toHaveCount(2)
   await both.getByRole('button', { name: 'Choose Layout 1', exact: true }).click()
@@ -123,11 +119,9 @@ test('a layout is tried on other grids, of displays and of one’s own; what doe
   await expect.poll(() => cellOf(element(page, 'timer'))).toBe('55, row 2')
   await grid.selectOption('own')
   const columns = page.getByLabel('Columns')
-  await columns.fill('9999')
-  await columns.press('Enter')
+  await enter(columns, '9999')
   await expect(page.getByRole('alert')).toHaveText('10 to 120 columns, whole')
-  await columns.fill('12')
-  await columns.press('Enter')
+  await enter(columns, '12')
   await expect(page.getByLabel('What is wrong with this layout')).toContainText('DSP-02')
   await grid.selectOption('fitted')
   await expect.poll(() => cellOf(element(page, 'timer'))).toBe('25, row 2')

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { expect, test as base, type Page } from '@playwright/test'
+import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { demo, type DemoName } from '../helpers/plans'
 import { adopt, analyse } from '#core/engine'
 
@@ -51,6 +51,12 @@ export async function accessibilityFaults(page: Page): Promise<string[]> {
     const { violations } = await runner.run({ rules: { 'target-size': { enabled: true } } })
     return violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html.slice(0, 160)} (${nodes.length})`)
   })
+}
+
+/** Types into a field, and leaves it by Enter. */
+export async function enter(field: Locator, text: string) {
+  await field.fill(text)
+  await field.press('Enter')
 }
 
 /** Waits until the top bar says that all is saved. */

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
-import { accessibilityFaults, address, freshBuild, saved, test } from './helpers'
+import { accessibilityFaults, address, enter, freshBuild, saved, test } from './helpers'
 
 const view = (page: Page) => page.getByTestId('lights')
 const seen = (page: Page, from: string) => view(page).getByRole('img', { name: new RegExp(`^Seen ${from}`) })
@@ -26,11 +26,9 @@ test('lights are moved, told apart from each side, played and dimmed; what they 
   await right.getByLabel('Colour 1 of Right').fill('#00ffff')
   await expect(seen(page, 'from its right')).toHaveAccessibleName(/15 × #00ffff/)
   const last = right.getByLabel('Last light')
-  await last.fill('99')
-  await last.press('Enter')
+  await enter(last, '99')
   await expect(right.getByRole('alert')).toHaveText('the strip has 60')
-  await last.fill('35')
-  await last.press('Enter')
+  await enter(last, '35')
   await expect(page.getByTestId('findings')).toContainText('LGT-02')
   await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
   await expect(page.getByTestId('findings')).not.toContainText('LGT-02')
@@ -58,8 +56,7 @@ test('lights are moved, told apart from each side, played and dimmed; what they 
   await view(page).getByRole('button', { name: 'As strips usually lie' }).click()
   await expect(page.getByTestId('findings')).not.toContainText('LGT-06')
   const lights = view(page).getByLabel('Lights of piece 1')
-  await lights.fill('14')
-  await lights.press('Enter')
+  await enter(lights, '14')
   await expect(page.getByTestId('findings')).toContainText('LGT-01')
   await saved(page)
   await page.reload()

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect } from '@playwright/test'
 import Papa from 'papaparse'
-import { address, freshBuild, saved, test } from './helpers'
+import { address, enter, freshBuild, saved, test } from './helpers'
 
 test('from the builds list to a wire list that is still there after closing', async ({ page, context }) => {
   await page.goto(address)
@@ -101,8 +101,7 @@ test('a device can be added, changed and removed, and the build renamed', async 
   await expect(page.getByText('11 devices')).toBeVisible()
   await page.getByRole('button', { name: 'Sonde A', exact: true }).click()
   const name = page.getByTestId('inspector').getByLabel('Name')
-  await name.fill('Pitot')
-  await name.press('Enter')
+  await enter(name, 'Pitot')
   await expect(page.getByRole('button', { name: 'Pitot', exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Remove Pitot' }).click()
   await expect(page.getByText('10 devices')).toBeVisible()

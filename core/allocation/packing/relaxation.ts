@@ -235,7 +235,7 @@ export class Relaxation {
  * below 2^52 grains: costs of all items, each with prices up to `highest` on its rows,
  * and the rebate of all rows.
  */
-function grainFor(highest: number, items: number, rowsOfOption: number, rows: number): number {
+export function grainFor(highest: number, items: number, rowsOfOption: number, rows: number): number {
   const largest = highest * (2 * items * (1 + rowsOfOption) + rows + 1)
   return 2 ** (Math.ceil(Math.log2(largest)) - 52)
 }
