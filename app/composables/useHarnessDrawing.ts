@@ -1,57 +1,75 @@
-import type { Analysis } from '#core/engine'
-import { defaultLayers, Sheet, wiresOf, type HarnessDrawing, type Layers } from '#core/harness'
+import { Sheet, wiresOf, type Arrangement } from '#core/harness'
 import { resolvePlan } from '#core/plan'
 import { useBuild } from '~/stores/build'
-import { plain } from '~/engine/parcel'
+import { useSheet, type Drawn } from '~/stores/sheet'
 import { usePlan } from './usePlan'
 import { useQuestions } from './useQuestions'
 
-/** The harness drawing of the open build: arranged in a worker, routed anew at once while a device is dragged. */
+/** The harness drawing of the open build: drawn at once in the arrangement there was, bettered in a worker. */
 export function useHarnessDrawing() {
   const build = useBuild()
   const plan = usePlan()
   const questions = useQuestions()
-  const layers = ref<Layers>({ ...defaultLayers })
-  const drawing = shallowRef<HarnessDrawing>()
+  const kept = useSheet()
+  const layers = toRef(kept, 'layers')
+  const drawn = computed(() => (kept.drawn?.build === build.id ? kept.drawn : undefined))
+  const drawing = computed(() => drawn.value?.drawing)
   /** A better arrangement is being looked for; the last drawing stays meanwhile. */
   const improving = ref(false)
   /** How far that has come, from 0 to 1. */
   const progress = ref(0)
   let asked = 0
-  /** What stays the same while a device is dragged. */
-  let sheet: { of: Analysis; layers: Layers; drawn: Sheet } | undefined
+
+  /** What is on the screen, if it shows the build as it is. */
+  function current(): Drawn | undefined {
+    const { value } = drawn
+    return value && value.of === build.analysis && value.layers === kept.layers ? value : undefined
+  }
+
+  function draw(arrangement: Arrangement | undefined) {
+    const resolved = resolvePlan(plan.value)
+    const sheet = new Sheet(resolved, wiresOf(resolved), kept.layers)
+    const drawing = sheet.draw(arrangement ?? sheet.startingArrangement())
+    kept.drawn = { build: build.id, of: build.analysis!, layers: kept.layers, sheet, drawing, finished: false }
+  }
 
   watch(
-    () => [build.analysis, layers.value] as const,
+    () => [build.analysis, kept.layers] as const,
     async ([analysis]) => {
-      if (!analysis) return
       const question = ++asked
-      const answer = await questions.draw(plan.value, layers.value, drawing.value?.arrangement)
-      if (!answer || question !== asked) return
-      drawing.value = answer
+      improving.value = false
+      if (!analysis) return
+      if (!current()) draw(drawing.value?.arrangement)
+      if (drawn.value!.finished) return
       improving.value = true
       progress.value = 0
-      await questions.improve(({ share, drawing: better }) => {
+      await questions.improve(plan.value, kept.layers, drawing.value!.arrangement, ({ share, better }) => {
         if (question !== asked) return
         progress.value = share
-        if (better) drawing.value = better
+        if (better) show({ drawing: drawn.value!.sheet.draw(better) })
       })
-      if (question === asked) improving.value = false
+      if (question !== asked) return
+      improving.value = false
+      show({ finished: true })
     },
-    { immediate: true, deep: true },
+    { immediate: true },
   )
+
+  function show(change: Partial<Drawn>) {
+    kept.drawn = { ...drawn.value!, ...change }
+  }
+
+  // What is still looked for then is not told any more: it is looked for anew on coming back.
+  onScopeDispose(() => (asked += 1))
 
   /** Draws with one device elsewhere, in the arrangement there is, without changing the plan. */
   function drag(device: string, at: { x: number; y: number }) {
-    const { analysis } = build
-    if (!drawing.value || !analysis) return
+    if (!drawing.value || !build.analysis) return
     asked += 1
     improving.value = false
-    if (sheet?.of !== analysis || sheet.layers !== layers.value) {
-      const resolved = resolvePlan(plan.value)
-      sheet = { of: analysis, layers: layers.value, drawn: new Sheet(resolved, wiresOf(resolved), plain(layers.value)) }
-    }
-    drawing.value = sheet.drawn.draw(drawing.value.arrangement, { ...plan.value.layout, [device]: at })
+    if (!current()) draw(drawing.value.arrangement)
+    const { sheet, drawing: before } = drawn.value!
+    show({ drawing: sheet.draw(before.arrangement, { ...plan.value.layout, [device]: at }), finished: false })
   }
 
   return { layers, drawing, improving, progress, drag }

@@ -22,7 +22,7 @@ import {
 } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
 import { settle, soundWays, type Analysis } from '#core/engine'
-import type { Arrangement, HarnessDrawing, Layers } from '#core/harness'
+import type { Arrangement, Layers } from '#core/harness'
 import { resolvePlan, type Place, type Plan } from '#core/plan'
 import { Draughtsman, type Improvement } from './draughtsman'
 import { GridSender, PlanReceiver, type GridParcel, type PlanParcel } from './parcel'
@@ -126,14 +126,9 @@ export function createEngine() {
       return answer(plan, analysis)
     },
 
-    /** The drawing in the arrangement that is quickest to have; the last one where there is one. */
-    draw(parcel: PlanParcel, layers: Layers, from?: Arrangement): HarnessDrawing {
-      return draughtsman.first(plans.unpack(parcel), layers, from)
-    },
-
-    /** Betters the last drawing until nothing betters it, or another one is asked for. */
-    async improve(tell: Tell<Improvement>): Promise<void> {
-      await draughtsman.improve(tell, breathe)
+    /** Betters the arrangement of a harness drawing until nothing betters it, or another one is asked for. */
+    async improve(parcel: PlanParcel, layers: Layers, from: Arrangement, tell: Tell<Improvement>): Promise<void> {
+      await draughtsman.improve({ plan: plans.unpack(parcel), layers, from }, tell, breathe)
     },
 
     async force(parcel: PlanParcel, key: string, place: Place): Promise<Forced> {

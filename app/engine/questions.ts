@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import type { Addition, Alternative, BoardFit, Forced } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
-import type { Arrangement, HarnessDrawing, Layers } from '#core/harness'
+import type { Arrangement, Layers } from '#core/harness'
 import type { Place, Plan } from '#core/plan'
 import { EngineEnded, type EngineClient, type EngineEnd } from './client'
 import type { Improvement } from './draughtsman'
@@ -20,14 +20,9 @@ export class Questions {
     this.client.end()
   }
 
-  /** The drawing in the last arrangement, or in the one that is quickest to have. */
-  draw(plan: Plan, layers: Layers, from?: Arrangement): Promise<HarnessDrawing | undefined> {
-    return this.ask((engine) => engine.remote.draw(engine.pack(plan), plain(layers), from && plain(from)))
-  }
-
-  /** Tells how far it has come, and of a better drawing than the last one, once there is one; ends early when another is asked for. */
-  improve(tell: (step: Improvement) => void): Promise<void> {
-    return this.ask((engine) => engine.remote.improve(proxy(tell)))
+  /** Tells how far it has come, and of a better arrangement of a harness drawing, once there is one; ends early when another is asked for. */
+  improve(plan: Plan, layers: Layers, from: Arrangement, tell: (step: Improvement) => void): Promise<void> {
+    return this.ask((engine) => engine.remote.improve(engine.pack(plan), plain(layers), plain(from), proxy(tell)))
   }
 
   force(plan: Plan, key: string, place: Place): Promise<Forced | undefined> {

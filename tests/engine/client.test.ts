@@ -3,11 +3,12 @@ import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
 import { afterEach, describe, expect, it } from 'vitest'
 import { Analyst } from '../../app/engine/analyst'
 import { EngineClient, EngineEnded } from '../../app/engine/client'
+import type { Improvement } from '../../app/engine/draughtsman'
 import type { Answer, Explained } from '../../app/engine/engine'
 import { Questions } from '../../app/engine/questions'
 import { compareScores, forcePlace, gapOf, layOut, solveProblem, loadSolver } from '#core/allocation'
 import { analyse } from '#core/engine'
-import { defaultLayers, drawHarness, drawingFigures, wiresOf, type HarnessDrawing } from '#core/harness'
+import { defaultLayers, drawHarness, drawingFigures, Sheet, wiresOf, type Arrangement, type HarnessDrawing } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 import { drawnPlan } from '../helpers/drawn-plan'
 import { allocated, demo, library } from '../helpers/plans'
@@ -62,9 +63,9 @@ describe('an engine on a thread of its own', () => {
     analyst.end()
     expect(await preview).toBeUndefined()
     const questions = new Questions(new EngineClient(thread))
-    const drawing = questions.draw(demo('spillway-hex'), defaultLayers)
+    const ways = questions.alternatives(demo('spillway-hex'), 2)
     questions.stop()
-    expect(await drawing).toBeUndefined()
+    expect(await ways).toBeUndefined()
   })
 
   it('drops the answer to a question that was overtaken, and ends its run when it takes long', async () => {
@@ -155,24 +156,22 @@ describe('an engine on a thread of its own', () => {
     const questions = new Questions(new EngineClient(thread))
     const hex = allocated('spillway-hex')
     const cost = ({ wires }: HarnessDrawing) => drawingFigures({ wires }).crossings
-    const first = (await questions.draw(hex, defaultLayers))!
-    let better: HarnessDrawing | undefined
-    const shares: number[] = []
-    await questions.improve(({ share, drawing }) => {
-      shares.push(share)
-      better = drawing ?? better
-    })
+    const resolved = resolvePlan(hex)
+    const sheet = new Sheet(resolved, wiresOf(resolved), defaultLayers)
+    const start = sheet.startingArrangement()
+    const improve = async (plan: Plan, from: Arrangement) => {
+      const told: Improvement[] = []
+      await questions.improve(plan, defaultLayers, from, (step) => told.push(step))
+      return { shares: told.map(({ share }) => share), better: told.at(-1)?.better }
+    }
+    const { shares, better } = await improve(hex, start)
     expect(shares).toEqual([...shares].sort((one, other) => one - other))
     expect(shares.at(-1)).toBe(1)
-    expect(cost(better!)).toBeLessThan(cost(first))
-    expect(cost(better!)).toBeLessThanOrEqual(cost(drawHarness(resolvePlan(hex), wiresOf(resolvePlan(hex)), defaultLayers)))
-    const again = (await questions.draw({ ...hex, note: 'x' }, defaultLayers, better!.arrangement))!
-    expect(again.wires).toEqual(better!.wires)
-    let told = 0
-    const overtaken = questions.improve(({ drawing }) => (told += drawing ? 1 : 0))
-    await questions.draw({ ...hex, note: 'y' }, defaultLayers, better!.arrangement)
-    await overtaken
-    expect(told).toBe(0)
+    expect(cost(sheet.draw(better!))).toBeLessThan(cost(sheet.draw(start)))
+    expect(cost(sheet.draw(better!))).toBeLessThanOrEqual(cost(drawHarness(resolved, wiresOf(resolved), defaultLayers)))
+    const [overtaken, last] = await Promise.all([improve({ ...hex, note: 'x' }, start), improve({ ...hex, note: 'y' }, start)])
+    expect(overtaken.better).toBeUndefined()
+    expect(last.better).toEqual(better)
     questions.stop()
   })
 })

@@ -23,7 +23,7 @@ const selection = useSelection()
 const craft = computed(() => resolved.plan.craft)
 const wing = computed(() => craft.value.outline === 'wing')
 const svg = useTemplateRef<SVGSVGElement>('svg')
-const shown = useSizeOf(svg, { width: 700, height: 440 })
+const shown = useSizeOf(svg, ref({ width: 700, height: 440 }))
 /** All that is drawn, with room around it for names. */
 const view = computed(() => {
   const { size } = craft.value

@@ -8,6 +8,7 @@ import { useSvgDrag } from '~/composables/useSvgDrag'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
+import { useSheet } from '~/stores/sheet'
 
 const { drawing, improving, progress } = defineProps<{ drawing: HarnessDrawing; improving: boolean; progress: number }>()
 const layers = defineModel<Layers>('layers', { required: true })
@@ -17,7 +18,7 @@ const plan = usePlan()
 const selection = useSelection()
 const size = computed(() => ({ width: drawing.width, height: drawing.height }))
 const { frame, zoom, fit, onWheel, onDown, onMove, onUp, onKey } = usePanZoom(size)
-const shown = useSizeOf(useTemplateRef<SVGSVGElement>('svg'))
+const shown = useSizeOf(useTemplateRef<SVGSVGElement>('svg'), toRef(useSheet(), 'size'))
 /** Pixels on the screen a unit of the drawing. */
 const scale = computed(() => Math.min(shown.value.width / frame.value.width, shown.value.height / frame.value.height) || 1)
 /** So small that details would not be read: names alone are shown, in letters of 10 pixels, in one line or two. */

@@ -22,6 +22,7 @@ watch(modules, (now) => (wanted.value ||= now))
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true">Add a device</v-btn>
     </div>
     <BoardSheet />
+    <LaterPart part="battery" :height="112"><BatterySheet /></LaterPart>
     <p v-if="!plan.devices.length" class="pa-6">
       No devices yet. <v-btn color="primary" @click="adding = true">Add the first one</v-btn>
     </p>
