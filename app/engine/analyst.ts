@@ -30,10 +30,21 @@ export class Analyst {
       return first
     }
     meanwhile?.(first)
-    const proven = await this.ask((engine) => engine.remote.prove(engine.pack(plan)))
-    if (question !== this.newest) return undefined
+    return this.prove(plan, 'usual')
+  }
+
+  /** Looks for a proof of a plan's best allocation longer than is usual; undefined when a newer question came in between or it was stopped. */
+  lookLonger(plan: Plan): Promise<Answer | undefined> {
+    if (this.busySince !== undefined) this.client.end()
+    this.busySince = this.now()
+    return this.prove(plan, 'longer')
+  }
+
+  /** Ends what is under way; it gets no answer. */
+  stop(): void {
+    this.newest += 1
     this.busySince = undefined
-    return proven
+    this.client.end()
   }
 
   /** Analyses a plan that is only being looked at; overtakes nothing. Undefined when the engine was ended. */
@@ -43,6 +54,14 @@ export class Analyst {
 
   end(): void {
     this.client.end()
+  }
+
+  private async prove(plan: Plan, asLong: 'usual' | 'longer'): Promise<Answer | undefined> {
+    const question = ++this.newest
+    const proven = await this.ask((engine) => engine.remote.prove(engine.pack(plan), asLong))
+    if (question !== this.newest) return undefined
+    this.busySince = undefined
+    return proven
   }
 
   private async ask(question: (engine: EngineEnd) => Promise<AnswerParcel>): Promise<Answer | undefined> {

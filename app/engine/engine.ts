@@ -56,6 +56,7 @@ export interface Explained {
 const patience = {
   first: 300,
   prove: 5000,
+  longer: 180_000,
   force: 1500,
   explain: 20_000,
   alternatives: 5000,
@@ -119,10 +120,10 @@ export function createEngine() {
     },
 
     /** The best there is, for as long as it takes to prove it. */
-    async prove(parcel: PlanParcel): Promise<AnswerParcel> {
+    async prove(parcel: PlanParcel, asLong: 'usual' | 'longer' = 'usual'): Promise<AnswerParcel> {
       const before = plans.unpack(parcel)
       solver ??= await helper()
-      const { plan, analysis } = settle(before, limits(patience.prove))
+      const { plan, analysis } = settle(before, limits(asLong === 'usual' ? patience.prove : patience.longer))
       return answer(plan, analysis)
     },
 

@@ -32,6 +32,8 @@ export interface Preview {
 export interface PlanAnalyst {
   /** @param meanwhile is given the best found at once, where proving it takes longer */
   settle: (plan: Plan, meanwhile?: (answer: Answer) => void) => Promise<Answer | undefined>
+  lookLonger: (plan: Plan) => Promise<Answer | undefined>
+  stop: () => void
   preview: (plan: Plan) => Promise<Answer | undefined>
   end: () => void
 }
@@ -270,7 +272,21 @@ export class BuildSession {
     }
   }
 
-  private async analyse(): Promise<void> {
+  /** Looks for a better allocation, or a proof, longer than is usual. */
+  lookLonger(): Promise<void> {
+    return this.analyse((analyst, plan) => analyst.lookLonger(plan))
+  }
+
+  /** Ends looking for a better allocation: the best so far stands. */
+  stopLooking(): void {
+    this.analyst?.stop()
+    this.working = false
+    this.around.changed()
+  }
+
+  private async analyse(
+    ask = (analyst: PlanAnalyst, plan: Plan, meanwhile: (first: Answer) => void) => analyst.settle(plan, meanwhile),
+  ): Promise<void> {
     const { plan } = this.history
     const { analyst } = this
     if (!analyst) return
@@ -279,7 +295,7 @@ export class BuildSession {
     let current = plan
     const isStale = () => this.analyst !== analyst || this.history.plan !== current
     try {
-      const answer = await analyst.settle(plan, (first) => {
+      const answer = await ask(analyst, plan, (first) => {
         if (isStale()) return
         this.take(first)
         current = this.history.plan

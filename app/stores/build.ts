@@ -118,6 +118,8 @@ export const useBuild = defineStore('build', () => {
       const proposal = state.value?.analysis?.proposal
       if (proposal) session?.edit({ type: 'assignment.adopt', assignment: proposal.assignment, supplies: proposal.supplies })
     },
+    lookLonger: () => session?.lookLonger() ?? Promise.resolve(),
+    stopLooking: () => session?.stopLooking(),
     undo: () => session?.undo(),
     redo: () => session?.redo(),
     save: (note?: string) => session?.save(note) ?? Promise.resolve(),

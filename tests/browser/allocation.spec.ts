@@ -104,8 +104,12 @@ test('a plan of forty-five devices is proven best in the browser', async ({ page
   const { id } = (await response.json()) as { id: string }
   await page.goto(`${address}/builds/${id}/allocation`)
   await page.getByRole('button', { name: 'Allocate', exact: true }).click()
-  await expect(page.getByTestId('proposal')).toContainText('proven best')
-  await expect(page.getByTestId('proposal')).toContainText('81 placed')
+  const proposal = page.getByTestId('proposal')
+  await expect(proposal).toContainText(/proven best|best found in the time/)
+  // A slow machine needs longer than is usual.
+  if (!/proven best/.test(await proposal.innerText())) await page.getByRole('button', { name: 'Look longer' }).click()
+  await expect(proposal).toContainText('proven best')
+  await expect(proposal).toContainText('81 placed')
   await saved(page)
 })
 

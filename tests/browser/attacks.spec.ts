@@ -145,11 +145,13 @@ test('no body ends the server or holds it up', async () => {
     ['/api/builds', '\uFEFF{'],
   ]
   for (const [path, body] of bodies) {
-    const start = Date.now()
-    const { status, text } = await ask(server, { path, method: 'POST', headers: { 'content-type': 'application/json' }, body })
+    const [{ status, text }, meanwhile] = await Promise.all([
+      ask(server, { path, method: 'POST', headers: { 'content-type': 'application/json' }, body }),
+      ask(server, { path: '/api/health' }),
+    ])
     expect(status, body.slice(0, 60)).toBe(400)
     expect(message(text), body.slice(0, 60)).toBeTruthy()
-    expect(Date.now() - start, body.slice(0, 60)).toBeLessThan(5000)
+    expect(meanwhile.status, body.slice(0, 60)).toBe(200)
   }
   let edit: object = { type: 'plan.rename', name: 'x' }
   for (let depth = 0; depth < 2000; depth += 1) edit = { type: 'several', label: 'x', edits: [edit] }

@@ -5,9 +5,10 @@ import { Analyst } from '../../app/engine/analyst'
 import { EngineClient, EngineEnded } from '../../app/engine/client'
 import type { Improvement } from '../../app/engine/draughtsman'
 import type { Answer, Explained } from '../../app/engine/engine'
+import { plain } from '../../app/engine/parcel'
 import { Questions } from '../../app/engine/questions'
 import { compareScores, forcePlace, gapOf, layOut, solveProblem, loadSolver } from '#core/allocation'
-import { analyse } from '#core/engine'
+import { analyse, settle } from '#core/engine'
 import { defaultLayers, drawHarness, drawingFigures, Sheet, wiresOf, type Arrangement, type HarnessDrawing } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 import { drawnPlan } from '../helpers/drawn-plan'
@@ -79,6 +80,20 @@ describe('an engine on a thread of its own', () => {
     expect(await preview).toBeUndefined()
     expect(await second).toHaveProperty('analysis')
     expect(started).toBe(2)
+    analyst.end()
+  })
+
+  it('looks longer for a proof when asked to, until it is stopped or overtaken', async () => {
+    const analyst = new Analyst(new EngineClient(thread))
+    const { plan: known, analysis } = settle(plan)
+    expect((await analyst.lookLonger(plan))!.analysis.proposal).toEqual(plain(analysis.proposal))
+    const stopped = analyst.lookLonger(plan)
+    analyst.stop()
+    expect(await stopped).toBeUndefined()
+    const overtaken = analyst.lookLonger(plan)
+    const [first, answer] = await Promise.all([overtaken, analyst.settle(plan)])
+    expect(first).toBeUndefined()
+    expect(answer!.assignment).toEqual(plain(known.assignment))
     analyst.end()
   })
 

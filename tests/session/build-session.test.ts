@@ -16,7 +16,7 @@ import { StaleSave } from '../../server/database/builds'
 import { saveVersion } from '../../server/database/save-version'
 import { NotReplayed, replayed } from '../../server/work/replayed'
 import { settle } from '#core/engine'
-import { replay, type Edit } from '#core/plan'
+import { replay, type Edit, type Plan } from '#core/plan'
 import { freshStore, removeStores } from '../helpers/store'
 
 afterEach(removeStores)
@@ -104,7 +104,13 @@ function around(server: BuildServer, shelf: Shelf = shelfOf()) {
   const { later, ring } = clock()
   const complaints: string[] = []
   const told: string[] = []
-  const idle: PlanAnalyst = { settle: () => Promise.resolve(undefined), preview: () => Promise.resolve(undefined), end: () => {} }
+  const idle: PlanAnalyst = {
+    settle: () => Promise.resolve(undefined),
+    lookLonger: () => Promise.resolve(undefined),
+    stop: () => {},
+    preview: () => Promise.resolve(undefined),
+    end: () => {},
+  }
   const surroundings: Surroundings = {
     server,
     analyst: () => idle,
@@ -289,6 +295,8 @@ describe('a build session', () => {
             resolve({ analysis, assignment: settled.assignment, supplies: settled.supplies })
           }
         }),
+      lookLonger: () => Promise.resolve(undefined),
+      stop: () => {},
       preview: () => Promise.resolve(undefined),
       end: () => {},
     }
@@ -307,6 +315,46 @@ describe('a build session', () => {
     expect(session.state).toMatchObject({ saveState: 'saved', version: 3 })
     expect(session.state.plan.assignment['logger/log']).toBeDefined()
     expect(builds.plan('culvert-scout', 3)).toEqual(session.state.plan)
+    session.undo()
+    expect(session.state.plan).toEqual(builds.plan('culvert-scout', 1))
+  })
+
+  it('takes what was found by looking longer into the step that it answers, and stands by the best so far when that is stopped', async () => {
+    const { builds, server } = way()
+    const { surroundings, ring } = around(server)
+    const answers: ((found: boolean) => void)[] = []
+    let stopped = 0
+    const answerOf = (plan: Plan) => {
+      const { plan: settled, analysis } = settle(plan)
+      return { analysis, assignment: settled.assignment, supplies: settled.supplies }
+    }
+    const patient: PlanAnalyst = {
+      settle: (plan) => Promise.resolve({ ...answerOf(plan), assignment: plan.assignment, supplies: plan.supplies }),
+      lookLonger: (plan) => new Promise((resolve) => answers.push((found) => resolve(found ? answerOf(plan) : undefined))),
+      stop: () => {
+        stopped += 1
+        answers.pop()!(false)
+      },
+      preview: () => Promise.resolve(undefined),
+      end: () => {},
+    }
+    const session = await BuildSession.open('culvert-scout', { ...surroundings, analyst: () => patient })
+    await session.attach()
+    session.edit({ type: 'device.remove', device: 'overlay' })
+    await turn()
+    const before = session.state.plan
+    const stopping = session.lookLonger()
+    expect(session.state.working).toBe(true)
+    session.stopLooking()
+    await stopping
+    expect([stopped, session.state.working, session.state.plan]).toEqual([1, false, before])
+    const looking = session.lookLonger()
+    answers.pop()!(true)
+    await looking
+    expect(session.state.working).toBe(false)
+    expect(session.state.plan.assignment).not.toEqual(before.assignment)
+    await ring()
+    expect(builds.plan('culvert-scout', 2)).toEqual(session.state.plan)
     session.undo()
     expect(session.state.plan).toEqual(builds.plan('culvert-scout', 1))
   })

@@ -1,10 +1,19 @@
 <script setup lang="ts">
+import { mdiStop } from '@mdi/js'
 import { drawbackCount, drawbacksOf, gapOf } from '#core/allocation'
 import { useAnalysis } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
 const analysis = useAnalysis()
+
+/** It is looked for a proof for longer than is usual. */
+const longer = ref(false)
+async function lookLonger() {
+  longer.value = true
+  await build.lookLonger()
+  longer.value = false
+}
 
 const words = computed(() => {
   const { score, unmet, proven } = analysis.value.proposal
@@ -30,4 +39,15 @@ const words = computed(() => {
   <span role="status" data-testid="proposal"
     >{{ words.placed }} · <b>{{ words.proof }}</b> · <span :title="words.which">{{ words.drawbacks }}</span></span
   >
+  <template v-if="!analysis.proposal.proven">
+    <v-btn v-if="longer && build.working" :prepend-icon="mdiStop" @click="build.stopLooking()">Stop</v-btn>
+    <v-btn
+      v-else
+      variant="outlined"
+      :disabled="build.working"
+      title="Up to three minutes; the best so far stays, and an edit ends it"
+      @click="lookLonger"
+      >Look longer</v-btn
+    >
+  </template>
 </template>
