@@ -38,20 +38,17 @@ export function* searchArrangement(
 ): Generator<Found, Arrangement> {
   const descent = new Descent(look, tries)
   const movesOf = (from: Look) => moves(from, groups)
-  let best: Look | undefined
-  for (const start of starts) {
-    const found = yield* descent.run(look(start), movesOf, tries / 4)
-    best = best ? cheaper(best, found) : found
-    yield descent.found(best)
-  }
+  let best = starts.map(look).reduce(cheaper)
+  yield descent.found(best)
+  best = yield* descent.run(best, movesOf, tries / 4)
   const random = xoroshiro128plus(1)
-  for (let idle = 0; idle < mostIdle && descent.left > tries / 4 && best!.rows.size > 1;) {
-    const found: Look = yield* descent.run(look(shaken(best!.arrangement, random)), movesOf, tries / 4)
-    idle = found.cost < best!.cost ? 0 : idle + 1
-    best = cheaper(best!, found)
+  for (let idle = 0; idle < mostIdle && descent.left > tries / 4 && best.rows.size > 1;) {
+    const found: Look = yield* descent.run(look(shaken(best.arrangement, random)), movesOf, tries / 4)
+    idle = found.cost < best.cost ? 0 : idle + 1
+    best = cheaper(best, found)
     yield descent.found(best)
   }
-  return (yield* descent.run(best!, refinements, 0)).arrangement
+  return (yield* descent.run(best, refinements, 0)).arrangement
 }
 
 /** The same in one go. */

@@ -76,6 +76,9 @@ export interface HarnessDrawing {
   wires: DrawnWire[]
 }
 
+/** A crossing is as bad as so many bends. */
+export const crossingInBends = 12
+
 export type Side = 'left' | 'right'
 /** Over the top or under the bottom of the board. */
 export type Brim = 'top' | 'bottom'

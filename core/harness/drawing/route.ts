@@ -4,6 +4,7 @@ import type { Edge } from '../../catalogue'
 import type { Escapes } from './escapes'
 import { innerX, rowY, type Block, type Row } from './blocks'
 import { assignTracks, type Run, type RunEnd } from './channel'
+import type { Leaving } from './sketch'
 import { clearance, layLanes, least, type LaneRequest } from './lanes'
 import { grid, type Brim, type DrawnBoard, type DrawnWire, type Point, type Side } from './model'
 
@@ -57,6 +58,15 @@ export class Router {
     const below = this.shape.height + clearance
     if (escape.edge === side) return { level: exitOf(escape.points).y }
     return escape.edge === 'top' ? { above } : escape.edge === 'bottom' ? { below } : { above, below }
+  }
+
+  /** Where a wire leaves the board; undefined for one between devices. */
+  leaving(wire: Wire): Leaving | undefined {
+    const escape = wire.to.device ? undefined : this.escapes.get(wire.to.point)
+    if (!escape) return undefined
+    const { x, y } = exitOf(escape.points)
+    const { edge } = escape
+    return { pad: wire.to.point, edge, along: edge === 'left' || edge === 'right' ? y : x }
   }
 
   /** Heights at which wires leave the board straight into a channel. */
