@@ -10,7 +10,8 @@ import type { PapersWanted } from '../papers/pdf'
 import { NotDone, WorkPool } from './pool'
 
 const thread = resolve('tests/helpers/work-thread.mjs')
-const pool = new WorkPool(thread)
+/** Patient, since no result hangs on time. */
+const pool = new WorkPool(thread, { milliseconds: 1_800_000 })
 const hasty = new WorkPool(thread, { milliseconds: 30 })
 afterAll(() => Promise.all([pool.end(), hasty.end()]))
 

@@ -73,6 +73,7 @@ function apply(fix: Fix) {
         <v-btn
           v-for="fix in fixes"
           :key="fix.label"
+          class="fix"
           variant="outlined"
           color="primary"
           size="x-small"
@@ -127,6 +128,16 @@ function apply(fix: Fix) {
   gap: var(--space-2) var(--space-3);
   align-items: center;
   margin-top: var(--space-2);
+}
+.fix {
+  max-width: 100%;
+  height: auto !important;
+  min-height: 24px;
+}
+.fix :deep(.v-btn__content) {
+  white-space: normal;
+  text-align: left;
+  padding-block: var(--space-1);
 }
 .why {
   font-size: var(--text-fine);
