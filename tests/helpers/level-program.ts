@@ -30,7 +30,12 @@ export async function levelSolver() {
         continue
       }
       const text = ['Minimize', ` obj: ${objective}`, 'Subject To', ...rows, ...fixed, 'Binary', ...binaries, 'End'].join('\n')
-      const answer = highs.solve(text, { output_flag: false, mip_rel_gap: 0, mip_abs_gap: 0.5, time_limit: Math.min(seconds, 1e6) })
+      const answer = highs.solve(text, {
+        output_flag: false,
+        mip_rel_gap: 0,
+        mip_abs_gap: 0.5,
+        time_limit: Math.min(seconds, 1e6),
+      })
       if (answer.Status !== 'Optimal') return { score, proven: false }
       const value = Math.round(answer.ObjectiveValue)
       score.push(value)
