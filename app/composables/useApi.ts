@@ -53,6 +53,19 @@ export type Catalogue = Library & {
 
 type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
 
+/** Milliseconds for which an answer to what was asked for ahead counts as new. */
+const freshFor = 10_000
+/** What was asked for before it was wanted. */
+const ahead = new Map<string, Promise<Response>>()
+
+/** Asks for what will be wanted in a moment; whoever calls for it first gets that answer. */
+export function fetchAhead(path: string): void {
+  const asked = fetch(path)
+  ahead.set(path, asked)
+  asked.catch(() => undefined)
+  setTimeout(() => ahead.delete(path), freshFor)
+}
+
 /** Calls the product's own server. @throws ApiError */
 export async function callApi<T>(method: Method, path: string, body?: unknown): Promise<T> {
   const response = await answered(method, path, body)
@@ -79,12 +92,15 @@ export async function callForLines<T>(path: string, body: unknown, signal: Abort
 async function answered(method: Method, path: string, body: unknown, signal?: AbortSignal): Promise<Response> {
   let response: Response
   try {
-    response = await fetch(path, {
-      method,
-      signal,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    })
+    const known = method === 'GET' ? ahead.get(path) : undefined
+    ahead.delete(path)
+    response = await (known ??
+      fetch(path, {
+        method,
+        signal,
+        headers: body === undefined ? {} : { 'content-type': 'application/json' },
+        body: body === undefined ? undefined : JSON.stringify(body),
+      }))
   } catch {
     throw new ApiError(0, 'the server does not answer', [], undefined)
   }

@@ -16,9 +16,9 @@ import {
   type Plan,
   type Role,
 } from '#core/plan'
-import { editSchema, validate } from '#core/schema'
 import type { Answer } from '../engine/engine'
 import type { BuildServer, Saved, Shelf, Unsaved } from './build-server'
+import type { EditCheck } from './edit-check'
 import { SaveQueue, type Conflict, type SaveState, type SaveSurroundings, type SetAside } from './save-queue'
 
 /** What an edit would change. */
@@ -42,6 +42,8 @@ export interface Surroundings extends Omit<SaveSurroundings, 'keep' | 'setAside'
   server: BuildServer
   shelf: Shelf
   analyst: () => PlanAnalyst
+  /** What tells whether an edit is one that the server would keep, or the promise of it. */
+  editCheck: () => EditCheck | Promise<EditCheck>
   /** What whoever works here may do. */
   role: () => Role
   /** Called with what the user should know. */
@@ -158,9 +160,11 @@ export class BuildSession {
   }
 
   /** Comes onto the screen: starts to analyse. */
-  attach(): Promise<void> {
+  async attach(): Promise<void> {
     this.analyst ??= this.around.analyst()
-    return this.analyse()
+    await this.analyse()
+    // It will be wanted with the first edit, which asks again if it cannot be had now.
+    await Promise.resolve(this.around.editCheck()).catch(() => undefined)
   }
 
   /** Leaves the screen: ends the analysis and saves what there is. Resolves when the server has answered. */
@@ -173,11 +177,17 @@ export class BuildSession {
 
   /** Does an edit; says why when it is none that the server would keep, or does not fit. */
   edit(edit: Edit): void {
+    const check = this.around.editCheck()
+    if (typeof check === 'function') this.carryOut(edit, check)
+    else check.then((loaded) => this.carryOut(edit, loaded)).catch((error: Error) => this.around.complain(error.message))
+  }
+
+  private carryOut(edit: Edit, check: EditCheck): void {
     let next: History
     try {
       const role = this.around.role()
       if (!mayDo(role, edit)) throw new Error(`as ${role} you may not change this`)
-      validate(editSchema, edit)
+      check(edit)
       next = doEdit(this.history, edit)
     } catch (error) {
       this.around.complain((error as Error).message)

@@ -5,6 +5,7 @@ import { EngineClient } from '~/engine/client'
 import { engineThread } from '~/engine/thread'
 import { apiServer } from '~/session/api-server'
 import { browserShelf } from '~/session/browser-shelf'
+import { editCheck } from '~/session/edit-check'
 import { BuildSession, type SessionState } from '~/session/build-session'
 import { author } from '~/composables/author'
 import { newId } from '~/composables/newId'
@@ -55,6 +56,7 @@ export const useBuild = defineStore('build', () => {
     return BuildSession.open(id, {
       server: apiServer,
       analyst: () => new Analyst(new EngineClient(engineThread)),
+      editCheck,
       newId,
       role: () => useSession().session?.role ?? 'editor',
       author,

@@ -12,6 +12,7 @@ import {
   type Undoable,
   type Unsaved,
 } from '../../app/session/build-server'
+import { editCheck } from '../../app/session/edit-check'
 import { StaleSave } from '../../server/database/builds'
 import { saveVersion } from '../../server/database/save-version'
 import { NotReplayed, replayed } from '../../server/work/replayed'
@@ -67,6 +68,8 @@ function way() {
   return { builds, server, state, release }
 }
 
+const check = await editCheck()
+
 /** Timers that run when they are told to. */
 function clock() {
   const waiting = new Set<() => void>()
@@ -114,6 +117,7 @@ function around(server: BuildServer, shelf: Shelf = shelfOf()) {
   const surroundings: Surroundings = {
     server,
     analyst: () => idle,
+    editCheck: () => check,
     role: () => 'editor',
     shelf,
     tell: (message) => told.push(message),
@@ -499,6 +503,31 @@ describe('a build session', () => {
     const late = await BuildSession.open('spillway-hex', around(server, shelf).surroundings)
     expect(late.state.undoLabel).toBeUndefined()
     expect(builds.find('spillway-hex')!.version).toBe(4)
+  })
+
+  it('does edits in their order once it can tell whether they may be, and says when it cannot', async () => {
+    const { builds, server } = way()
+    const { surroundings, ring, complaints } = around(server)
+    let arrive: () => void = () => {}
+    const loading = new Promise<typeof check>((resolve) => (arrive = () => resolve(check)))
+    const session = await BuildSession.open('spillway-hex', { ...surroundings, editCheck: () => loading })
+    session.edit(rename('gnss', 'One'))
+    session.edit(rename('gnss', ''))
+    session.edit(rename('gnss', 'Two'))
+    expect(session.state.saveState).toBe('saved')
+    arrive()
+    await turn()
+    expect(complaints).toHaveLength(1)
+    await ring()
+    expect(session.state).toMatchObject({ saveState: 'saved', version: 2, undoLabel: expect.stringContaining('Two') as string })
+    expect(builds.plan('spillway-hex', 2)).toEqual(session.state.plan)
+    const away = { ...surroundings, editCheck: () => Promise.reject(new Error('the server does not answer')) }
+    const other = await BuildSession.open('culvert-scout', away)
+    await other.attach()
+    other.edit(rename('gnss', 'One'))
+    await turn()
+    expect(complaints.at(-1)).toBe('the server does not answer')
+    expect(other.settled).toBe(true)
   })
 
   it('says why an edit does not fit', async () => {
