@@ -1,9 +1,14 @@
+import { once } from 'node:events'
+import { Worker } from 'node:worker_threads'
+import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
+import { EngineClient } from '../../app/engine/client'
+import { Questions } from '../../app/engine/questions'
 import { demoPlans, shippedLibrary } from '../../cli/files'
 import { compareBoards, forcePlace, layOut, loadSolver, solveProblem, within } from '#core/allocation'
 import type { BoardDefinition } from '#core/catalogue'
 import { adopt, analyse, settle } from '#core/engine'
 import { defaultLayers, Sheet, wiresOf } from '#core/harness'
-import { resolvePlan, type Plan } from '#core/plan'
+import { applyEdit, resolvePlan, type Edit, type Plan } from '#core/plan'
 import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { row } from './figures'
 
@@ -11,19 +16,43 @@ const runs = 40
 
 for (const { id, plan } of demoPlans()) {
   const placed = adopt(plan, analyse(plan).proposal)
-  const place = placed.assignment['receiver/rc']?.place
   const fromNothing: number[] = []
-  const afterLock: number[] = []
+  const times: Record<string, number[]> = {}
   for (let turn = 0; turn < runs; turn += 1) {
-    let start = performance.now()
+    const start = performance.now()
     analyse({ ...plan, note: `${turn}` })
     fromNothing.push(performance.now() - start)
-    start = performance.now()
-    settle({ ...placed, locks: place ? { 'overlay/text': place } : {}, note: `${turn}` })
-    afterLock.push(performance.now() - start)
+    for (const [what, edit] of Object.entries(editsOf(placed))) {
+      settle(placed)
+      const next = applyEdit(placed, edit(turn))
+      const since = performance.now()
+      settle(next)
+      if (turn >= runs / 4) (times[what] ??= []).push(performance.now() - since)
+    }
   }
-  row(`${id}: allocation, findings, wires, drawing, grid`, fromNothing)
-  row(`${id}: the same after a lock`, afterLock)
+  row(`${id}: allocation, findings, wires, grid`, fromNothing)
+  for (const [what, all] of Object.entries(times)) row(`${id}: the same after ${what}`, all)
+  row(`${id}: after any of these edits`, Object.values(times).flat())
+}
+
+/** Edits as they are made all day, each another one every turn. */
+function editsOf({ assignment, devices, battery }: Plan): Record<string, (turn: number) => Edit> {
+  const serial = Object.keys(assignment).filter((key) => assignment[key]!.place.startsWith('port:'))
+  const [first, second] = [serial[0]!, serial[1]!]
+  const one = (turn: number) => devices[turn % devices.length]!.id
+  return {
+    'a note': (turn) => ({ type: 'plan.note', note: `${turn}` }),
+    'a lock of what stays': (turn) => ({
+      type: 'need.lock',
+      need: serial[turn % serial.length]!,
+      place: assignment[serial[turn % serial.length]!]!.place,
+    }),
+    'a lock that moves two': () => ({ type: 'need.lock', need: first, place: assignment[second]!.place }),
+    'a device less': (turn) => ({ type: 'device.remove', device: one(turn) }),
+    'a device wanted less': (turn) => ({ type: 'device.priority', device: one(turn), priority: 3 }),
+    'another battery': (turn) => ({ type: 'battery.set', battery: { ...battery, capacity: 2000 + 10 * turn } }),
+    'a name': (turn) => ({ type: 'device.rename', device: one(turn), name: `Name ${turn}` }),
+  }
 }
 
 const solver = await loadSolver()
@@ -70,7 +99,30 @@ const many = Array.from({ length: 200 }, (_, at) => ({ ...shipped[at % shipped.l
 for (const { id, plan } of demoPlans()) {
   const start = performance.now()
   const count = [...compareBoards(plan, many)].length
-  row(`${id}: on ${count} boards`, [performance.now() - start])
+  row(`${id}: on ${count} boards, on one thread`, [performance.now() - start])
+  row(`${id}: on ${count} boards, on two threads that have just started`, [await onTwoThreads(plan)])
+}
+
+/** As the page asks it: half of the boards on each of two threads. */
+async function onTwoThreads(plan: Plan): Promise<number> {
+  const workers = [0, 1].map(() => new Worker(new URL('../../tests/helpers/engine-worker.mjs', import.meta.url)))
+  await Promise.all(workers.map((worker) => once(worker, 'message')))
+  const threads = workers.map(
+    (worker) => new Questions(new EngineClient(() => ({ endpoint: nodeEndpoint(worker), end: () => {} }))),
+  )
+  const start = performance.now()
+  await Promise.all(
+    threads.map((thread, at) =>
+      thread.boards(
+        plan,
+        many.filter((_, place) => place % 2 === at),
+        () => {},
+      ),
+    ),
+  )
+  const time = performance.now() - start
+  await Promise.all(workers.map((worker) => worker.terminate()))
+  return time
 }
 
 const seeds = Array.from({ length: 20 }, (_, at) => at + 1)
