@@ -1,10 +1,14 @@
 import { fileURLToPath } from 'node:url'
+import { pageScripts } from './server/page-scripts.mjs'
 import { buildWorker } from './server/work/build.mjs'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
 /** Not among what the package lets be asked for by name. */
 const entry = fileURLToPath(new URL('./node_modules/nuxt/dist/app/entry-spa.js', import.meta.url))
+
+/** Known once the interface is built, before the server is. */
+let scripts: Record<string, string[]> = {}
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -54,8 +58,12 @@ export default defineNuxtConfig({
     optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'], exclude: ['highs'] },
   },
   hooks: {
+    'build:manifest': (manifest) => {
+      scripts = pageScripts(manifest)
+    },
     // The worker threads run a program of their own, which lies beside the server's.
     'nitro:init': (nitro) => {
+      nitro.options.virtual['#page-scripts'] = () => `export default ${JSON.stringify(scripts)}`
       const folder = nitro.options.dev ? fileURLToPath(new URL('./.nuxt', import.meta.url)) : nitro.options.output.serverDir
       nitro.hooks.hook('compiled', () => buildWorker(`${folder}/worker`, core))
     },

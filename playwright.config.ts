@@ -3,8 +3,8 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'tests/browser',
   // No result hangs on time: a machine ten times slower at the moment passes too.
-  timeout: 1_800_000,
-  expect: { timeout: 400_000 },
+  timeout: 900_000,
+  expect: { timeout: 300_000 },
   workers: 2,
   // Files run side by side; the one that takes the whole data back to a backup runs when the others are done.
   projects: [

@@ -58,11 +58,11 @@ const freshFor = 10_000
 /** What was asked for before it was wanted. */
 const ahead = new Map<string, Promise<Response>>()
 
-/** Asks for what will be wanted in a moment; whoever calls for it first gets that answer. */
+/** Asks for what will be wanted in a moment: whoever calls for it first gets that answer. */
 export function fetchAhead(path: string): void {
   const asked = fetch(path)
-  ahead.set(path, asked)
   asked.catch(() => undefined)
+  ahead.set(path, asked)
   setTimeout(() => ahead.delete(path), freshFor)
 }
 

@@ -113,6 +113,24 @@ test('every refusal is JSON with words; no address below /api is a page', async 
   }
 })
 
+test('the page of a build names what it will ask for, and nothing else of the address gets into it', async () => {
+  const named = (text: string) =>
+    [...text.matchAll(/<link rel="(?:modulepreload|preload)"[^>]* href="([^"]+)"/g)].map(([, href]) => href!)
+  const { text } = await ask(server, { path: '/builds/spillway-hex/harness' })
+  const files = named(text)
+  expect(files).toContain('/api/builds/spillway-hex')
+  expect(files.length).toBeGreaterThan(5)
+  for (const path of new Set(files)) expect((await ask(server, { path })).status, path).toBe(200)
+  for (const path of [
+    '/',
+    '/builds/%22%3E%3Cscript%3Ealert(1)%3C/script%3E',
+    '/builds/..%2F..%2Fhealth/harness',
+    '/builds/a.b/c',
+  ]) {
+    expect((await ask(server, { path })).text, path).not.toMatch(/alert\(1\)|href="\/api\/builds/)
+  }
+})
+
 test('long answers go out compressed to whoever takes that, and say the same', async () => {
   const plain = await ask(server, { path: '/api/catalogue' })
   const packed = await fetch(`${server.address}/api/catalogue`, { headers: { 'accept-encoding': 'gzip' } })

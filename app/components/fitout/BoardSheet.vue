@@ -63,7 +63,7 @@ function takeBoard() {
 </script>
 
 <template>
-  <section class="sheet" aria-label="Board">
+  <section class="sheet" aria-label="Board, revision and firmware">
     <v-select :model-value="definition.id" :items="boards" label="Board" class="wide" @update:model-value="chooseBoard" />
     <v-select
       :model-value="plan.board.revision"
