@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { families, rules } from '#core/checks'
 import { hasWords } from '~/composables/search'
-import { severityLook } from '~/composables/useSeverity'
+import { severityLook } from '~/composables/severityLook'
 
 useHead({ title: 'Rules · Ypodoma' })
 const wanted = ref('')

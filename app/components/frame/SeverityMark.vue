@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Severity } from '#core/checks'
-import { severityLook } from '~/composables/useSeverity'
+import { severityLook } from '~/composables/severityLook'
 
 const { severity, count = undefined } = defineProps<{ severity: Severity; count?: number }>()
 const look = computed(() => severityLook[severity])

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { stages, type Stage } from '#core/checks'
-import { countBySeverity, findingsOf } from '~/composables/useSeverity'
+import { countBySeverity, findingsOf } from '~/composables/severityCounts'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
