@@ -62,7 +62,7 @@ const patience = {
   alternatives: 5000,
   deadlocks: 6000,
   board: 1500,
-  additions: 10_000,
+  addition: 1500,
 }
 /** Nodes after which an answer is given before another solver is asked. */
 const firstNodes = 600
@@ -208,7 +208,8 @@ export function createEngine() {
       protocols: Record<string, ProtocolDefinition>,
       tell: Tell<Addition>,
     ): Promise<void> {
-      for (const found of possibleAdditions(plans.unpack(parcel), devices, protocols, limits(patience.additions))) {
+      const limitsOfOne = () => limits(patience.addition)
+      for (const found of possibleAdditions(plans.unpack(parcel), devices, protocols, limitsOfOne)) {
         await tell(found)
         await breathe()
       }

@@ -1,10 +1,13 @@
 import { describe, expect, it } from 'vitest'
+import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { demo, library, type DemoName } from '../../tests/helpers/plans'
 import { applyEdit, resolvePlan } from '../plan'
-import { allocate, compareBoards, compareScores, possibleAdditions, sortBoards } from './index'
+import { allocate, compareBoards, compareScores, loadSolver, possibleAdditions, sortBoards } from './index'
 
 const boards = Object.values(library.boards)
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
+
+const solver = await loadSolver()
 
 describe('compareBoards', () => {
   it.each(names)('tries %s on every revision of every board, and the edit leads to what it says', (name) => {
@@ -53,12 +56,26 @@ describe('compareBoards', () => {
 })
 
 describe('possibleAdditions', () => {
+  it('tells of every device, however short the time, and is sure of nothing that it has not proven', () => {
+    const plan = drawnPlan(3, 24)
+    const devices = ['carrel-2', 'sonde-r', 'merlow-n1', 'ulna-a9'].map((id) => library.devices[id]!)
+    const hasty = [...possibleAdditions(plan, devices, library.protocols, () => ({ maxNodes: 1 }))]
+    const patient = [...possibleAdditions(plan, devices, library.protocols, () => ({ solver }))]
+    expect(hasty.map(({ device }) => device)).toEqual(devices.map(({ id }) => id))
+    expect(hasty.some(({ proven }) => !proven)).toBe(true)
+    expect(patient.every(({ proven }) => proven)).toBe(true)
+    hasty.forEach(({ proven, ...found }, at) => {
+      if (proven) expect({ ...found, proven }).toEqual(patient[at])
+    })
+  })
+
   it('never takes a place from what is there, and is true when tried', () => {
     const plan = demo('fellside-mapper')
     const base = allocate(resolvePlan(plan))
     const devices = ['carrel-2', 'sonde-r', 'merlow-n1', 'ulna-a9'].map((id) => library.devices[id]!)
     for (const found of possibleAdditions(plan, devices, library.protocols)) {
       expect(found.fits).toBe(found.unmet.length === 0)
+      expect(found.proven).toBe(true)
       const definition = library.devices[found.device]!
       const more = applyEdit(plan, {
         type: 'device.add',

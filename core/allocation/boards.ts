@@ -94,19 +94,22 @@ export interface Addition {
   unmet: string[]
   /** Points of risk it would add. */
   risk: number
+  /** There was time to be sure of it. */
+  proven: boolean
 }
 
-/** Tries each device of a library as one more wish; the plan's own needs keep their right of way. */
+/**
+ * Tries each device of a library as one more wish; the plan's own needs keep their right of way.
+ * @param limitsOfOne how far each of them may be searched for
+ */
 export function* possibleAdditions(
   plan: Plan,
   devices: DeviceDefinition[],
   protocols: Record<string, ProtocolDefinition>,
-  limits: SearchLimits = {},
+  limitsOfOne: () => SearchLimits = () => ({}),
 ): Iterable<Addition> {
-  const base = allocate(resolvePlan(plan), limits)
+  const base = allocate(resolvePlan(plan), limitsOfOne())
   for (const definition of devices) {
-    // What there is no time left to look at is not told as impossible.
-    if (limits.stopped?.()) return
     const id = freshDeviceId(plan, definition.id)
     const more = applyEdit(plan, {
       type: 'device.add',
@@ -121,8 +124,8 @@ export function* possibleAdditions(
         leftOut: [],
       },
     })
-    const { unmet, score } = allocate(resolvePlan(more), limits)
+    const { unmet, score, proven } = allocate(resolvePlan(more), limitsOfOne())
     const missing = unmet.filter((key) => key.startsWith(`${id}/`))
-    yield { device: definition.id, fits: missing.length === 0, unmet: missing, risk: score.risk - base.score.risk }
+    yield { device: definition.id, fits: missing.length === 0, unmet: missing, risk: score.risk - base.score.risk, proven }
   }
 }

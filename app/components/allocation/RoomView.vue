@@ -47,7 +47,8 @@ const groups = computed(() =>
 const verdict = (id: string) => {
   const addition = found.value[id]
   if (!addition) return { word: '…', kind: '' }
-  if (!addition.fits) return { word: 'does not fit', kind: 'cannot' }
+  if (!addition.fits)
+    return addition.proven ? { word: 'does not fit', kind: 'cannot' } : { word: 'not known in the time', kind: '' }
   return addition.risk > 0
     ? { word: `fits, ${degreeOf(addition.risk).word} drawback`, kind: 'cost' }
     : { word: 'fits', kind: 'fits' }
