@@ -163,7 +163,7 @@ export class BuildSession {
   async attach(): Promise<void> {
     this.analyst ??= this.around.analyst()
     await this.analyse()
-    // It will be wanted with the first edit, which asks again if it cannot be had now.
+    // It will be wanted with the first edit.
     await Promise.resolve(this.around.editCheck()).catch(() => undefined)
   }
 
@@ -179,7 +179,11 @@ export class BuildSession {
   edit(edit: Edit): void {
     const check = this.around.editCheck()
     if (typeof check === 'function') this.carryOut(edit, check)
-    else check.then((loaded) => this.carryOut(edit, loaded)).catch((error: Error) => this.around.complain(error.message))
+    else {
+      // Where it cannot be had, since the server is away, the server itself checks the edit once it is back.
+      const unchecked: EditCheck = () => {}
+      void check.catch(() => unchecked).then((loaded) => this.carryOut(edit, loaded))
+    }
   }
 
   private carryOut(edit: Edit, check: EditCheck): void {

@@ -1,4 +1,4 @@
-import { writeFileSync, readFileSync } from 'node:fs'
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { expect, test } from '@playwright/test'
@@ -15,6 +15,14 @@ test.afterAll(() => removeServer(server))
 
 test('work done while the server is down is kept in the browser, told of, and taken up again', async ({ page, context }) => {
   const { directory, port } = server
+  // Not even what checks edits had come when the server went.
+  const late = readdirSync('.output/public/_nuxt').filter(
+    (name) => name.endsWith('.js') && readFileSync(join('.output/public/_nuxt', name)).includes('alternatives.match'),
+  )
+  await page.route(
+    (url) => late.some((name) => url.pathname.endsWith(name)),
+    (route) => route.abort(),
+  )
   await page.goto(`${server.address}/builds/spillway-hex/fit-out`)
   await expect(page.getByText('17 devices')).toBeVisible()
   await server.end('SIGKILL')
