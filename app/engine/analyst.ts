@@ -10,8 +10,10 @@ export class Analyst {
   private newest = 0
   private busySince?: number
 
+  /** @param aside an engine for what takes minutes, so that nothing else waits for it */
   constructor(
     private readonly client: EngineClient,
+    private readonly aside: EngineClient,
     private readonly now: () => number = () => performance.now(),
   ) {}
 
@@ -21,6 +23,7 @@ export class Analyst {
    */
   async settle(plan: Plan, meanwhile?: (answer: Answer) => void): Promise<Answer | undefined> {
     const question = ++this.newest
+    this.aside.end()
     if (this.busySince !== undefined && this.now() - this.busySince > patience) this.client.end()
     this.busySince = this.now()
     const first = await this.ask((engine) => engine.remote.settle(engine.pack(plan)))
@@ -30,21 +33,23 @@ export class Analyst {
       return first
     }
     meanwhile?.(first)
-    return this.prove(plan, 'usual')
+    const proven = await this.ask((engine) => engine.remote.prove(engine.pack(plan)))
+    if (question !== this.newest) return undefined
+    this.busySince = undefined
+    return proven
   }
 
   /** Looks for a proof of a plan's best allocation longer than is usual; undefined when a newer question came in between or it was stopped. */
-  lookLonger(plan: Plan): Promise<Answer | undefined> {
-    if (this.busySince !== undefined) this.client.end()
-    this.busySince = this.now()
-    return this.prove(plan, 'longer')
+  async lookLonger(plan: Plan): Promise<Answer | undefined> {
+    const question = ++this.newest
+    this.aside.end()
+    const found = await this.ask((engine) => engine.remote.prove(engine.pack(plan), 'longer'), this.aside)
+    return question === this.newest ? found : undefined
   }
 
-  /** Ends what is under way; it gets no answer. */
+  /** Ends looking longer; it gets no answer. */
   stop(): void {
-    this.newest += 1
-    this.busySince = undefined
-    this.client.end()
+    this.aside.end()
   }
 
   /** Analyses a plan that is only being looked at; overtakes nothing. Undefined when the engine was ended. */
@@ -54,19 +59,12 @@ export class Analyst {
 
   end(): void {
     this.client.end()
+    this.aside.end()
   }
 
-  private async prove(plan: Plan, asLong: 'usual' | 'longer'): Promise<Answer | undefined> {
-    const question = ++this.newest
-    const proven = await this.ask((engine) => engine.remote.prove(engine.pack(plan), asLong))
-    if (question !== this.newest) return undefined
-    this.busySince = undefined
-    return proven
-  }
-
-  private async ask(question: (engine: EngineEnd) => Promise<AnswerParcel>): Promise<Answer | undefined> {
+  private async ask(question: (engine: EngineEnd) => Promise<AnswerParcel>, client = this.client): Promise<Answer | undefined> {
     try {
-      return await this.client.ask(async (engine) => engine.unpack(await question(engine)))
+      return await client.ask(async (engine) => engine.unpack(await question(engine)))
     } catch (error) {
       if (error instanceof EngineEnded) return undefined
       throw error

@@ -55,7 +55,7 @@ export const useBuild = defineStore('build', () => {
   function openSession(id: string): Promise<BuildSession> {
     return BuildSession.open(id, {
       server: apiServer,
-      analyst: () => new Analyst(new EngineClient(engineThread)),
+      analyst: () => new Analyst(new EngineClient(engineThread), new EngineClient(engineThread)),
       editCheck,
       newId,
       role: () => useSession().session?.role ?? 'editor',

@@ -31,6 +31,7 @@ afterEach(async () => {
 })
 
 const plan = allocated('culvert-scout')
+const analystOn = (start: typeof thread, now?: () => number) => new Analyst(new EngineClient(start), new EngineClient(start), now)
 
 describe('an engine on a thread of its own', () => {
   it('answers what the engine answers here', async () => {
@@ -59,7 +60,7 @@ describe('an engine on a thread of its own', () => {
   })
 
   it('lets previews and questions end without an answer instead of waiting for ever', async () => {
-    const analyst = new Analyst(new EngineClient(thread))
+    const analyst = analystOn(thread)
     const preview = analyst.preview(plan)
     analyst.end()
     expect(await preview).toBeUndefined()
@@ -71,7 +72,7 @@ describe('an engine on a thread of its own', () => {
 
   it('drops the answer to a question that was overtaken, and ends its run when it takes long', async () => {
     let now = 0
-    const analyst = new Analyst(new EngineClient(thread), () => now)
+    const analyst = analystOn(thread, () => now)
     const first = analyst.settle(plan)
     const preview = analyst.preview(plan)
     now = 1000
@@ -84,12 +85,21 @@ describe('an engine on a thread of its own', () => {
   })
 
   it('looks longer for a proof when asked to, until it is stopped or overtaken', async () => {
-    const analyst = new Analyst(new EngineClient(thread))
+    const analyst = analystOn(thread)
     const { plan: known, analysis } = settle(plan)
     expect((await analyst.lookLonger(plan))!.analysis.proposal).toEqual(plain(analysis.proposal))
     const stopped = analyst.lookLonger(plan)
     analyst.stop()
     expect(await stopped).toBeUndefined()
+    // What is only looked at waits for none of it.
+    const large = drawnPlan(3, 45, library.boards['morrow-h9']!)
+    const long = analyst.lookLonger(large)
+    let over = false
+    void long.then(() => (over = true))
+    expect(await analyst.preview(plan)).toHaveProperty('analysis')
+    expect(over).toBe(false)
+    analyst.stop()
+    expect(await long).toBeUndefined()
     const overtaken = analyst.lookLonger(plan)
     const [first, answer] = await Promise.all([overtaken, analyst.settle(plan)])
     expect(first).toBeUndefined()
@@ -121,7 +131,7 @@ describe('an engine on a thread of its own', () => {
   })
 
   it('gives the best so far at once, with how far it may be off, and then what is proven', async () => {
-    const analyst = new Analyst(new EngineClient(thread))
+    const analyst = analystOn(thread)
     const large = drawnPlan(3, 45, library.boards['morrow-h9']!)
     let first: Answer | undefined
     const answer = await analyst.settle(large, (meanwhile) => (first = meanwhile))

@@ -43,7 +43,7 @@ const estimate = computed(() =>
 </script>
 
 <template>
-  <section class="sheet" aria-label="Battery and motors">
+  <section class="sheet field-row" aria-label="Battery, motors and note">
     <v-select
       :model-value="plan.battery.cells"
       :items="[1, 2, 3, 4, 5, 6, 7, 8, 10, 12, 14]"
@@ -126,14 +126,7 @@ const estimate = computed(() =>
 
 <style scoped>
 .sheet {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--space-4);
-  align-items: center;
   padding: var(--space-4) var(--space-6);
-}
-.sheet > * {
-  flex: 1 1 120px;
 }
 .sheet > .short {
   flex: 0 1 124px;

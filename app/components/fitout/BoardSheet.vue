@@ -63,7 +63,7 @@ function takeBoard() {
 </script>
 
 <template>
-  <section class="sheet" aria-label="Board, revision and firmware">
+  <section class="sheet field-row" aria-label="Board, revision and firmware">
     <v-select :model-value="definition.id" :items="boards" label="Board" class="wide" @update:model-value="chooseBoard" />
     <v-select
       :model-value="plan.board.revision"
@@ -106,14 +106,7 @@ function takeBoard() {
 
 <style scoped>
 .sheet {
-  display: flex;
-  flex-wrap: wrap;
-  gap: var(--space-4);
-  align-items: center;
   padding: var(--space-5) var(--space-6) 0;
-}
-.sheet > * {
-  flex: 1 1 120px;
 }
 .sheet > .wide {
   flex-grow: 2;
