@@ -1,5 +1,6 @@
 import loadHighs from 'highs'
 import type { Packing } from '#core/allocation'
+import type { Program } from '../../core/allocation/packing/program-solver'
 
 /**
  * A packing as a mixed-integer program in LP format, in its strong form: one
@@ -61,4 +62,26 @@ export async function integerSolver() {
     })
     return { cost: Math.round(ObjectiveValue), proven: Status === 'Optimal' }
   }
+}
+
+/** The least that an integer program costs where fractions are allowed. */
+export async function leastOf({ costs, most, rows }: Program): Promise<number> {
+  const highs = await loadHighs()
+  const sum = (terms: [number, number][]) =>
+    terms
+      .map(([factor, column], at) => `${factor < 0 ? '-' : '+'} ${Math.abs(factor)} x${column}${at % 12 ? '' : '\n'}`)
+      .join(' ')
+  const text = [
+    'Minimize',
+    ` obj: ${sum(costs.map((cost, column) => [cost, column]))}`,
+    'Subject To',
+    ...rows.flatMap(({ columns, coefficients, lower, upper }, at) => {
+      const left = sum(columns.map((column, place) => [coefficients[place]!, column]))
+      return lower === upper ? [` r${at}: ${left} = ${upper}`] : [` r${at}: ${left} <= ${upper}`]
+    }),
+    'Bounds',
+    ...most.map((limit, column) => ` 0 <= x${column} <= ${limit}`),
+    'End',
+  ]
+  return highs.solve(text.join('\n'), { output_flag: false }).ObjectiveValue
 }

@@ -43,7 +43,7 @@ export function prepare(compiled: Compiled, group: number[]): Prepared {
   if (known) return known
   const ceiling = ceilingOf(compiled, group)
   const fresh: Prepared = {
-    relaxation: new Relaxation(compiled, group, ceiling),
+    relaxation: new Relaxation(compiled, group),
     ceiling,
     ...grainOf(compiled, group),
     ...(onlyLoads(compiled, group) && LoadsSearch.holds(compiled, group) && { loads: new LoadsSearch(compiled, group) }),

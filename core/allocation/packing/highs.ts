@@ -13,21 +13,33 @@ export async function loadSolver(): Promise<ProgramSolver> {
  */
 function programSolver(highs: Highs): ProgramSolver {
   const { modelStatus } = highs.constants
-  return (program, seconds, start): ProgramAnswer => {
-    const model = highs.createModel(modelData(program))
-    try {
-      model.options.set({ output_flag: false, mip_rel_gap: 0, mip_abs_gap: 0.5, time_limit: seconds })
-      if (start) model.setSolution({ colValue: start })
-      const { modelStatus: status } = model.run()
-      if (status === modelStatus.infeasible) return { bound: Infinity, proven: true }
-      const found = Number(model.info.get('primal_solution_status')) === 2
-      const values = found ? [...model.getSolution().colValue].map(Math.round) : undefined
-      const proven = status === modelStatus.optimal
-      const bound = Number(model.info.get('mip_dual_bound'))
-      return { ...(values && { values }), bound: Number.isFinite(bound) ? bound : 0, proven }
-    } finally {
-      model.dispose()
-    }
+  return {
+    solve(program, seconds, start): ProgramAnswer {
+      const model = highs.createModel({ ...modelData(program), integrality: new Int32Array(program.most.length).fill(1) })
+      try {
+        model.options.set({ output_flag: false, mip_rel_gap: 0, mip_abs_gap: 0.5, time_limit: seconds })
+        if (start) model.setSolution({ colValue: start })
+        const { modelStatus: status } = model.run()
+        if (status === modelStatus.infeasible) return { bound: Infinity, proven: true }
+        const found = Number(model.info.get('primal_solution_status')) === 2
+        const values = found ? [...model.getSolution().colValue].map(Math.round) : undefined
+        const proven = status === modelStatus.optimal
+        const bound = Number(model.info.get('mip_dual_bound'))
+        return { ...(values && { values }), bound: Number.isFinite(bound) ? bound : 0, proven }
+      } finally {
+        model.dispose()
+      }
+    },
+    worth(program, seconds) {
+      const model = highs.createModel(modelData(program))
+      try {
+        model.options.set({ output_flag: false, time_limit: seconds })
+        const { modelStatus: status } = model.run()
+        return status === modelStatus.optimal ? [...model.getSolution().rowDual].map((dual) => Math.max(0, -dual)) : undefined
+      } finally {
+        model.dispose()
+      }
+    },
   }
 }
 
@@ -49,6 +61,5 @@ function modelData({ costs, most, rows }: Program) {
     rowLower: rows.map(({ lower }) => lower),
     rowUpper: rows.map(({ upper }) => upper),
     matrix: { format: 'csr' as const, numRows: rows.length, numCols: most.length, starts, indices, values },
-    integrality: new Int32Array(most.length).fill(1),
   }
 }

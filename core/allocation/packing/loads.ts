@@ -178,7 +178,7 @@ export class LoadsSearch {
       mostLoads = Math.max(mostLoads, this.firstLoad[option + 1]! - this.firstLoad[option]!)
     }
     this.highest = 2 ** Math.ceil(Math.log2(this.bestCost + 1))
-    this.priceGrain = grainFor(this.highest, this.items, mostLoads, rows)
+    this.priceGrain = grainFor(this.highest * (2 * this.items * (1 + mostLoads) + rows + 1))
     for (let row = 0; row < rows; row += 1) {
       this.left[row] = compiled.packing.capacities[this.capacities[row]!]!
       this.prices[row] = this.held(this.served?.[row] ?? 0, row)

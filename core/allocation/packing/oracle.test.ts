@@ -3,7 +3,6 @@ import { hardFamilies, hardPacking, type HardFamily } from '../../../tests/helpe
 import { integerSolver } from '../../../tests/helpers/integer-program'
 import { randomPacking, type Size } from '../../../tests/helpers/random-packing'
 import { loadSolver, solvePacking, type Packing, type ProgramSolver } from './index'
-import type { Program } from './program-solver'
 
 /** More of each, with times, are in `npm run bench`. */
 const sizes: [name: string, size: Size, count: number][] = [
@@ -55,12 +54,15 @@ it.each(Object.keys(hardFamilies) as HardFamily[])(
 
 it.each([
   ['that there is nothing', () => ({ bound: Infinity, proven: true })],
-  ['what breaks a rule', ({ most }: Program) => ({ values: most.map(() => 0).fill(1, 0, 1), bound: Infinity, proven: true })],
-] as [string, ProgramSolver][])('believes no solver that says %s, where a choice is known', (_, lie) => {
+  ['what breaks a rule', ({ most }) => ({ values: most.map(() => 0).fill(1, 0, 1), bound: Infinity, proven: true })],
+] as [string, ProgramSolver['solve']][])('believes no solver that says %s, where a choice is known', (_, lie) => {
   let asked = 0
-  const solver: ProgramSolver = (...program) => {
-    asked += 1
-    return lie(...program)
+  const solver: ProgramSolver = {
+    solve(...program) {
+      asked += 1
+      return lie(...program)
+    },
+    worth: () => undefined,
   }
   const packing = hardPacking('rails', 702)
   const { proven, cost, choice } = solvePacking(packing, { solver, stopped: () => asked > 0 })
@@ -68,4 +70,29 @@ it.each([
   expect(proven).toBe(false)
   expect(holds(packing, choice!)).toBe(true)
   expect(priced(packing, choice!)).toBe(cost)
+})
+
+it.each([
+  ['nothing', () => 0],
+  ['far too much', () => 1e15],
+  ['less than nothing', () => -1e6],
+  ['no number', () => NaN],
+  ['anything', (row: number) => (row * 7919) % 100_000],
+] as [string, (row: number) => number][])('finds the same with a solver to whom rows are worth %s', async (_, worth) => {
+  const solver = await loadSolver()
+  let asked = 0
+  const strange: ProgramSolver = {
+    ...solver,
+    worth({ rows }) {
+      asked += 1
+      return rows.map((__, row) => worth(row))
+    },
+  }
+  for (const family of ['timers', 'streams'] as const) {
+    const packing = hardPacking(family, 703)
+    const own = solvePacking(packing, { solver: strange })
+    expect(own.proven).toBe(true)
+    expect(own.cost).toBe(solvePacking(packing, { solver }).cost)
+  }
+  expect(asked).toBeGreaterThan(0)
 })

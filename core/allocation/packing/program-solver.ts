@@ -1,5 +1,7 @@
 /** A row of an integer program: lower ≤ Σ coefficient · x[column] ≤ upper. */
 export interface ProgramRow {
+  /** What it is about: names of the rows of a relaxation that stand for it. */
+  names?: string[]
   columns: number[]
   coefficients: number[]
   lower: number
@@ -22,8 +24,10 @@ export interface ProgramAnswer {
   proven: boolean
 }
 
-/**
- * Solves integer programs, such as an outside solver would.
- * @param start values to start from, which keep all rows
- */
-export type ProgramSolver = (program: Program, seconds: number, start?: number[]) => ProgramAnswer
+/** Solves integer programs, such as an outside solver would. */
+export interface ProgramSolver {
+  /** @param start values to start from, which keep all rows */
+  solve: (program: Program, seconds: number, start?: number[]) => ProgramAnswer
+  /** What one more of each row's upper limit would save where fractions are allowed; undefined when that is not found in the time. */
+  worth: (program: Program, seconds: number) => number[] | undefined
+}

@@ -1,6 +1,7 @@
 import { hasBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
 import { memo, push } from './maps'
+import { askerRow, askersOf, capacityRow, unitRow } from './rows'
 import type { Program, ProgramRow } from './program-solver'
 
 /** A group of a packing as an integer program, and the way back. */
@@ -32,7 +33,7 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
   const byUnit = new Map<number, number[]>()
   const byCapacity = new Map<number, ProgramRow>()
   /** Askers of each value of each mode: those of one unit, or of one class, together. */
-  const askers = new Map<number, Map<number, Map<string, number[]>>>()
+  const askers = new Map<number, Map<number, Map<string, { columns: number[]; names: string[] }>>>()
   const classOfColumn: number[] = []
 
   classes.forEach((members, at) => {
@@ -48,14 +49,22 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
       row.coefficients.push(1)
       for (const unit of units) push(byUnit, unit, column)
       for (const [mode, value] of modes) {
-        const values = memo(askers, mode, () => new Map<number, Map<string, number[]>>())
-        const together = units.length ? units.map((unit) => `u${unit}`) : [`c${at}`]
-        const held = memo(values, value, () => new Map<string, number[]>())
-        for (const key of together) push(held, key, column)
+        const values = memo(askers, mode, () => new Map<number, Map<string, { columns: number[]; names: string[] }>>())
+        const held = memo(values, value, () => new Map<string, { columns: number[]; names: string[] }>())
+        for (const asker of askersOf(units, firstItem!)) {
+          const asking = memo(held, asker, () => ({
+            columns: [],
+            names: (units.length ? [asker] : members.flatMap((item) => askersOf(units, item))).map((name) =>
+              askerRow(mode, value, name),
+            ),
+          }))
+          asking.columns.push(column)
+        }
       }
       for (const [capacity, amount] of loads) {
         if (!scarce[capacity]) continue
         const load = memo(byCapacity, capacity, () => ({
+          names: [capacityRow(capacity)],
           columns: [],
           coefficients: [],
           lower: -Infinity,
@@ -67,7 +76,9 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
     }
     rows.push(row)
   })
-  for (const columns of byUnit.values()) if (columns.length > 1) rows.push(atMost(columns, 1))
+  for (const [unit, columns] of byUnit)
+    if (columns.length > 1 || classes[classOfColumn[columns[0]!]!]!.length > 1)
+      rows.push({ ...atMost(columns, 1), names: [unitRow(unit)] })
   for (const row of byCapacity.values()) rows.push(row)
   const settings: { mode: number; value: number }[] = []
   for (const [mode, values] of askers) {
@@ -77,9 +88,10 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
       const setting = most.push(1) - 1
       settings.push({ mode, value })
       columns.push(setting)
-      for (const asking of groups.values()) {
+      for (const { columns: asking, names } of groups.values()) {
         const several = Math.max(...asking.map((column) => most[column]!))
         rows.push({
+          names,
           columns: [...asking, setting],
           coefficients: [...asking.map(() => 1), -several],
           lower: -Infinity,

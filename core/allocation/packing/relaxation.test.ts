@@ -1,13 +1,20 @@
 import { describe, expect, it } from 'vitest'
+import { hardPacking } from '../../../tests/helpers/hard-packing'
+import { leastOf } from '../../../tests/helpers/integer-program'
 import { drawing, randomPacking } from '../../../tests/helpers/random-packing'
 import { addBit, emptyBits } from './bits'
 import { compile, type Compiled } from './conflicts'
+import { loadSolver } from './highs'
+import { programOf } from './program'
 import { Relaxation } from './relaxation'
+import { pricedRows } from './rows'
+import { pricesByProgram } from './second'
 import { solveCompiled } from './solve'
 
 function rootOf(compiled: Compiled, group: number[], relaxation: Relaxation) {
   const open = emptyBits(compiled.options.length)
   for (const item of group) for (const option of compiled.optionsOfItem[item]!) addBit(open, option)
+  relaxation.tune(open)
   return {
     open,
     left: Float64Array.from(compiled.packing.capacities),
@@ -28,14 +35,13 @@ const each = (run: (compiled: Compiled, group: number[], optimum: number, seed: 
   }
 }
 
-/** More than any choice of a group costs. */
-const ceilingOf = ({ packing }: ReturnType<typeof compile>, group: number[]) =>
-  group.reduce((sum, item) => sum + Math.max(...packing.items[item]!.options.map(({ cost }) => cost)), 1)
+/** Names of all rows of a group, those who ask for a shared setting among them. */
+const namesOf = (compiled: Compiled, group: number[]) => [...pricedRows(compiled, group, true).named.keys()]
 
 describe('Relaxation', () => {
   it('never bounds above the optimum, whatever the prices', () => {
     each((compiled, group, optimum, seed) => {
-      const relaxation = new Relaxation(compiled, group, ceilingOf(compiled, group))
+      const relaxation = new Relaxation(compiled, group)
       const draw = drawing(seed)
       for (let turn = 0; turn < 6; turn += 1) {
         const node = rootOf(compiled, group, relaxation)
@@ -49,7 +55,7 @@ describe('Relaxation', () => {
   it('rises with its steps, from the plain assignment on', () => {
     let risen = 0
     each((compiled, group, optimum) => {
-      const relaxation = new Relaxation(compiled, group, ceilingOf(compiled, group))
+      const relaxation = new Relaxation(compiled, group)
       const node = rootOf(compiled, group, relaxation)
       const first = relaxation.solve(node)!.bound
       let best = first
@@ -67,7 +73,7 @@ describe('Relaxation', () => {
 
   it('has reduced costs that hold: taking an option costs at least its own more', () => {
     each((compiled, group, _, seed) => {
-      const relaxation = new Relaxation(compiled, group, ceilingOf(compiled, group))
+      const relaxation = new Relaxation(compiled, group)
       const relaxed = relaxation.solve(rootOf(compiled, group, relaxation))!
       const draw = drawing(seed)
       const item = draw.of(group)
@@ -78,5 +84,52 @@ describe('Relaxation', () => {
       )
       if (forced.choice) expect(forced.cost).toBeGreaterThanOrEqual(relaxed.bound + relaxed.reducedCost(option) - 1e-6)
     })
+  })
+
+  it('never bounds above the optimum with shared settings priced, and its reduced costs hold', () => {
+    let settings = 0
+    each((compiled, group, optimum, seed) => {
+      const relaxation = new Relaxation(compiled, group)
+      const draw = drawing(seed)
+      settings += compiled.settings.size
+      const names = namesOf(compiled, group)
+      for (let turn = 0; turn < 4; turn += 1) {
+        const node = rootOf(compiled, group, relaxation)
+        const height = 10 ** draw.below(5)
+        node.prices = relaxation.pricesNamed(names.map((name) => [name, draw.chance(0.4) ? draw.next() * height : 0]))
+        const relaxed = relaxation.solve(node)!
+        expect(relaxed.bound).toBeLessThanOrEqual(optimum)
+        const option = draw.of(group.flatMap((item) => compiled.optionsOfItem[item]!))
+        const item = compiled.itemOf[option]!
+        const forced = solveCompiled(
+          { ...compiled, groups: [group] },
+          { allowed: (tried, at) => tried !== item || compiled.first[tried]! + at === option },
+        )
+        if (forced.choice) expect(forced.cost).toBeGreaterThanOrEqual(relaxed.bound + relaxed.reducedCost(option))
+      }
+    })
+    expect(settings).toBeGreaterThan(10)
+  })
+
+  it('bounds, under the prices of a linear program, by what that program costs', async () => {
+    const solver = await loadSolver()
+    let raised = 0
+    for (const family of ['timers', 'exclusions', 'streams', 'wishes'] as const) {
+      const compiled = compile(hardPacking(family, 711))
+      for (const group of compiled.groups) {
+        const relaxation = new Relaxation(compiled, group)
+        const node = rootOf(compiled, group, relaxation)
+        const plain = relaxation.solve(node)!.bound
+        const { program, optionsOf } = programOf(compiled, group, node.open)
+        const costs = program.most.map((_, column) => compiled.options[optionsOf[column]?.[0] ?? -1]?.cost ?? 0)
+        const least = await leastOf({ ...program, costs })
+        node.prices = relaxation.pricesNamed(pricesByProgram(compiled, group, node.open, [], solver, 60)!)
+        const priced = relaxation.solve(node)!.bound
+        expect(priced).toBeGreaterThan(least - 1e-3 * Math.max(1, least))
+        expect(priced).toBeLessThan(least + 1e-3 * Math.max(1, least))
+        if (priced > plain + 1) raised += 1
+      }
+    }
+    expect(raised).toBeGreaterThan(1)
   })
 })

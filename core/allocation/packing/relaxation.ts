@@ -1,6 +1,8 @@
 import { assign, type Pairings } from './assignment'
 import { hasBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
+import { memo } from './maps'
+import { pricedRows, type PricedRows } from './rows'
 
 /** What is still to be decided at a node of the search. */
 export interface Undecided {
@@ -28,10 +30,12 @@ export interface Relaxed {
 /**
  * Lagrangian relaxation of a packing. Main units stay exact: each node solves a
  * least-cost assignment of items to them. Further units (Σ x ≤ 1) and capacities
- * (Σ load ≤ limit), which the assignment leaves out, carry prices instead; shared
- * settings are left to the branching, since their prices converge too slowly to
- * help. Any prices ≥ 0 give a lower bound; `reprice` moves them by a subgradient
- * step towards the best one (Held, Wolfe and Crowder, Mathematical Programming 6, 1974).
+ * (Σ load ≤ limit), which the assignment leaves out, carry prices instead. So may shared
+ * settings: who asks for a value pays a price, and the dearest value of each setting is paid back,
+ * since one may be had. Any prices ≥ 0 give a lower bound; `reprice` moves them by a subgradient
+ * step towards the best one (Held, Wolfe and Crowder, Mathematical Programming 6, 1974), those of
+ * settings only once another solver has named some (`pricesNamed`): from nothing they converge too
+ * slowly to help.
  * Costs and loads are whole and prices dyadic fractions, so that sums, duals and bounds
  * are exact and may be compared without an allowance.
  */
@@ -39,77 +43,39 @@ export class Relaxation {
   /** Column of each option's main unit; −1 when it has none. */
   private readonly column: Int32Array
   private readonly columns: number
-  /** Rows that carry a price: those of option o are rows[firstRow[o]] … rows[endRow[o] − 1], taken `amounts` of. */
-  private readonly firstRow: Int32Array
-  private readonly endRow: Int32Array
-  private readonly rows: Int32Array
-  private readonly amounts: Float64Array
-  /** For each row its capacity; −1 when it is a unit. */
-  private readonly capacityOf: number[] = []
-  private readonly slope: Float64Array
+  private readonly plain: PricedRows
+  /** The same with rows for those who ask for shared settings. */
+  private asking: PricedRows | undefined
+  /** By how much the choice last solved exceeds each row. */
+  private slope: Float64Array
   /** Rows that some open option takes of. */
-  private readonly seen: Uint8Array
+  private seen: Uint8Array
   private readonly full: Float64Array
   /** Room for the pairings of a node, and the cheapest option of each. */
   private readonly pairings: Omit<Pairings, 'rows' | 'columns'>
   private readonly cheapest: Int32Array
   /** Where each column was last met. */
   private readonly pairingAt: Int32Array
-  /** Prices are whole multiples of it: so every sum of costs and prices is exact. */
-  private readonly grain: number
-  /** No price goes beyond it, for a row of which one may be had. */
-  private readonly highest: number
+  /** The dearest option that may be used, and those of all items together. */
+  private dearest = 0
+  private together = 0
 
-  /** @param ceiling more than any choice of the group costs */
   constructor(
     private readonly compiled: Compiled,
-    group: number[],
-    ceiling: number,
+    private readonly group: number[],
   ) {
-    const { options, optionsOfItem, scarce } = compiled
+    const { options, optionsOfItem } = compiled
     const members = group.flatMap((item) => optionsOfItem[item]!)
     this.column = new Int32Array(options.length).fill(-1)
     const columnOfUnit = new Map<number, number>()
-    const rowOfUnit = new Map<number, number>()
-    const rowOfCapacity = new Map<number, number>()
     for (const option of members) {
-      const { units, loads } = options[option]!
-      const [main, ...further] = units
-      if (main !== undefined) {
-        if (!columnOfUnit.has(main)) columnOfUnit.set(main, columnOfUnit.size)
-        this.column[option] = columnOfUnit.get(main)!
-      }
-      for (const unit of further) if (!rowOfUnit.has(unit)) rowOfUnit.set(unit, this.capacityOf.push(-1) - 1)
-      for (const [capacity] of loads) {
-        if (scarce[capacity] && !rowOfCapacity.has(capacity)) rowOfCapacity.set(capacity, this.capacityOf.push(capacity) - 1)
-      }
+      const [main] = options[option]!.units
+      if (main !== undefined) this.column[option] = memo(columnOfUnit, main, () => columnOfUnit.size)
     }
     this.columns = columnOfUnit.size
-    const rows: number[] = []
-    const amounts: number[] = []
-    this.firstRow = new Int32Array(options.length)
-    this.endRow = new Int32Array(options.length)
-    for (const option of members) {
-      const { units, loads } = options[option]!
-      this.firstRow[option] = rows.length
-      for (const unit of units) {
-        const row = rowOfUnit.get(unit)
-        if (row === undefined) continue
-        rows.push(row)
-        amounts.push(1)
-      }
-      for (const [capacity, amount] of loads) {
-        const row = rowOfCapacity.get(capacity)
-        if (row === undefined) continue
-        rows.push(row)
-        amounts.push(amount)
-      }
-      this.endRow[option] = rows.length
-    }
-    this.rows = Int32Array.from(rows)
-    this.amounts = Float64Array.from(amounts)
-    this.slope = new Float64Array(this.capacityOf.length)
-    this.seen = new Uint8Array(this.capacityOf.length)
+    this.plain = pricedRows(compiled, group, false)
+    this.slope = new Float64Array(this.plain.count)
+    this.seen = new Uint8Array(this.plain.count)
     this.full = new Float64Array(options.length)
     this.pairings = {
       firstOf: new Int32Array(group.length + 1),
@@ -118,20 +84,48 @@ export class Relaxation {
     }
     this.cheapest = new Int32Array(members.length)
     this.pairingAt = new Int32Array(this.columns + group.length)
-    const most = members.reduce((sum, option) => Math.max(sum, this.endRow[option]! - this.firstRow[option]!), 0)
-    this.highest = 2 ** Math.ceil(Math.log2(ceiling + 1))
-    this.grain = grainFor(this.highest, group.length, most, this.slope.length)
+  }
+
+  /** Fits prices to the options that may be used: none is higher than it can ever help. */
+  tune(open: Bits): void {
+    const { options, optionsOfItem } = this.compiled
+    this.dearest = this.together = 0
+    for (const item of this.group) {
+      let dearest = 0
+      for (const option of optionsOfItem[item]!) if (hasBit(open, option)) dearest = Math.max(dearest, options[option]!.cost)
+      this.dearest = Math.max(this.dearest, dearest)
+      this.together += dearest
+    }
   }
 
   /** Prices of nothing. */
   noPrices(): Float64Array {
-    return new Float64Array(this.slope.length)
+    return new Float64Array(this.plain.count)
   }
 
-  /** Price of one of a capacity. */
-  priceOf(prices: Float64Array, capacity: number): number {
-    const row = this.capacityOf.indexOf(capacity)
-    return row < 0 ? 0 : prices[row]!
+  /** The rows that prices are of. */
+  private rowsOf(prices: Float64Array): PricedRows {
+    return prices.length === this.plain.count ? this.plain : this.asking!
+  }
+
+  /** Prices that were found for other options that may be used. */
+  fitted(prices: Float64Array): Float64Array {
+    return this.grained(prices)
+  }
+
+  /** Prices by the names of their rows, those of shared settings among them. */
+  pricesNamed(named: [string, number][]): Float64Array {
+    const rows = (this.asking ??= pricedRows(this.compiled, this.group, true))
+    if (this.slope.length < rows.count) {
+      this.slope = new Float64Array(rows.count)
+      this.seen = new Uint8Array(rows.count)
+    }
+    const prices = new Float64Array(rows.count)
+    for (const [name, price] of named) {
+      const row = rows.named.get(name)
+      if (row !== undefined && Number.isFinite(price)) prices[row] = price
+    }
+    return this.grained(prices)
   }
 
   /**
@@ -141,7 +135,8 @@ export class Relaxation {
   solve(node: Undecided): Relaxed | undefined {
     const { options, itemOf, first } = this.compiled
     const { free, prices } = node
-    const { full, column, seen, rows, amounts, firstRow, endRow, pairings, cheapest } = this
+    const { full, column, seen, pairings, cheapest } = this
+    const { of: rows, amounts, firstOf: firstRow, endOf: endRow } = this.rowsOf(prices)
     const shared = this.columns
     seen.fill(0)
     let count = 0
@@ -190,19 +185,34 @@ export class Relaxation {
     }
   }
 
-  /** What the prices pay back: each row's limit at its price. Leaves the slope of the bound behind. */
+  /**
+   * What the prices pay back: each row's limit at its price, and of each shared setting what its
+   * dearest value's askers pay. Leaves the slope of the bound behind.
+   */
   private rebate({ prices, left }: Undecided, chosen: number[]): number {
-    const { slope, seen, rows, amounts, firstRow, endRow, capacityOf } = this
+    const { slope, seen } = this
+    const { of: rows, amounts, firstOf: firstRow, endOf: endRow, capacity, settings, limited } = this.rowsOf(prices)
     slope.fill(0)
     for (const option of chosen) {
       for (let at = firstRow[option]!; at < endRow[option]!; at += 1) slope[rows[at]!]! += amounts[at]!
     }
     let paid = 0
-    for (let row = 0; row < slope.length; row += 1) {
+    for (let row = 0; row < limited; row += 1) {
       if (!seen[row]) continue
-      const limit = capacityOf[row]! < 0 ? 1 : left[capacityOf[row]!]!
+      const limit = capacity[row]! < 0 ? 1 : left[capacity[row]!]!
       paid += prices[row]! * limit
       slope[row]! -= limit
+    }
+    for (const values of settings) {
+      let most = 0
+      let had: number[] = []
+      for (const askers of values) {
+        let sum = 0
+        for (const row of askers) if (seen[row]) sum += prices[row]!
+        if (sum > most) [most, had] = [sum, askers]
+      }
+      paid += most
+      for (const row of had) slope[row]! -= 1
     }
     return paid
   }
@@ -214,28 +224,70 @@ export class Relaxation {
    */
   reprice(prices: Float64Array, rise: number): Float64Array | undefined {
     const { slope } = this
+    const { limited } = this.rowsOf(prices)
     let length = 0
-    for (let row = 0; row < slope.length; row += 1) {
-      if (slope[row]! < 0 && prices[row] === 0) slope[row] = 0
+    for (let row = 0; row < prices.length; row += 1) {
+      if (prices[row] === 0 && (slope[row]! < 0 || row >= limited)) slope[row] = 0
       length += slope[row]! * slope[row]!
     }
     if (length === 0) return undefined
-    const { grain, highest, capacityOf, compiled } = this
     const step = rise / length
-    return prices.map((price, row) => {
-      const limit = capacityOf[row]! < 0 ? 1 : Math.max(1, compiled.packing.capacities[capacityOf[row]!]!)
-      const moved = Math.min(highest / limit, Math.max(0, price + step * slope[row]!))
-      return Math.floor(moved / grain) * grain
-    })
+    return this.grained(
+      prices.map((price, row) => price + step * slope[row]!),
+      prices.length === this.plain.count ? coarseness : 0,
+    )
+  }
+
+  /** Prices, none below 0 nor too high, rounded down so that all sums are exact. */
+  private grained(wished: Float64Array, least = 0): Float64Array {
+    const rows = this.rowsOf(wished)
+    const highest = headroom * (this.dearest + 1)
+    const prices = new Float64Array(wished.length)
+    for (let row = 0; row < prices.length; row += 1)
+      prices[row] = Math.min(highest / rows.mostOf[row]!, Math.max(0, wished[row]!))
+    // At most so much on every row of every item, and paid back for each row as often as there are items.
+    const most = highest * this.group.length * (2 * rows.mostOfOption + prices.length)
+    let grain = grainFor(2 * this.together + most)
+    if (grain > fineEnough) grain = grainFor(2 * this.together + this.sums(prices))
+    // Costs are whole: prices that would need a coarser measure are not worked with.
+    if (grain > 1) return prices.fill(0)
+    const coarse = 2 ** Math.floor(Math.log2(this.dearest + 1)) * least
+    for (let row = 0; row < prices.length; row += 1) {
+      const step = row < rows.limited && rows.capacity[row]! >= 0 ? grain : Math.max(grain, coarse)
+      prices[row] = Math.floor(prices[row]! / step) * step
+    }
+    return prices
+  }
+
+  /** No sum of prices, of items and of what is paid back, is larger. */
+  private sums(prices: Float64Array): number {
+    const { of: rows, amounts, firstOf, endOf, capacity, limited } = this.rowsOf(prices)
+    const { packing, optionsOfItem } = this.compiled
+    let paid = 0
+    for (const item of this.group) {
+      let dearest = 0
+      for (const option of optionsOfItem[item]!) {
+        let sum = 0
+        for (let at = firstOf[option]!; at < endOf[option]!; at += 1) sum += prices[rows[at]!]! * amounts[at]!
+        if (sum > dearest) dearest = sum
+      }
+      paid += 2 * dearest
+    }
+    for (let row = 0; row < prices.length; row += 1) {
+      paid += prices[row]! * (row < limited && capacity[row]! >= 0 ? packing.capacities[capacity[row]!]! : 1)
+    }
+    return paid
   }
 }
 
-/**
- * The finest grain of prices at which every number that a relaxation works with stays
- * below 2^52 grains: costs of all items, each with prices up to `highest` on its rows,
- * and the rebate of all rows.
- */
-export function grainFor(highest: number, items: number, rowsOfOption: number, rows: number): number {
-  const largest = highest * (2 * items * (1 + rowsOfOption) + rows + 1)
-  return 2 ** (Math.ceil(Math.log2(largest)) - 52)
+/** The price of a row goes up to so many times what the dearest option costs. */
+const headroom = 16
+/** Steps of prices, as a share of what the dearest option costs, below which they only unsettle what is equally good. */
+const coarseness = 2 ** -30
+/** A grain of prices that needs no closer look. */
+const fineEnough = 2 ** -10
+
+/** The finest power of two of which any number up to the largest is a sum of less than 2^52. */
+export function grainFor(largest: number): number {
+  return 2 ** (Math.ceil(Math.log2(largest + 1)) - 52)
 }

@@ -5,13 +5,24 @@ import { closeBeaten, costOfGroup, prepare } from './group'
 import type { KnownOptimum, SearchLimits } from './packing'
 import type { LoadsSearch } from './loads'
 import type { ProgramSolver } from './program-solver'
-import { finishByProgram } from './second'
+import { finishByProgram, pricesByProgram } from './second'
 import { improve, mend } from './repair'
-import type { Relaxation, Relaxed, Undecided } from './relaxation'
+import type { Relaxation, Relaxed } from './relaxation'
+import { copyOf, Tree, type Node, type Trouble } from './tree'
 
-/** Items looked at, over all nodes of a group, after which another solver is asked where there is one; fewer where only capacities are shared. */
+/**
+ * Nodes, times the options of a group, after which another solver is asked for prices where there is one,
+ * and how many more are searched under them. Where only capacities are shared, it is asked to finish.
+ */
+const workBeforePrices = 80_000
+const workUnderPrices = 120_000
+const workOnLoads = 40_000
+/** Nodes, times items, after which it is asked to finish where its prices did not help. */
 const workBeforeSolver = 12_000
-const workOnLoads = 60_000
+/** The same for questions about a known optimum, which have its prices. */
+const workNearKnown = { loads: 60_000, others: 12_000 }
+/** Seconds it is given to find prices. */
+const secondsForPrices = 2
 /** Seconds it is given in turn with the search, which has most work to do where the other has closed less than half of the gap. */
 const turns = [
   { seconds: 0.8, own: 1.2 },
@@ -23,20 +34,6 @@ const rootTurns = 80
 const nodeTurns = 4
 /** Turns without a better bound after which prices are left alone. */
 const patience = 9
-
-interface Node extends Undecided {
-  fixed: number[]
-}
-
-/** A rule that a relaxed choice breaks: an item to branch on, or a shared setting in dispute. */
-interface Trouble {
-  item: number
-  mode?: number
-}
-
-function copyOf(node: Node): Node {
-  return { ...node, open: node.open.slice(), left: node.left.slice() }
-}
 
 const never = () => false
 
@@ -54,6 +51,8 @@ export class Search {
   nodes = 0
   finished = true
   private rootPrices?: Float64Array
+  /** Options that a better choice may use, once that is known. */
+  private narrowed?: Bits
   private readonly loads: LoadsSearch | undefined
   private readonly grain: number
   private readonly base: number
@@ -63,6 +62,7 @@ export class Search {
   private readonly isStopped: () => boolean
   private isOver: () => boolean
   private readonly relaxation: Relaxation
+  private readonly tree: Tree
 
   constructor(
     private readonly compiled: Compiled,
@@ -74,6 +74,7 @@ export class Search {
     this.isStopped = limits.stopped ?? never
     this.isOver = this.isStopped
     this.relaxation = prepared.relaxation
+    this.tree = new Tree(compiled)
     this.grain = prepared.grain
     this.base = prepared.base
     this.loads = prepared.loads
@@ -81,8 +82,8 @@ export class Search {
     this.rootPrices = prepared.prices
     this.floor = limits.known?.onlyFewer ? costOfGroup(compiled, group, limits.known.choice) : 0
     this.bound = this.floor
-    const work = this.loads ? workOnLoads : workBeforeSolver
-    this.maxNodes = limits.solver ? Math.min(maxNodes, Math.ceil(work / group.length)) : maxNodes
+    const nodes = this.nodesAlone()
+    this.maxNodes = limits.solver ? Math.min(maxNodes, Math.ceil(nodes)) : maxNodes
   }
 
   /** Searches, in turn with another solver where there is one: each is quick where the other is not. */
@@ -92,13 +93,29 @@ export class Search {
     this.search()
     const { solver } = this.limits
     if (!solver) return
+    if (this.goesOn()) this.searchPriced(solver)
     for (const { seconds, own } of turns) {
-      if (this.finished || this.limits.stopped?.()) return
+      if (!this.goesOn()) return
       const gap = this.bestCost - this.bound
       this.finish(solver, seconds)
-      if (this.finished || this.limits.stopped?.()) return
-      if (this.bestCost - this.bound > gap / 2) this.searchOn(own)
+      if (this.goesOn() && this.bestCost - this.bound > gap / 2) this.searchOn(own)
     }
+  }
+
+  /** Nodes before another solver is asked. */
+  private nodesAlone(): number {
+    const { known } = this.limits
+    if (known) return (this.loads ? workNearKnown.loads : workNearKnown.others) / this.group.length
+    return this.nodesFor(this.loads ? workOnLoads : workBeforePrices)
+  }
+
+  private nodesFor(work: number): number {
+    const options = this.group.reduce((sum, item) => sum + this.compiled.optionsOfItem[item]!.length, 0)
+    return Math.ceil(work / options)
+  }
+
+  private goesOn(): boolean {
+    return !this.finished && this.best !== undefined && !this.isStopped()
   }
 
   /** Takes over a choice made before as far as it goes, and mends the rest. */
@@ -114,6 +131,47 @@ export class Search {
     } else if (start?.some((option) => option >= 0)) this.seek(root, optionsIn(start))
   }
 
+  /** Searches under prices of another solver, which knows those of shared settings, too. */
+  private searchPriced(solver: ProgramSolver): void {
+    const plain = this.loads || this.limits.known ? undefined : this.narrow()
+    if (!plain) return
+    const { compiled, group, narrowed, best, rootPrices } = this
+    const prices = pricesByProgram(compiled, group, narrowed!, best!, solver, this.seconds(secondsForPrices))
+    this.rootPrices = prices ? this.relaxation.pricesNamed(prices) : rootPrices
+    const root = this.root()
+    const relaxed = this.tree.propagate(root, this.bestCost) ? this.relaxation.solve(root) : undefined
+    if (relaxed) this.seek(root, relaxed.chosen)
+    const helps = relaxed && relaxed.bound - plain.bound > (this.bestCost - plain.bound) / 10
+    if (relaxed && !helps) this.rootPrices = rootPrices
+    else prepare(compiled, group).prices = this.rootPrices
+    this.maxNodes = this.nodes + (helps ? this.nodesFor(workUnderPrices) : Math.ceil(workBeforeSolver / group.length))
+    this.search()
+  }
+
+  /**
+   * Closes for good what a choice better than the best so far cannot use.
+   * @returns what bounds the others; undefined when there is no better choice, which is then proven
+   */
+  private narrow(): Relaxed | undefined {
+    const root = this.root()
+    const relaxed = this.tree.propagate(root, this.bestCost) ? this.relaxation.solve(root) : undefined
+    if (!relaxed) {
+      this.finished = true
+      this.bound = this.bestCost
+      return undefined
+    }
+    this.closeHopeless(root, relaxed)
+    for (const option of root.fixed) addBit(root.open, option)
+    this.narrowed = root.open
+    return relaxed
+  }
+
+  /** As many seconds, or as are left. */
+  private seconds(most: number): number {
+    const { left } = this.limits
+    return Math.min(most, left ? left() / 1000 : most)
+  }
+
   /** Searches longer than before. */
   private searchOn(seconds: number): void {
     const { left } = this.limits
@@ -127,7 +185,7 @@ export class Search {
   /** A good choice to start from: it tells the prices how far the bound may rise, and closes much. */
   private seek(root: Node, preferred: number[]): void {
     const before = this.bestCost
-    this.tryAnything(root, preferred)
+    this.takeIfBetter(this.tree.greedy(root, preferred))
     if (this.bestCost < before) this.improveFrom(root, this.best)
   }
 
@@ -141,7 +199,8 @@ export class Search {
     this.takeIfBetter(improve(this.compiled, moved, choice, root.open, this.isStopped))
   }
 
-  private takeIfBetter(choice: number[]): void {
+  private takeIfBetter(choice: number[] | undefined): void {
+    if (!choice) return
     const cost = choice.reduce((sum, option) => sum + this.compiled.options[option]!.cost, 0)
     if (cost >= this.bestCost) return
     this.best = choice
@@ -172,21 +231,27 @@ export class Search {
   }
 
   private root(): Node {
+    const open = this.narrowed?.slice() ?? this.allowedOptions()
+    const left = Float64Array.from(this.compiled.packing.capacities)
+    this.relaxation.tune(open)
+    const prices = this.rootPrices ? this.relaxation.fitted(this.rootPrices) : this.relaxation.noPrices()
+    return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices }
+  }
+
+  private allowedOptions(): Bits {
     const { known, allowed } = this.limits
     const open = known ? this.openedBefore(known).slice() : emptyBits(this.compiled.options.length)
     for (const item of this.group) if (!known || known.differs.has(item)) this.openItem(open, item, allowed)
-    const left = Float64Array.from(this.compiled.packing.capacities)
-    const prices = this.rootPrices ?? this.relaxation.noPrices()
-    return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices }
+    return open
   }
 
   private openItem(open: Bits, item: number, allowed: SearchLimits['allowed']): void {
     const { first } = this.compiled
-    for (const option of this.optionsOf(item)) {
+    for (const option of this.compiled.optionsOfItem[item]!) {
       if (!allowed || allowed(item, option - first[item]!)) addBit(open, option)
       else dropBit(open, option)
     }
-    if (this.loads) closeBeaten(this.compiled, open, this.optionsOf(item))
+    if (this.loads) closeBeaten(this.compiled, open, this.compiled.optionsOfItem[item]!)
   }
 
   private openedBefore({ opened, allowed }: KnownOptimum): Bits {
@@ -200,17 +265,11 @@ export class Search {
 
   /** Has another solver finish what was not searched to the end. */
   private finish(solver: ProgramSolver, seconds: number): void {
-    if (!this.best) return
-    const root = this.root()
-    if (!this.propagate(root)) return
-    const relaxed = this.relaxation.solve(root)
+    const relaxed = this.narrow()
     if (!relaxed) return
-    this.closeHopeless(root, relaxed)
-    for (const option of root.fixed) addBit(root.open, option)
-    const known = { best: this.best, bestCost: this.bestCost, bound: Math.max(this.bound, this.whole(relaxed.bound)) }
-    const { left } = this.limits
-    const patience = () => Math.min(seconds, left ? left() / 1000 : seconds)
-    const { best, bestCost, bound } = finishByProgram(this.compiled, this.group, root.open, known, solver, patience)
+    const known = { best: this.best!, bestCost: this.bestCost, bound: Math.max(this.bound, this.whole(relaxed.bound)) }
+    const remaining = () => this.seconds(seconds)
+    const { best, bestCost, bound } = finishByProgram(this.compiled, this.group, this.narrowed!, known, solver, remaining)
     this.best = best
     this.bestCost = bestCost
     this.bound = bound
@@ -225,15 +284,15 @@ export class Search {
   /** Searches below a node and returns a lower bound of all that was not searched to the end, or the best found. */
   private explore(node: Node): number {
     this.nodes += 1
-    if (this.bestCost <= this.floor || !this.propagate(node)) return this.bestCost
+    if (this.bestCost <= this.floor || !this.tree.propagate(node, this.bestCost)) return this.bestCost
     const relaxed = this.relax(node)
     if (!relaxed || this.whole(relaxed.bound) >= this.bestCost || !node.free.length) return this.bestCost
     if (this.nodes >= this.maxNodes || this.isOver()) {
       this.finished = false
-      this.tryAnything(node, relaxed.chosen)
+      this.takeIfBetter(this.tree.greedy(node, relaxed.chosen))
       return this.whole(relaxed.bound)
     }
-    const trouble = this.troubleIn(node, relaxed.chosen) ?? { item: this.narrowest(node, node.free) }
+    const trouble = this.tree.troubleIn(node, relaxed.chosen) ?? { item: this.tree.narrowest(node, node.free) }
     return trouble.mode === undefined ? this.branchOnItem(node, trouble.item, relaxed) : this.branchOnMode(node, trouble, relaxed)
   }
 
@@ -243,7 +302,7 @@ export class Search {
     const values = [...this.compiled.settings.get(mode!)!]
     const wanted = (bits: Bits) => chosen.filter((option) => hasBit(bits, option)).length
     const open = values.filter(([, holders]) =>
-      node.free.some((item) => this.openOptions(node, item).some((option) => hasBit(holders, option))),
+      node.free.some((item) => this.tree.openOptions(node, item).some((option) => hasBit(holders, option))),
     )
     if (open.length < 2) return this.branchOnItem(node, item, relaxed)
     open.sort(([, one], [, other]) => wanted(other) - wanted(one))
@@ -262,10 +321,10 @@ export class Search {
 
   /** One branch for each option of an item. */
   private branchOnItem(node: Node, item: number, relaxed: Relaxed): number {
-    const branches = this.openOptions(node, item).sort(
-      (one, other) => relaxed.reducedCost(one) - relaxed.reducedCost(other) || one - other,
-    )
-    const twins = this.twinsIn(node, item)
+    const branches = this.tree
+      .openOptions(node, item)
+      .sort((one, other) => relaxed.reducedCost(one) - relaxed.reducedCost(other) || one - other)
+    const twins = this.tree.twinsIn(node, item)
     const done: number[] = []
     let lowest = forbidden
     for (const option of branches) {
@@ -276,79 +335,11 @@ export class Search {
         continue
       }
       const child = copyOf(node)
-      this.closeForTwins(child, item, twins, done)
-      lowest = Math.min(lowest, this.fix(child, item, option) ? this.explore(child) : forbidden)
+      this.tree.closeForTwins(child, item, twins, done)
+      lowest = Math.min(lowest, this.tree.fix(child, item, option) ? this.explore(child) : forbidden)
       done.push(option)
     }
     return Math.min(this.bestCost, lowest)
-  }
-
-  /** Twins that are free and have the same options open as the item. */
-  private twinsIn(node: Node, item: number): number[] {
-    const { twins, first } = this.compiled
-    const count = first[item + 1]! - first[item]!
-    return twins[item]!.filter((twin) => {
-      if (!node.free.includes(twin)) return false
-      for (let at = 0; at < count; at += 1) {
-        if (hasBit(node.open, first[item]! + at) !== hasBit(node.open, first[twin]! + at)) return false
-      }
-      return true
-    })
-  }
-
-  /**
-   * What was searched with the item on an option need not be searched with a twin
-   * on it: exchanging the two gives a solution already seen, at the same cost.
-   */
-  private closeForTwins(node: Node, item: number, twins: number[], done: number[]): void {
-    const { first } = this.compiled
-    for (const twin of twins) for (const option of done) dropBit(node.open, option - first[item]! + first[twin]!)
-  }
-
-  private fix(node: Node, item: number, option: number): boolean {
-    const { closeFor, options } = this.compiled
-    closeFor(option, node.open)
-    node.free = node.free.filter((other) => other !== item)
-    node.fixed = [...node.fixed, option]
-    node.fixedCost += options[option]!.cost
-    for (const [capacity, amount] of options[option]!.loads) {
-      node.left[capacity]! -= amount
-      if (node.left[capacity]! < 0) return false
-    }
-    return true
-  }
-
-  /** Closes options that no longer fit a capacity and fixes items with one option left. */
-  private propagate(node: Node): boolean {
-    for (let at = 0; at < node.free.length;) {
-      const item = node.free[at]!
-      const only = this.onlyOption(node, item)
-      if (only === -1) return false
-      if (only === -2) {
-        at += 1
-        continue
-      }
-      if (!this.fix(node, item, only)) return false
-      at = 0
-    }
-    return node.fixedCost < this.bestCost
-  }
-
-  /** The one option an item has left; −1 when it has none, −2 when several. Closes what has become too heavy. */
-  private onlyOption(node: Node, item: number): number {
-    const { first } = this.compiled
-    let found = -1
-    for (let option = first[item]!; option < first[item + 1]!; option += 1) {
-      if (!hasBit(node.open, option)) continue
-      if (this.compiled.loaded[option] && this.tooHeavy(node, option)) dropBit(node.open, option)
-      else if (found >= 0 && !this.compiled.itemLoaded[item]) return -2
-      else found = found === -1 ? option : -2
-    }
-    return found
-  }
-
-  private tooHeavy(node: Node, option: number): boolean {
-    return this.compiled.options[option]!.loads.some(([capacity, amount]) => amount > node.left[capacity]!)
   }
 
   /**
@@ -365,10 +356,10 @@ export class Search {
     for (let turn = 0; ; turn += 1) {
       const relaxed = this.relaxation.solve(node)
       if (!relaxed) return undefined
-      const sound = !this.troubleIn(node, relaxed.chosen)
-      if (sound) this.keep(node, relaxed.chosen)
+      const sound = !this.tree.troubleIn(node, relaxed.chosen)
+      if (sound) this.takeIfBetter([...node.fixed, ...relaxed.chosen])
       else if (this.nodes === 1 && turn === 0 && !this.best) this.seek(node, relaxed.chosen)
-      else if (this.nodes === 1 && turn % 8 === 0 && !this.limits.known) this.tryAnything(node, relaxed.chosen)
+      else if (this.nodes === 1 && turn % 8 === 0 && !this.limits.known) this.takeIfBetter(this.tree.greedy(node, relaxed.chosen))
       if (this.whole(relaxed.bound) >= this.bestCost) return undefined
       this.closeHopeless(node, relaxed)
       if (!best || relaxed.bound > best.bound) {
@@ -390,82 +381,9 @@ export class Search {
 
   private closeHopeless(node: Node, { bound, reducedCost }: Relaxed): void {
     for (const item of node.free) {
-      for (const option of this.optionsOf(item)) {
+      for (const option of this.compiled.optionsOfItem[item]!) {
         if (hasBit(node.open, option) && this.whole(bound + reducedCost(option)) >= this.bestCost) dropBit(node.open, option)
       }
     }
-  }
-
-  /** Keeps a complete choice when it is the best so far. */
-  private keep(node: Node, chosen: number[]): void {
-    this.takeIfBetter([...node.fixed, ...chosen])
-  }
-
-  /** What the relaxation got wrong: a shared setting in dispute before anything else, or an item in conflict. */
-  private troubleIn(node: Node, chosen: number[]): Trouble | undefined {
-    const { options } = this.compiled
-    const holders = new Map<number, number>()
-    const settings = new Map<number, number>()
-    const guilty = new Set<number>()
-    for (let at = 0; at < chosen.length; at += 1) {
-      const { units, modes } = options[chosen[at]!]!
-      for (const [mode, value] of modes) {
-        const set = settings.get(mode)
-        if (set === undefined) settings.set(mode, value)
-        else if (set !== value) return { item: node.free[at]!, mode }
-      }
-      for (const unit of units) {
-        const holder = holders.get(unit)
-        if (holder === undefined) holders.set(unit, at)
-        else guilty.add(node.free[holder]!).add(node.free[at]!)
-      }
-    }
-    this.overloaded(node, chosen).forEach((item) => guilty.add(item))
-    if (!guilty.size) return undefined
-    return { item: this.narrowest(node, [...guilty]) }
-  }
-
-  /** Of some items the one with the fewest options left, but more than one. */
-  private narrowest(node: Node, items: number[]): number {
-    const counted = items.map((item) => ({ item, count: this.openOptions(node, item).length })).filter(({ count }) => count > 1)
-    counted.sort((a, b) => a.count - b.count || a.item - b.item)
-    return counted[0]?.item ?? node.free.find((item) => this.openOptions(node, item).length > 1) ?? items[0]!
-  }
-
-  /** Items on a capacity that the chosen options exceed together. */
-  private overloaded(node: Node, chosen: number[]): number[] {
-    if (!node.free.some((item) => this.compiled.itemLoaded[item])) return []
-    const load = new Map<number, number>()
-    for (const option of chosen) {
-      for (const [capacity, amount] of this.compiled.options[option]!.loads) {
-        load.set(capacity, (load.get(capacity) ?? 0) + amount)
-      }
-    }
-    return node.free.filter((_, at) =>
-      this.compiled.options[chosen[at]!]!.loads.some(([capacity]) => load.get(capacity)! > node.left[capacity]!),
-    )
-  }
-
-  /** Takes options in turn while they fit, preferred ones first, and keeps the result if it is the best so far. */
-  private tryAnything(node: Node, preferred: number[]): void {
-    const rest: Node = { ...node, open: node.open.slice(), left: node.left.slice() }
-    const wanted = new Map(preferred.map((option) => [this.compiled.itemOf[option]!, option]))
-    const astray = (item: number) => wanted.has(item) && !hasBit(node.open, wanted.get(item)!)
-    for (const item of [...node.free.filter(astray), ...node.free.filter((one) => !astray(one))]) {
-      const usable = this.openOptions(rest, item).filter((option) => !this.tooHeavy(rest, option))
-      const like = wanted.get(item)
-      const cheapest = usable.sort((a, b) => this.compiled.options[a]!.cost - this.compiled.options[b]!.cost)[0]
-      const option = like !== undefined && usable.includes(like) ? like : cheapest
-      if (option === undefined || !this.fix(rest, item, option)) return
-    }
-    this.keep(rest, [])
-  }
-
-  private optionsOf(item: number): number[] {
-    return this.compiled.optionsOfItem[item]!
-  }
-
-  private openOptions(node: Node, item: number): number[] {
-    return this.optionsOf(item).filter((option) => hasBit(node.open, option))
   }
 }

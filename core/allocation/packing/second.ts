@@ -12,6 +12,8 @@ export interface Known {
 
 /** Levels are taken together while the sums that a program has to tell apart stay below it. */
 const largestSum = 2 ** 20
+/** Costs of relaxed programs are brought below it: their tolerance is 1e-7. */
+const largestRelaxed = 2 ** 30
 /** A level by itself whose sums may be larger than this is not handed to another solver. */
 const tooLarge = 2 ** 31
 
@@ -43,7 +45,7 @@ export function finishByProgram(
       const seconds = remaining()
       if (seconds <= 0 || most > tooLarge) return { best, bestCost, bound }
       const costs = program.most.map((_, column) => worth[column] ?? 0)
-      const answer = solver({ ...program, costs, rows: [...program.rows, ...held] }, seconds, valuesOf(best))
+      const answer = solver.solve({ ...program, costs, rows: [...program.rows, ...held] }, seconds, valuesOf(best))
       const choice = answer.values && choiceOf(answer.values)
       // It was given a choice that breaks nothing: a solver that comes back without one proves nothing.
       if (!choice || !fits(compiled, items, choice)) return { best, bestCost, bound }
@@ -63,6 +65,35 @@ export function finishByProgram(
     })
   }
   return { best, bestCost, bound: bestCost }
+}
+
+/**
+ * Prices of a group's rows where fractions of options are allowed, by their names.
+ * @param open options that a better choice may use
+ * @param best a choice
+ * @returns undefined when they are not found in so many seconds
+ */
+export function pricesByProgram(
+  compiled: Compiled,
+  items: number[],
+  open: Bits,
+  best: number[],
+  solver: ProgramSolver,
+  seconds: number,
+): [string, number][] | undefined {
+  const usable = open.slice()
+  for (const option of best) addBit(usable, option)
+  const { program, optionsOf } = programOf(compiled, items, usable)
+  const dearest = optionsOf.reduce((most, [option]) => Math.max(most, compiled.options[option!]!.cost), 1)
+  const scale = Math.max(1, dearest / largestRelaxed)
+  const costs = program.most.map((_, column) => {
+    const [option] = optionsOf[column] ?? []
+    return option === undefined ? 0 : compiled.options[option]!.cost / scale
+  })
+  const worth = solver.worth({ ...program, costs }, seconds)
+  return (
+    worth && program.rows.flatMap(({ names = [] }, row) => names.map((name): [string, number] => [name, worth[row]! * scale]))
+  )
 }
 
 /** Some levels together: what of a cost is below `above`, counted in `weight`, and the largest sum of it. */
