@@ -9,16 +9,25 @@ let passed = 0
 let failed = 0
 let tests = 0
 
-function step(name, command, args) {
-  say(name)
+/** Runs a command to its end, and says how it went; several may run side by side. */
+async function step(name, command, args) {
   const start = Date.now()
-  const { status, stdout, stderr } = run(command, args, { allowFailure: true })
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] })
+  const output = []
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => output.push(part))
+  const status = await new Promise((done) => {
+    child.once('error', (error) => {
+      output.push(Buffer.from(error.message))
+      done(-1)
+    })
+    child.once('close', done)
+  })
   if (status === 0) passed += 1
   else {
     failed += 1
-    process.stdout.write(`${stdout}${stderr}\n`)
+    process.stdout.write(`${Buffer.concat(output)}\n`)
   }
-  say(`  ${status === 0 ? 'well' : 'FAILED'}, ${((Date.now() - start) / 1000).toFixed(0)} s`)
+  say(`${name}: ${status === 0 ? 'well' : 'FAILED'}, ${((Date.now() - start) / 1000).toFixed(0)} s`)
 }
 
 function count(name, file, read) {
@@ -84,9 +93,15 @@ async function browserTests() {
 
 install()
 ensureChromium()
-step('Preparing types', 'npx', ['nuxt', 'prepare'])
-step('Checking types', 'npm', ['run', '-s', 'typecheck'])
-step('Checking style and layout', 'npm', ['run', '-s', 'lint'])
+await step('Preparing types', 'npx', ['nuxt', 'prepare'])
+say('Checking types, style and layout')
+await Promise.all([
+  step('Types', 'npx', ['vue-tsc', '-b', '--noEmit']),
+  (async () => {
+    await step('Style and layout', 'npm', ['run', '-s', 'lint'])
+    await step('Types of the core by itself', 'npx', ['tsc', '-p', 'tsconfig.core.json', '--noEmit'])
+  })(),
+])
 say('Unit tests')
 const unit = join(root, '.cache/unit-results.json')
 rmSync(unit, { force: true })

@@ -33,27 +33,26 @@ export function useHarnessDrawing() {
     kept.drawn = { build: build.id, of: build.analysis!, layers: kept.layers, sheet, drawing, finished: false }
   }
 
-  watch(
-    () => [build.analysis, kept.layers] as const,
-    async ([analysis]) => {
-      const question = ++asked
-      improving.value = false
-      if (!analysis) return
-      if (!current()) draw(drawing.value?.arrangement)
-      if (drawn.value!.finished) return
-      improving.value = true
-      progress.value = 0
-      await questions.improve(plan.value, kept.layers, drawing.value!.arrangement, ({ share, better }) => {
-        if (question !== asked) return
-        progress.value = share
-        if (better) show({ drawing: drawn.value!.sheet.draw(better) })
-      })
+  /** Draws the build as it is, and looks for a better arrangement where that has not come to its end. */
+  async function bringUp() {
+    const question = ++asked
+    improving.value = false
+    if (!build.analysis) return
+    if (!current()) draw(drawing.value?.arrangement)
+    if (drawn.value!.finished) return
+    improving.value = true
+    progress.value = 0
+    await questions.improve(plan.value, kept.layers, drawing.value!.arrangement, ({ share, better }) => {
       if (question !== asked) return
-      improving.value = false
-      show({ finished: true })
-    },
-    { immediate: true },
-  )
+      progress.value = share
+      if (better) show({ drawing: drawn.value!.sheet.draw(better) })
+    })
+    if (question !== asked) return
+    improving.value = false
+    show({ finished: true })
+  }
+
+  watch(() => [build.analysis, kept.layers], bringUp, { immediate: true })
 
   function show(change: Partial<Drawn>) {
     kept.drawn = { ...drawn.value!, ...change }
@@ -72,5 +71,12 @@ export function useHarnessDrawing() {
     show({ drawing: sheet.draw(before.arrangement, { ...plan.value.layout, [device]: at }), finished: false })
   }
 
-  return { layers, drawing, improving, progress, drag }
+  /** Draws all devices where the plan has them, after a drag that came to nothing. */
+  function putBack() {
+    if (!drawn.value) return
+    show({ drawing: drawn.value.sheet.draw(drawn.value.drawing.arrangement) })
+    void bringUp()
+  }
+
+  return { layers, drawing, improving, progress, drag, putBack }
 }

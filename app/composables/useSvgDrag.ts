@@ -17,18 +17,21 @@ interface Dragging<T> {
   follow: (what: T, at: Point) => void
   /** It is let go; whether it was moved at all. */
   drop?: (what: T, moved: boolean) => void
+  /** It is broken off, by Escape or because the pointer is taken away: all is as it was. */
+  back?: (what: T) => void
   /** The pointer stays with the thing, wherever it goes; clicks on what lies within do not come through. */
   capture?: boolean
 }
 
-/** Dragging of things in an SVG by a pointer: for the handlers of pointerdown, pointermove, and pointerup or pointercancel. */
-export function useSvgDrag<T>({ place, follow, drop, capture = true }: Dragging<T>) {
+/** Dragging of things in an SVG by a pointer: for the handlers of pointerdown, pointermove, pointerup and pointercancel. */
+export function useSvgDrag<T>({ place, follow, drop, back, capture = true }: Dragging<T>) {
   let held: { what: T; pointer: number; grip: Point; moved: boolean } | undefined
 
   function hold(event: PointerEvent, what: T) {
     if (event.button !== 0) return
     const [at, from] = [pointIn(event), place(what)]
     held = { what, pointer: event.pointerId, grip: { x: at.x - from.x, y: at.y - from.y }, moved: false }
+    window.addEventListener('keydown', onKey, true)
     if (capture) (event.currentTarget as SVGElement).setPointerCapture(event.pointerId)
   }
 
@@ -39,12 +42,31 @@ export function useSvgDrag<T>({ place, follow, drop, capture = true }: Dragging<
     follow(held.what, { x: x - held.grip.x, y: y - held.grip.y })
   }
 
-  function letGo() {
-    if (!held) return
-    const { what, moved } = held
+  function take() {
+    const taken = held
     held = undefined
-    drop?.(what, moved)
+    window.removeEventListener('keydown', onKey, true)
+    return taken
   }
 
-  return { hold, pull, letGo }
+  function letGo() {
+    const taken = take()
+    if (taken) drop?.(taken.what, taken.moved)
+  }
+
+  function breakOff() {
+    const taken = take()
+    if (taken) back?.(taken.what)
+  }
+
+  function onKey(event: KeyboardEvent) {
+    if (event.key !== 'Escape') return
+    // It closes nothing else meanwhile.
+    event.stopPropagation()
+    event.preventDefault()
+    breakOff()
+  }
+
+  onScopeDispose(breakOff)
+  return { hold, pull, letGo, breakOff }
 }

@@ -126,24 +126,10 @@ async function erase(build: BuildSummary) {
   await load()
 }
 
-/** The build whose tags are being written. */
+/** The build whose tags are being written; the dialog is loaded when it is first wanted. */
 const tagged = shallowRef<BuildSummary>()
-const tags = ref<string[]>([])
-function editTags(build: BuildSummary) {
-  tagged.value = build
-  tags.value = [...build.tags]
-}
-async function saveTags() {
-  const build = tagged.value!
-  try {
-    const wanted = [...new Set(tags.value.map((tag) => tag.trim()).filter(Boolean))]
-    await callApi('PUT', `/api/builds/${encodeURIComponent(build.id)}/tags`, { tags: wanted })
-    tagged.value = undefined
-    await load()
-  } catch (error) {
-    notices.complain((error as Error).message)
-  }
-}
+const tagging = ref(false)
+watch(tagged, () => (tagging.value = true))
 
 /** The plan as a file; one that cannot be read as it is stored. */
 async function savePlan(build: BuildSummary) {
@@ -225,7 +211,7 @@ async function savePlan(build: BuildSummary) {
                 title="Save as a plan file"
                 @click="savePlan(build)"
               />
-              <v-btn :icon="mdiTagOutline" :aria-label="`Tags of ${build.name}`" title="Tags" @click="editTags(build)" />
+              <v-btn :icon="mdiTagOutline" :aria-label="`Tags of ${build.name}`" title="Tags" @click="tagged = build" />
               <v-btn :icon="mdiContentCopy" :aria-label="`Copy ${build.name}`" title="Copy" @click="copy(build)" />
               <template v-if="build.removed">
                 <v-btn :aria-label="`Restore ${build.name}`" @click="setRemoved(build, false)">Restore</v-btn>
@@ -260,29 +246,7 @@ async function savePlan(build: BuildSummary) {
         </v-card-actions>
       </v-card>
     </v-dialog>
-    <v-dialog :model-value="Boolean(tagged)" width="460" aria-label="Tags" @update:model-value="tagged = undefined">
-      <v-card v-if="tagged" :title="`Tags of ${tagged.name}`">
-        <v-card-text>
-          <v-combobox
-            v-model="tags"
-            label="Tags, each ended by Enter"
-            multiple
-            chips
-            closable-chips
-            autofocus
-            density="compact"
-            variant="outlined"
-            :rules="[
-              (all: string[]) => (all.every((tag) => tag.length <= 40) && all.length <= 12) || 'up to 12 tags of 40 signs',
-            ]"
-          />
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="tagged = undefined">Cancel</v-btn>
-          <v-btn color="primary" variant="flat" @click="saveTags">Save</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <LazyTagsDialog v-if="tagged || tagging" v-model="tagged" @saved="load" />
     <LazyNewBuildDialog v-if="creating || begun" v-model="creating" />
   </div>
 </template>

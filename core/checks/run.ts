@@ -1,4 +1,4 @@
-import { everything, readsOf, watched } from '../once'
+import { hasRead, readsOf, watched, type Reads } from '../once'
 import { resolvePlan, sameValue, type Plan } from '../plan'
 import { severities } from '../suitability'
 import { checkContext, type CheckContext, type Report, type Rule } from './context'
@@ -16,7 +16,7 @@ export function check(context: CheckContext, chosen: readonly Rule[] = rules): F
 /** What each rule said of a plan, and what of the plan it read for it. */
 export interface Checked {
   plan: Plan
-  said: Map<Rule, { reports: Report[]; reads: ReadonlySet<PropertyKey> }>
+  said: Map<Rule, { reports: Report[]; reads: Reads }>
 }
 
 /**
@@ -36,7 +36,7 @@ export function checkAgain(
   const ran: Rule[] = []
   for (const rule of chosen) {
     const known = before?.said.get(rule)
-    if (known && changed && !touches(known.reads, changed)) {
+    if (known && changed && !hasRead(known.reads, changed)) {
       checked.said.set(rule, known)
       continue
     }
@@ -57,10 +57,6 @@ function changesBetween(one: Plan, other: Plan): Set<PropertyKey> {
   return new Set([...keys].filter((key) => !sameValue(one[key], other[key])))
 }
 
-function touches(reads: ReadonlySet<PropertyKey>, changed: Set<PropertyKey>): boolean {
-  return changed.size > 0 && (reads.has(everything) || [...changed].some((key) => reads.has(key)))
-}
-
 function findingsOf({ accepted }: Plan, said: [Rule, Report[]][]): Finding[] {
   const findings = said.flatMap(([{ meta }, reports]) =>
     reports.map((report): Finding => {
@@ -79,7 +75,8 @@ function findingsOf({ accepted }: Plan, said: [Rule, Report[]][]): Finding[] {
       }
     }),
   )
-  return findings.sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity) || a.rule.localeCompare(b.rule))
+  const byRule = (a: Finding, b: Finding) => Number(a.rule > b.rule) - Number(a.rule < b.rule)
+  return findings.sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity) || byRule(a, b))
 }
 
 /** Findings that are open: not accepted. */

@@ -1,4 +1,4 @@
-import { whileSame } from '../once'
+import { oncePer, whileSame } from '../once'
 import type { LedNeed, Supply } from '../catalogue'
 import { lightEffects, type LightMeaning, type Lights, type LightState } from './lights'
 
@@ -28,7 +28,21 @@ const amps = ({ colour, effect }: LightMeaning, limit: number, full: boolean) =>
  * A light that two segments claim is of the first. What no segment has stays dark.
  * @returns nothing while no segment of the strip says what it shows: it then counts as its definition has it
  */
-export function stripCurrent(lights: Lights, key: string, { leds }: LedNeed): { typical: number; worst: number } | undefined {
+export function stripCurrent(lights: Lights, key: string, { leds }: LedNeed): StripCurrent | undefined {
+  const known = currentsOf(lights)
+  const of = `${leds} ${key}`
+  if (!known.has(of)) known.set(of, reckoned(lights, key, leds))
+  return known.get(of)
+}
+
+interface StripCurrent {
+  typical: number
+  worst: number
+}
+
+const currentsOf = oncePer((_lights: Lights) => new Map<string, StripCurrent | undefined>())
+
+function reckoned(lights: Lights, key: string, leds: number): StripCurrent | undefined {
   const segments = Object.values(lights.segments).filter(({ need }) => need === key)
   if (!segments.length) return undefined
   const limit = lights.strips[key]?.limit ?? 1
@@ -43,7 +57,7 @@ export function stripCurrent(lights: Lights, key: string, { leds }: LedNeed): { 
 }
 
 const lit = whileSame((supply: Supply, current: string): Supply => {
-  const { typical, worst } = JSON.parse(current) as { typical: number; worst: number }
+  const { typical, worst } = JSON.parse(current) as StripCurrent
   return { ...supply, typical, peak: worst }
 })
 

@@ -46,6 +46,7 @@ function linkPair(resolved: ResolvedPlan, { id }: FittedDevice, pair: SettingPai
 
 /** The rate that the needs at outputs of a group ask for. */
 function groupWanted(resolved: ResolvedPlan, { id, device }: FittedDevice, setting: DeviceSetting): Wanted | undefined {
+  if (!device.pads.some(({ group }) => group === setting.id)) return undefined
   for (const { key, need, fitted } of resolved.needs) {
     const placement = resolved.plan.assignment[key]
     const [owner, pad] = splitKey(idIn('device', placement?.place) ?? '/')

@@ -44,8 +44,9 @@ for (let seed = 1; seed <= packings; seed += 1) {
     const own = solvePacking(packing, { ...within(10_000, Date.now), solver })
     const theirs = solve(packing, 10)
     note(own.proven, theirs.proven, own.cost === theirs.cost)
-  } catch {
+  } catch (error) {
     count.thrown += 1
+    process.stdout.write(`exception at ${seed}: ${String(error)}\n`)
   }
 }
 tell('packings of real size and hard families', packings)
@@ -57,8 +58,9 @@ for (let seed = 1; seed <= plans; seed += 1) {
     const theirs = byLevels(resolved, 20)
     const levels = [score.unkeptLocks, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
     note(proven && compareScores(score, bound) === 0, theirs.proven, levels.join() === theirs.score.join())
-  } catch {
+  } catch (error) {
     count.thrown += 1
+    process.stdout.write(`exception at ${seed}: ${String(error)}\n`)
   }
 }
 tell('plans of 4 to 48 devices on all boards, level by level', plans)

@@ -1,6 +1,5 @@
 import loadHighs from 'highs'
-import type { Packing } from '#core/allocation'
-import type { Program } from '../../core/allocation/packing/program-solver'
+import type { Packing, Program } from '#core/allocation'
 
 /**
  * A packing as a mixed-integer program in LP format, in its strong form: one

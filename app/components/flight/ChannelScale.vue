@@ -40,7 +40,7 @@ function within({ from, to }: Job, end: 'from' | 'to', pulse: number) {
   return end === 'from' ? Math.min(whole, to - 5) : Math.max(whole, from + 5)
 }
 type End = { id: string; job: Job; end: 'from' | 'to' }
-const { hold, pull, letGo } = useSvgDrag<End>({
+const { hold, pull, letGo, breakOff } = useSvgDrag<End>({
   place: ({ job, end }) => ({ x: x(job[end]), y: 0 }),
   follow: ({ id, end, job }, at) => (held.value = { id, end, pulse: within(job, end, pulseAt(at.x)) }),
   drop: ({ id, end }, moved) => {
@@ -48,6 +48,7 @@ const { hold, pull, letGo } = useSvgDrag<End>({
     if (moved && held.value && job) emit('set', id, { ...job, [end]: held.value.pulse })
     held.value = undefined
   },
+  back: () => (held.value = undefined),
 })
 function onKey(event: KeyboardEvent, { id, job, end }: End) {
   const way = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key]
@@ -65,7 +66,7 @@ function onKey(event: KeyboardEvent, { id, job, end }: End) {
     :aria-label="`Scale of channel ${channel}`"
     @pointermove="pull"
     @pointerup="letGo"
-    @pointercancel="letGo"
+    @pointercancel="breakOff"
   >
     <line class="axis" :x1="x(scale.low)" :x2="x(scale.high)" :y1="height - 24" :y2="height - 24" />
     <g v-for="tick in ticks" :key="tick" class="tick">

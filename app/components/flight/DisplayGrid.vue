@@ -64,7 +64,7 @@ function put({ element, width: wide, height: high }: Placed, column: number, row
   emit('place', element.id, anchorAt(at, size, display))
 }
 
-const { hold, pull, letGo } = useSvgDrag<Placed>({
+const { hold, pull, letGo, breakOff } = useSvgDrag<Placed>({
   place: ({ column, row }) => ({ x: column * cell.value.width, y: row * cell.value.height }),
   follow: ({ element, width: wide, height: high }, { x, y }) =>
     (held.value = {
@@ -76,6 +76,7 @@ const { hold, pull, letGo } = useSvgDrag<Placed>({
     if (moved && held.value) put(what, held.value.column, held.value.row)
     held.value = undefined
   },
+  back: () => (held.value = undefined),
 })
 
 function onKey(event: KeyboardEvent, at: Placed) {
@@ -139,7 +140,7 @@ const safe = computed(() => ({
     @pointerdown="point"
     @pointermove="pull"
     @pointerup="letGo"
-    @pointercancel="letGo"
+    @pointercancel="breakOff"
   >
     <rect :width="width" :height="height" :fill="scenes[scene].sky" />
     <g :transform="`translate(${width / 2} ${height * horizon.down}) rotate(${horizon.turn})`">

@@ -26,13 +26,14 @@ const view = computed(() => {
 })
 const unit = computed(() => view.value.width / 560)
 const outline = computed(() => outlineOf(craft).map((line) => line.map(({ x, y }) => `${x},${-y}`).join(' ')))
-const { hold, pull, letGo } = useSvgDrag<End>({
+const { hold, pull, letGo, breakOff } = useSvgDrag<End>({
   place: ({ need, at, end }) => ({ x: pieceOf(need, at)[end].x, y: -pieceOf(need, at)[end].y }),
   follow: ({ need, at, end }, point) => (held.value = { need, at, piece: { ...pieceOf(need, at), [end]: onCraft(point) } }),
   drop: ({ need, at }, moved) => {
     if (moved && held.value) emit('piece', need, at, held.value.piece)
     held.value = undefined
   },
+  back: () => (held.value = undefined),
 })
 const onCraft = ({ x, y }: Point) => ({ x: limited(x), y: limited(-y) })
 const limited = (value: number) => Math.max(-2000, Math.min(2000, Math.round(value)))
@@ -62,7 +63,7 @@ const isChosen = (need: string, at: number) => chosen.value?.need === need && ch
     aria-label="The lights on the craft, from above"
     @pointermove="pull"
     @pointerup="letGo"
-    @pointercancel="letGo"
+    @pointercancel="breakOff"
   >
     <polyline v-for="(line, at) in outline" :key="at" class="outline" :points="line" />
     <path class="nose" :transform="`scale(${unit})`" d="M0 -6 l5 9 h-10 z" />

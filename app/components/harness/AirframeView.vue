@@ -175,6 +175,7 @@ function setLimit(massLimit: number | undefined) {
         side="top"
         @drag="(id, spot) => (dragged = { id, spot })"
         @drop="drop"
+        @back="dragged = undefined"
         @nudge="(id, by) => nudge(id, 'top', by)"
       >
         <template #default="{ unit }">
@@ -191,6 +192,7 @@ function setLimit(massLimit: number | undefined) {
         side="right"
         @drag="(id, spot) => (dragged = { id, spot })"
         @drop="drop"
+        @back="dragged = undefined"
         @nudge="(id, by) => nudge(id, 'right', by)"
       />
     </div>

@@ -17,7 +17,12 @@ import { useSelection } from '~/stores/selection'
 
 /** The craft from above or from its right side, with its parts to be dragged and, from above, the bundles of its wires. */
 const { resolved, side, runs } = defineProps<{ resolved: ResolvedPlan; side: FrameSide; runs: Run[] }>()
-const emit = defineEmits<{ drag: [id: string, spot: Spot]; drop: [id: string]; nudge: [id: string, by: [number, number]] }>()
+const emit = defineEmits<{
+  drag: [id: string, spot: Spot]
+  drop: [id: string]
+  back: []
+  nudge: [id: string, by: [number, number]]
+}>()
 const pointed = defineModel<Run | undefined>('pointed')
 const selection = useSelection()
 const craft = computed(() => resolved.plan.craft)
@@ -47,7 +52,7 @@ const motors = computed(() => motorSpots(craft.value.outline, craft.value.size))
 const line = (path: Spot[]) => path.map(({ x, y }) => `${x},${-y}`).join(' ')
 
 /** On the sheet y points down; on the craft to the front, and up. */
-const { hold, pull, letGo } = useSvgDrag<string>({
+const { hold, pull, letGo, breakOff } = useSvgDrag<string>({
   place: (id) => {
     const { x, y } = spotOf(resolved, id)
     return side === 'top' ? { x, y: -y } : { x: y, y: -heightOf(resolved, id) }
@@ -58,6 +63,7 @@ const { hold, pull, letGo } = useSvgDrag<string>({
     emit('drag', id, side === 'top' ? { ...spot, x: across, y: up } : { ...spot, y: across, z: up })
   },
   drop: (id) => emit('drop', id),
+  back: () => emit('back'),
 })
 
 const steps: Record<string, [number, number]> = { ArrowLeft: [-5, 0], ArrowRight: [5, 0], ArrowUp: [0, 5], ArrowDown: [0, -5] }
@@ -119,7 +125,7 @@ function mark({ x, y, width, height, turn }: FramePart): string {
         @pointerdown="hold($event, part.id)"
         @pointermove="pull"
         @pointerup="letGo"
-        @pointercancel="letGo"
+        @pointercancel="breakOff"
         @keydown="onKey($event, part.id)"
       >
         <title>{{ part.name }}</title>

@@ -12,7 +12,7 @@ import { useSheet } from '~/stores/sheet'
 
 const { drawing, improving, progress } = defineProps<{ drawing: HarnessDrawing; improving: boolean; progress: number }>()
 const layers = defineModel<Layers>('layers', { required: true })
-const emit = defineEmits<{ drag: [device: string, at: { x: number; y: number }] }>()
+const emit = defineEmits<{ drag: [device: string, at: { x: number; y: number }]; back: [] }>()
 const build = useBuild()
 const plan = usePlan()
 const selection = useSelection()
@@ -46,7 +46,7 @@ const settle = (y: number, levels: number[]) => levels.find((level) => Math.abs(
 let held: { at: { x: number; y: number }; levels: number[]; moved: boolean } | undefined
 let waiting = 0
 
-const { hold, pull, letGo } = useSvgDrag<DrawnBox>({
+const { hold, pull, letGo, breakOff } = useSvgDrag<DrawnBox>({
   place: (box) => {
     held = { at: { x: box.x, y: box.y }, levels: [...straightHeights(drawing, box.id), box.y], moved: false }
     return box
@@ -64,6 +64,10 @@ const { hold, pull, letGo } = useSvgDrag<DrawnBox>({
     held = undefined
     if (far) build.edit({ type: 'box.move', box: id, at })
     else selection.select(`device:${id}`)
+  },
+  back: () => {
+    held = undefined
+    emit('back')
   },
 })
 
@@ -222,6 +226,7 @@ function allBack() {
         @pointerdown.stop="hold($event, box)"
         @pointermove="pull"
         @pointerup="letGo"
+        @pointercancel="breakOff"
         @keydown.enter="selection.select(`device:${box.id}`)"
         @keydown="nudge($event, box)"
       >

@@ -1,7 +1,7 @@
 import type { Highs } from 'highs'
 import type { Program, ProgramAnswer, ProgramSolver } from './program-solver'
 
-/** Loads HiGHS, which is large, when it is first needed. */
+/** Loads HiGHS, which is large, when it is first needed. Where it fails, it has proven nothing, and the search goes on. */
 export async function loadSolver(): Promise<ProgramSolver> {
   const { default: load } = await import('highs')
   return programSolver(await load())
@@ -13,33 +13,48 @@ export async function loadSolver(): Promise<ProgramSolver> {
  */
 function programSolver(highs: Highs): ProgramSolver {
   const { modelStatus } = highs.constants
+  type Model = ReturnType<Highs['createModel']>
+
+  /** What is read of a model that has run; nothing where the solver fails. */
+  function ask<R>(
+    data: Parameters<Highs['createModel']>[0],
+    prepare: (model: Model) => void,
+    read: (model: Model, status: number) => R,
+  ) {
+    try {
+      const model = highs.createModel(data)
+      prepare(model)
+      const answer = read(model, model.run().modelStatus)
+      model.dispose()
+      return answer
+    } catch {
+      return undefined
+    }
+  }
+
   return {
-    solve(program, seconds, start): ProgramAnswer {
-      const model = highs.createModel({ ...modelData(program), integrality: new Int32Array(program.most.length).fill(1) })
-      try {
-        model.options.set({ output_flag: false, mip_rel_gap: 0, mip_abs_gap: 0.5, time_limit: seconds })
-        if (start) model.setSolution({ colValue: start })
-        const { modelStatus: status } = model.run()
-        if (status === modelStatus.infeasible) return { bound: Infinity, proven: true }
-        const found = Number(model.info.get('primal_solution_status')) === 2
-        const values = found ? [...model.getSolution().colValue].map(Math.round) : undefined
-        const proven = status === modelStatus.optimal
-        const bound = Number(model.info.get('mip_dual_bound'))
-        return { ...(values && { values }), bound: Number.isFinite(bound) ? bound : 0, proven }
-      } finally {
-        model.dispose()
-      }
-    },
-    worth(program, seconds) {
-      const model = highs.createModel(modelData(program))
-      try {
-        model.options.set({ output_flag: false, time_limit: seconds })
-        const { modelStatus: status } = model.run()
-        return status === modelStatus.optimal ? [...model.getSolution().rowDual].map((dual) => Math.max(0, -dual)) : undefined
-      } finally {
-        model.dispose()
-      }
-    },
+    solve: (program, seconds, start) =>
+      ask(
+        { ...modelData(program), integrality: new Int32Array(program.most.length).fill(1) },
+        (model) => {
+          model.options.set({ output_flag: false, mip_rel_gap: 0, mip_abs_gap: 0.5, time_limit: seconds })
+          if (start) model.setSolution({ colValue: start })
+        },
+        (model, status): ProgramAnswer => {
+          if (status === modelStatus.infeasible) return { bound: Infinity, proven: true }
+          const found = Number(model.info.get('primal_solution_status')) === 2
+          const values = found ? [...model.getSolution().colValue].map(Math.round) : undefined
+          const bound = Number(model.info.get('mip_dual_bound'))
+          return { ...(values && { values }), bound: Number.isFinite(bound) ? bound : 0, proven: status === modelStatus.optimal }
+        },
+      ) ?? { bound: 0, proven: false },
+    worth: (program, seconds) =>
+      ask(
+        modelData(program),
+        (model) => model.options.set({ output_flag: false, time_limit: seconds }),
+        (model, status) =>
+          status === modelStatus.optimal ? [...model.getSolution().rowDual].map((dual) => Math.max(0, -dual)) : undefined,
+      ),
   }
 }
 

@@ -96,3 +96,17 @@ it.each([
   }
   expect(asked).toBeGreaterThan(0)
 })
+
+it('has proven nothing where the solver fails', async () => {
+  const solver = await loadSolver()
+  const broken = { costs: [1], most: [1], rows: [{ columns: [7], coefficients: [1], lower: 0, upper: 1 }] }
+  expect(solver.solve(broken, 5)).toEqual({ bound: 0, proven: false })
+  expect(solver.worth(broken, 5)).toBeUndefined()
+  expect(
+    solver.solve({ costs: [3, 2], most: [1, 1], rows: [{ columns: [0, 1], coefficients: [1, 1], lower: 1, upper: 2 }] }, 5),
+  ).toEqual({
+    values: [0, 1],
+    bound: 2,
+    proven: true,
+  })
+})

@@ -27,7 +27,7 @@ const papers = computed({
 })
 const name = computed(() => plan.value.name)
 const wires = computed(() => build.analysis?.wires ?? [])
-const { layers, drawing, improving, progress, drag } = useHarnessDrawing()
+const { layers, drawing, improving, progress, drag, putBack } = useHarnessDrawing()
 
 function saveCsv() {
   download(`${name.value} wires.csv`, 'text/csv', wireListCsv(resolvePlan(plan.value), wires.value))
@@ -87,7 +87,7 @@ const print = () => window.print()
         </button>
       </nav>
       <template v-if="view === 'drawing'">
-        <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving :progress @drag="drag" />
+        <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving :progress @drag="drag" @back="putBack" />
         <p v-else class="pa-6 quiet">Drawing it.</p>
         <LaterPart v-if="drawing"><WireTable :wires /></LaterPart>
       </template>
