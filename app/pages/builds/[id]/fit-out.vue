@@ -21,8 +21,8 @@ watch(modules, (now) => (wanted.value ||= now))
       <v-btn :prepend-icon="mdiPuzzleOutline" @click="modules = true">Modules</v-btn>
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true">Add a device</v-btn>
     </div>
-    <LaterPart part="board" :height="53"><BoardSheet /></LaterPart>
-    <LaterPart part="battery" :height="146"><BatterySheet /></LaterPart>
+    <LaterPart part="board" :height="52"><BoardSheet /></LaterPart>
+    <LaterPart part="battery" :height="152"><BatterySheet /></LaterPart>
     <p v-if="!plan.devices.length" class="pa-6">
       No devices yet. <v-btn color="primary" @click="adding = true">Add the first one</v-btn>
     </p>
