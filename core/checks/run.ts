@@ -1,4 +1,4 @@
-import { hasRead, readsOf, watched, type Reads } from '../once'
+import { everything, readsOf, watched } from '../once'
 import { resolvePlan, sameValue, type Plan } from '../plan'
 import { severities } from '../suitability'
 import { checkContext, type CheckContext, type Report, type Rule } from './context'
@@ -16,7 +16,7 @@ export function check(context: CheckContext, chosen: readonly Rule[] = rules): F
 /** What each rule said of a plan, and what of the plan it read for it. */
 export interface Checked {
   plan: Plan
-  said: Map<Rule, { reports: Report[]; reads: Reads }>
+  said: Map<Rule, { reports: Report[]; reads: ReadonlySet<PropertyKey> }>
 }
 
 /**
@@ -36,7 +36,7 @@ export function checkAgain(
   const ran: Rule[] = []
   for (const rule of chosen) {
     const known = before?.said.get(rule)
-    if (known && changed && !hasRead(known.reads, changed)) {
+    if (known && changed && !touches(known.reads, changed)) {
       checked.said.set(rule, known)
       continue
     }
@@ -55,6 +55,10 @@ export function checkAgain(
 function changesBetween(one: Plan, other: Plan): Set<PropertyKey> {
   const keys = new Set([...Object.keys(one), ...Object.keys(other)]) as Set<keyof Plan>
   return new Set([...keys].filter((key) => !sameValue(one[key], other[key])))
+}
+
+function touches(reads: ReadonlySet<PropertyKey>, changed: Set<PropertyKey>): boolean {
+  return changed.size > 0 && (reads.has(everything) || [...changed].some((key) => reads.has(key)))
 }
 
 function findingsOf({ accepted }: Plan, said: [Rule, Report[]][]): Finding[] {

@@ -1,63 +1,50 @@
-/** Which properties of watched things were read, a bit for each that ever was. */
-export type Reads = number
-
-/** What is read of a watched thing while something is worked out. */
-let reading: Reads = 0
+/** What is read of a watched thing while something is worked out; nothing where nobody asks. */
+let reading: Set<PropertyKey> | undefined
 
 /** Stands for all that a thing has: whoever lists its keys reads all of them. */
-const everything: Reads = 1
-const mostBits = 30
-const bits = new Map<PropertyKey, Reads>()
-
-/** Where there are more properties than bits, one counts as everything. */
-function bitOf(key: PropertyKey): Reads {
-  let bit = bits.get(key)
-  if (bit === undefined) bits.set(key, (bit = bits.size + 1 < mostBits ? 2 << bits.size : everything))
-  return bit
-}
-
-/** Whether any of some properties may have been read. */
-export function hasRead(reads: Reads, keys: Iterable<PropertyKey>): boolean {
-  for (const key of keys) if (reads & (bitOf(key) | everything)) return true
-  return false
-}
+export const everything = Symbol('everything')
 
 /** The same thing; what is read of it is noted for whoever asks by `readsOf`. What its properties hold is not watched in turn. */
 export function watched<T extends object>(thing: T): T {
   return new Proxy(thing, {
     get(target, key) {
-      reading |= bitOf(key)
+      reading?.add(key)
       return Reflect.get(target, key) as unknown
     },
     has(target, key) {
-      reading |= bitOf(key)
+      reading?.add(key)
       return Reflect.has(target, key)
     },
     ownKeys(target) {
-      reading |= everything
+      reading?.add(everything)
       return Reflect.ownKeys(target)
     },
   })
 }
 
 /** Works something out and tells which properties of watched things were read for it, through what is made once too. */
-export function readsOf<R>(make: () => R): { made: R; reads: Reads } {
+export function readsOf<R>(make: () => R): { made: R; reads: ReadonlySet<PropertyKey> } {
   const around = reading
-  reading = 0
+  const reads = new Set<PropertyKey>()
+  reading = reads
   try {
-    const made = make()
-    return { made, reads: reading }
+    return { made: make(), reads }
   } finally {
-    reading |= around
+    reading = around
+    noteAll(reads)
   }
+}
+
+function noteAll(reads: ReadonlySet<PropertyKey>): void {
+  if (reading) for (const key of reads) reading.add(key)
 }
 
 /** Makes something of each thing once: asked again for the same object, it gives the same answer, and counts as having read the same. */
 export function oncePer<T extends object, R>(make: (thing: T) => R): (thing: T) => R {
-  const known = new WeakMap<T, { made: R; reads: Reads }>()
+  const known = new WeakMap<T, { made: R; reads: ReadonlySet<PropertyKey> }>()
   return (thing) => {
     let answer = known.get(thing)
-    if (answer) reading |= answer.reads
+    if (answer) noteAll(answer.reads)
     else known.set(thing, (answer = readsOf(() => make(thing))))
     return answer.made
   }
