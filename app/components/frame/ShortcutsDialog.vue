@@ -6,7 +6,7 @@ const groups: Record<string, [keys: string, does: string][]> = {
     ['Ctrl Z', 'undo'],
     ['Ctrl Shift Z or Ctrl Y', 'redo'],
     ['Ctrl S', 'save a version now'],
-    ['Esc', 'close what is on top; else select nothing'],
+    ['Esc', 'break off a drag, close what is on top; else select nothing'],
     ['?', 'this sheet'],
   ],
   'Fit grid': [
