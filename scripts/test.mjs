@@ -93,13 +93,13 @@ async function browserTests() {
 
 install()
 ensureChromium()
-await step('Preparing types', 'npx', ['nuxt', 'prepare'])
+await step('Preparing types', 'npm', ['run', '-s', 'prepare:types'])
 say('Checking types, style and layout')
 await Promise.all([
-  step('Types', 'npx', ['vue-tsc', '-b', '--noEmit']),
+  step('Types', 'npm', ['run', '-s', 'types']),
   (async () => {
     await step('Style and layout', 'npm', ['run', '-s', 'lint'])
-    await step('Types of the core by itself', 'npx', ['tsc', '-p', 'tsconfig.core.json', '--noEmit'])
+    await step('Types of the core by itself', 'npm', ['run', '-s', 'types:core'])
   })(),
 ])
 say('Unit tests')

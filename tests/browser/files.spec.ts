@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect } from '@playwright/test'
 import { demo } from '../helpers/plans'
-import { address, test } from './helpers'
+import { address, freshBuild, test } from './helpers'
 
 test.describe('files that cannot be used', () => {
   test.use({ expected: { faults: [/400/, /413/] } })
@@ -98,4 +98,40 @@ test('a build can be archived and restored', async ({ page }) => {
   await page.getByRole('button', { name: 'Archive Fellside mapper' }).click()
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await expect(page.getByRole('button', { name: 'Archive Fellside mapper' })).toBeVisible()
+})
+
+test('tags of a build are written, found by, kept over a reload, and refused at the field', async ({ page }) => {
+  // By a name and a tag of its own, so that it may be tried again.
+  const [name, dam] = [`Tagged ${Date.now()}`, `dam ${Date.now()}`]
+  await freshBuild(page, 'culvert-scout', name)
+  await page.goto(`${address}/?find=${name}`)
+  const open = () => page.getByRole('button', { name: `Tags of ${name}` }).click()
+  const field = page.getByLabel('Tags, each ended by Enter')
+  const save = page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true })
+  const write = async (tag: string) => {
+    await field.fill(tag)
+    await page.keyboard.press('Enter')
+  }
+  await open()
+  await write(`  ${dam}  `)
+  await write(dam)
+  // What is not ended by Enter counts as well.
+  await field.fill('spare')
+  await save.click()
+  const tag = page.getByRole('button', { name: dam })
+  await expect(tag).toHaveCount(1)
+  await page.reload()
+  await tag.click()
+  await expect(page.getByRole('row')).toHaveCount(2)
+  await expect(page.getByRole('button', { name: 'spare', exact: true })).toBeVisible()
+
+  await open()
+  await write('x'.repeat(41))
+  await expect(page.getByRole('dialog')).toContainText('up to 12 tags of 40 signs')
+  await expect(save).toBeDisabled()
+  await page.getByRole('dialog').getByRole('button', { name: 'Cancel' }).click()
+  await open()
+  await expect(page.getByRole('dialog')).toContainText('spare')
+  await expect(page.getByRole('dialog')).not.toContainText('xxx')
+  await expect(save).toBeEnabled()
 })

@@ -6,7 +6,7 @@ import { resolvePlan } from '#core/plan'
 import { factsOf } from '../../standin/facts'
 import { StandInServer } from '../../standin/server'
 import { demo } from '../helpers/plans'
-import { accessibilityFaults, address, enter, freshBuild, saved, test } from './helpers'
+import { accessibilityFaults, address, breakOff, enter, freshBuild, saved, test } from './helpers'
 
 const element = (page: Page, id: string) => page.getByTestId('picture').locator(`[data-element="${id}"]`).first()
 /** What comes out of a line of the menu of files. */
@@ -39,7 +39,8 @@ test('a layout is put together by words, by mouse and by keyboard, kept, and jud
   await expect.poll(() => cellOf(element(page, 'used'))).toBe('12, row 8')
   await expect(element(page, 'used')).toBeFocused()
 
-  // By mouse, from cell to cell, and never off the grid.
+  // By mouse, from cell to cell, and never off the grid; broken off, it is where it was.
+  await breakOff(page, element(page, 'volts'), { x: 90, y: 60 })
   const { x, y, width, height } = (await element(page, 'volts').boundingBox())!
   await page.mouse.move(x + width / 2, y + height / 2)
   await page.mouse.down()

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
 import Papa from 'papaparse'
-import { accessibilityFaults, address, freshBuild, saved, test } from './helpers'
+import { accessibilityFaults, address, breakOff, dragFrom, freshBuild, saved, test } from './helpers'
 
 const view = (page: Page, name: string) =>
   page.getByLabel('Views of the harness').getByRole('button', { name, exact: true }).click()
@@ -27,9 +27,7 @@ test('a device is dragged, the wires follow, the place is kept and can be undone
   const wire = page.locator('[data-wire="gnss.tx"] polyline').first()
   const before = await wire.getAttribute('points')
   const at = (await box.boundingBox())!
-  await page.mouse.move(at.x + 30, at.y + 8)
-  await page.mouse.down()
-  await page.mouse.move(at.x + 70, at.y + 110, { steps: 8 })
+  await dragFrom(page, box, { x: 40, y: 102 }, { x: 30, y: 8 })
   await expect(wire).not.toHaveAttribute('points', before!)
   await page.mouse.up()
   await saved(page)
@@ -44,7 +42,7 @@ test('a device is dragged, the wires follow, the place is kept and can be undone
   await expect(page.getByRole('button', { name: 'Arrange anew' })).toBeHidden()
 })
 
-test('a drag that is broken off by Escape changes nothing', async ({ page }) => {
+test('a drag that is broken off by Escape changes nothing, on the sheet and on the airframe', async ({ page }) => {
   const id = await freshBuild(page, 'spillway-hex', 'Broken off', true)
   await page.goto(`${address}/builds/${id}/harness`)
   const box = page.locator('[data-box="gnss"] rect')
@@ -52,31 +50,12 @@ test('a drag that is broken off by Escape changes nothing', async ({ page }) => 
   await settled(page)
   const wire = page.locator('[data-wire="gnss.tx"] polyline').first()
   const before = await wire.getAttribute('points')
-  const at = (await box.boundingBox())!
-  await page.mouse.move(at.x + 30, at.y + 8)
-  await page.mouse.down()
-  await page.mouse.move(at.x + 70, at.y + 110, { steps: 8 })
-  await expect(wire).not.toHaveAttribute('points', before!)
-  await page.keyboard.press('Escape')
-  await expect(wire).toHaveAttribute('points', before!)
-  await page.mouse.move(at.x + 90, at.y + 150, { steps: 4 })
-  await page.mouse.up()
+  await breakOff(page, box, { x: 40, y: 100 })
   await expect(wire).toHaveAttribute('points', before!)
   await expect(page.getByRole('button', { name: 'Arrange anew' })).toBeHidden()
+  await view(page, 'Airframe')
+  await breakOff(page, page.locator('[data-part="gnss"]').first(), { x: 60, y: 40 })
   await expect(page.getByRole('button', { name: 'Undo', exact: true })).toBeDisabled()
-
-  // So on the airframe.
-  await page.goto(`${address}/builds/${id}/harness?view=airframe`)
-  const part = page.locator('[data-part="gnss"]').first()
-  await expect(part).toBeVisible()
-  const stood = (await part.boundingBox())!
-  await page.mouse.move(stood.x + stood.width / 2, stood.y + stood.height / 2)
-  await page.mouse.down()
-  await page.mouse.move(stood.x + 80, stood.y + 60, { steps: 6 })
-  await expect(async () => expect(Math.abs((await part.boundingBox())!.x - stood.x)).toBeGreaterThan(20)).toPass()
-  await page.keyboard.press('Escape')
-  await expect(async () => expect(Math.abs((await part.boundingBox())!.x - stood.x)).toBeLessThan(3)).toPass()
-  await page.mouse.up()
 })
 
 test('layers turn labels into wires; SVG and PNG come out', async ({ page }) => {

@@ -7,6 +7,34 @@ import { adopt, analyse } from '#core/engine'
 export const address = process.env.YPODOMA_ADDRESS ?? 'http://127.0.0.1:4173'
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
+/** Takes hold of a thing and drags it; it is still in hand afterwards. */
+export async function dragFrom(page: Page, thing: Locator, by: { x: number; y: number }, grip?: { x: number; y: number }) {
+  await thing.scrollIntoViewIfNeeded()
+  const { x, y, width, height } = (await thing.boundingBox())!
+  const from = grip ? { x: x + grip.x, y: y + grip.y } : { x: x + width / 2, y: y + height / 2 }
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move(from.x + by.x, from.y + by.y, { steps: 8 })
+}
+
+/** Drags a thing and breaks it off by Escape: it follows, is where it was again, and stays there. */
+export async function breakOff(page: Page, thing: Locator, by: { x: number; y: number }) {
+  await thing.scrollIntoViewIfNeeded()
+  const stood = (await thing.boundingBox())!
+  const far = async () => {
+    const { x, y } = (await thing.boundingBox())!
+    return Math.hypot(x - stood.x, y - stood.y)
+  }
+  await dragFrom(page, thing, by)
+  await expect.poll(far).toBeGreaterThan(8)
+  await page.keyboard.press('Escape')
+  // What has focus has an edge besides.
+  await expect.poll(far).toBeLessThan(3)
+  await page.mouse.move(stood.x + 3 * by.x, stood.y + by.y, { steps: 3 })
+  await page.mouse.up()
+  await expect.poll(far).toBeLessThan(3)
+}
+
 /** A page that fails its test on a request to another host, an error on the console, or an uncaught error. */
 export const test = base.extend<{ faults: string[]; expected: { faults: RegExp[] } }>({
   expected: [{ faults: [] }, { option: true }],

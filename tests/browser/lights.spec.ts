@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, type Page } from '@playwright/test'
-import { accessibilityFaults, address, enter, freshBuild, saved, test } from './helpers'
+import { accessibilityFaults, address, breakOff, enter, freshBuild, saved, test } from './helpers'
 
 const view = (page: Page) => page.getByTestId('lights')
 const seen = (page: Page, from: string) => view(page).getByRole('img', { name: new RegExp(`^Seen ${from}`) })
@@ -50,7 +50,9 @@ test('lights are moved, told apart from each side, played and dimmed; what they 
   await expect(view(page).getByText('5 pieces, 60 lights')).toBeVisible()
   await view(page).getByRole('button', { name: 'Join piece 2 with the next' }).click()
   await expect(view(page).getByText('4 pieces, 60 lights')).toBeVisible()
-  await view(page).getByRole('button', { name: 'LED ring, piece 1, data in' }).focus()
+  const end = view(page).getByRole('button', { name: 'LED ring, piece 1, data in' })
+  await end.focus()
+  await breakOff(page, end, { x: 40, y: -50 })
   for (let at = 0; at < 4; at += 1) await page.keyboard.press('Shift+ArrowRight')
   await expect(page.getByTestId('findings')).toContainText('LGT-06')
   await view(page).getByRole('button', { name: 'As strips usually lie' }).click()

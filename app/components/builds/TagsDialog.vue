@@ -9,10 +9,14 @@ const notices = useNotices()
 const tags = ref<string[]>([])
 watch(build, (of) => of && (tags.value = [...of.tags]), { immediate: true })
 
+const wanted = computed(() => [...new Set(tags.value.map((tag) => tag.trim()).filter(Boolean))])
+const wrong = computed(() =>
+  wanted.value.length > 12 || wanted.value.some((tag) => tag.length > 40) ? 'up to 12 tags of 40 signs' : '',
+)
+
 async function save() {
   try {
-    const wanted = [...new Set(tags.value.map((tag) => tag.trim()).filter(Boolean))]
-    await callApi('PUT', `/api/builds/${encodeURIComponent(build.value!.id)}/tags`, { tags: wanted })
+    await callApi('PUT', `/api/builds/${encodeURIComponent(build.value!.id)}/tags`, { tags: wanted.value })
     build.value = undefined
     emit('saved')
   } catch (error) {
@@ -34,12 +38,12 @@ async function save() {
           autofocus
           density="compact"
           variant="outlined"
-          :rules="[(all: string[]) => (all.every((tag) => tag.length <= 40) && all.length <= 12) || 'up to 12 tags of 40 signs']"
+          :error-messages="wrong"
         />
       </v-card-text>
       <v-card-actions>
         <v-btn @click="build = undefined">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" @click="save">Save</v-btn>
+        <v-btn color="primary" variant="flat" :disabled="Boolean(wrong)" @click="save">Save</v-btn>
       </v-card-actions>
     </v-card>
   </v-dialog>

@@ -1,6 +1,6 @@
 import { addBit, dropAll, dropBit, emptyBits, type Bits } from './bits'
 import { memo } from './maps'
-import type { Packing, PackingItem, PackingOption } from './packing'
+import type { Packing, PackingOption } from './packing'
 
 /** A packing with its options numbered through and their conflicts worked out. */
 export interface Compiled {
@@ -78,49 +78,11 @@ function withUnitsOnce(option: PackingOption): PackingOption {
   return units.some((unit, at) => units.indexOf(unit) < at) ? { ...option, units: [...new Set(units)] } : option
 }
 
-function twinsOf({ items }: Packing): number[][] {
-  const alike = new Map<number, number[][]>()
-  const twins = items.map((): number[] => [])
-  items.forEach((item, at) => {
-    const classes = memo(alike, markOf(item), () => [])
-    const own = classes.find(([other]) => sameOptions(items[other!]!, item))
-    if (own) own.push(at)
-    else classes.push([at])
-  })
-  for (const classes of alike.values())
-    for (const members of classes) for (const item of members) twins[item] = members.filter((other) => other !== item)
-  return twins
-}
-
-/** A number that items with the same options have in common, and most others do not. */
-function markOf({ options }: PackingItem): number {
-  let mark = options.length
-  for (const { units, modes, loads, cost } of options) {
-    mark = (Math.imul(mark, 31) + cost) | 0
-    for (const unit of units) mark = (Math.imul(mark, 37) + unit) | 0
-    for (const [mode, value] of modes) mark = (Math.imul(mark, 41) + mode * 7 + value) | 0
-    for (const [capacity, amount] of loads) mark = (Math.imul(mark, 43) + capacity * 7 + amount) | 0
-  }
-  return mark
-}
-
-const samePairs = (one: readonly [number, number][], other: readonly [number, number][]) =>
-  one.length === other.length && one.every(([first, second], at) => other[at]![0] === first && other[at]![1] === second)
-
-function sameOptions({ options }: PackingItem, { options: others }: PackingItem): boolean {
-  return (
-    options.length === others.length &&
-    options.every(({ units, modes, loads, cost }, at) => {
-      const other = others[at]!
-      return (
-        cost === other.cost &&
-        units.length === other.units.length &&
-        units.every((unit, place) => unit === other.units[place]) &&
-        samePairs(modes, other.modes) &&
-        samePairs(loads, other.loads)
-      )
-    })
-  )
+function twinsOf(packing: Packing): number[][] {
+  const alike = new Map<string, number[]>()
+  const keys = packing.items.map((item) => JSON.stringify(item.options))
+  keys.forEach((key, at) => memo(alike, key, () => []).push(at))
+  return keys.map((key, at) => alike.get(key)!.filter((other) => other !== at))
 }
 
 function groupsOf(packing: Packing, scarce: boolean[]): number[][] {

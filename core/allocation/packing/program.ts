@@ -15,6 +15,12 @@ export interface GroupProgram {
   choiceOf: (values: number[]) => number[]
 }
 
+/** Columns that ask together for a value of a shared setting, and the names of their row. */
+interface Asking {
+  columns: number[]
+  names: string[]
+}
+
 /**
  * Writes a group as an integer program in a strong form. Items that are alike, with the
  * same options open, are one: a column counts how many of them take an option. Each
@@ -33,7 +39,7 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
   const byUnit = new Map<number, number[]>()
   const byCapacity = new Map<number, ProgramRow>()
   /** Askers of each value of each mode: those of one unit, or of one class, together. */
-  const askers = new Map<number, Map<number, Map<string, { columns: number[]; names: string[] }>>>()
+  const askers = new Map<number, Map<number, Map<string, Asking>>>()
   const classOfColumn: number[] = []
 
   classes.forEach((members, at) => {
@@ -49,16 +55,12 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
       row.coefficients.push(1)
       for (const unit of units) push(byUnit, unit, column)
       for (const [mode, value] of modes) {
-        const values = memo(askers, mode, () => new Map<number, Map<string, { columns: number[]; names: string[] }>>())
-        const held = memo(values, value, () => new Map<string, { columns: number[]; names: string[] }>())
+        const values = memo(askers, mode, () => new Map<number, Map<string, Asking>>())
+        const held = memo(values, value, () => new Map<string, Asking>())
         for (const asker of askersOf(units, firstItem!)) {
-          const asking = memo(held, asker, () => ({
-            columns: [],
-            names: (units.length ? [asker] : members.flatMap((item) => askersOf(units, item))).map((name) =>
-              askerRow(mode, value, name),
-            ),
-          }))
-          asking.columns.push(column)
+          const alike = units.length ? [asker] : members.flatMap((item) => askersOf(units, item))
+          const names = () => alike.map((name) => askerRow(mode, value, name))
+          memo(held, asker, (): Asking => ({ columns: [], names: names() })).columns.push(column)
         }
       }
       for (const [capacity, amount] of loads) {
@@ -76,9 +78,10 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
     }
     rows.push(row)
   })
-  for (const [unit, columns] of byUnit)
-    if (columns.length > 1 || classes[classOfColumn[columns[0]!]!]!.length > 1)
-      rows.push({ ...atMost(columns, 1), names: [unitRow(unit)] })
+  for (const [unit, columns] of byUnit) {
+    const takers = columns.reduce((sum, column) => sum + optionsOf[column]!.length, 0)
+    if (takers > 1) rows.push({ ...atMost(columns, 1), names: [unitRow(unit)] })
+  }
   for (const row of byCapacity.values()) rows.push(row)
   const settings: { mode: number; value: number }[] = []
   for (const [mode, values] of askers) {

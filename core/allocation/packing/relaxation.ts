@@ -108,11 +108,6 @@ export class Relaxation {
     return prices.length === this.plain.count ? this.plain : this.asking!
   }
 
-  /** Prices that were found for other options that may be used. */
-  fitted(prices: Float64Array): Float64Array {
-    return this.grained(prices)
-  }
-
   /** Prices by the names of their rows, those of shared settings among them. */
   pricesNamed(named: [string, number][]): Float64Array {
     const rows = (this.asking ??= pricedRows(this.compiled, this.group, true))
@@ -125,7 +120,7 @@ export class Relaxation {
       const row = rows.named.get(name)
       if (row !== undefined && Number.isFinite(price)) prices[row] = price
     }
-    return this.grained(prices)
+    return this.fitted(prices)
   }
 
   /**
@@ -232,14 +227,17 @@ export class Relaxation {
     }
     if (length === 0) return undefined
     const step = rise / length
-    return this.grained(
+    return this.fitted(
       prices.map((price, row) => price + step * slope[row]!),
       prices.length === this.plain.count ? coarseness : 0,
     )
   }
 
-  /** Prices, none below 0 nor too high, rounded down so that all sums are exact. */
-  private grained(wished: Float64Array, least = 0): Float64Array {
+  /**
+   * Prices, none below 0 nor too high for the options that may be used, rounded down so that all sums are exact.
+   * @param least the grain of prices of units, as a share of what the dearest option costs
+   */
+  fitted(wished: Float64Array, least = 0): Float64Array {
     const rows = this.rowsOf(wished)
     const highest = headroom * (this.dearest + 1)
     const prices = new Float64Array(wished.length)

@@ -21,6 +21,8 @@ const workOnLoads = 40_000
 const workBeforeSolver = 12_000
 /** The same for questions about a known optimum, which have its prices. */
 const workNearKnown = { loads: 60_000, others: 12_000 }
+/** Share of the gap that its prices have to close to be searched under: they make each node dearer. */
+const worthwhile = 0.1
 /** Seconds it is given to find prices. */
 const secondsForPrices = 2
 /** Seconds it is given in turn with the search, which has most work to do where the other has closed less than half of the gap. */
@@ -141,7 +143,7 @@ export class Search {
     const root = this.root()
     const relaxed = this.tree.propagate(root, this.bestCost) ? this.relaxation.solve(root) : undefined
     if (relaxed) this.seek(root, relaxed.chosen)
-    const helps = relaxed && relaxed.bound - plain.bound > (this.bestCost - plain.bound) / 10
+    const helps = relaxed && relaxed.bound - plain.bound > worthwhile * (this.bestCost - plain.bound)
     if (relaxed && !helps) this.rootPrices = rootPrices
     else prepare(compiled, group).prices = this.rootPrices
     this.maxNodes = this.nodes + (helps ? this.nodesFor(workUnderPrices) : Math.ceil(workBeforeSolver / group.length))
