@@ -113,6 +113,11 @@ export function createEngine() {
   }
 
   return {
+    /** Works a plan out without answering: what is asked about it next is answered sooner. */
+    workOut(plan: Plan): void {
+      settle(plan, { ...within(patience.first, Date.now), maxNodes: firstNodes })
+    },
+
     /** The best found at once. */
     settle(parcel: PlanParcel): AnswerParcel {
       const { plan, analysis } = settle(plans.unpack(parcel), { ...within(patience.first, Date.now), maxNodes: firstNodes })

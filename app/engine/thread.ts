@@ -2,11 +2,12 @@ import type { EngineThread } from './client'
 
 let ahead: Worker | undefined
 
-const start = () => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module' })
+/** @param name where the plan is got that will be asked about */
+const start = (name = '') => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module', name })
 
-/** Starts an engine before there is anything to ask: it is the next that is wanted. */
-export function startAhead(): void {
-  ahead ??= start()
+/** Starts an engine before there is anything to ask: it is the next that is wanted, and about the build at this path. */
+export function startAhead(path: string): void {
+  ahead ??= start(path)
 }
 
 /** Starts the engine in a worker of the browser. */

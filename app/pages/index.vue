@@ -17,6 +17,7 @@ import { ApiError, callApi, callForFile, type BuildPage, type BuildSummary, type
 import { gravestFirst } from '~/composables/severityLook'
 import { download } from '~/composables/download'
 import { useNotices } from '~/stores/notices'
+import { useWanted } from '~/composables/useWanted'
 import { useSession } from '~/stores/session'
 
 const size = 25
@@ -25,9 +26,7 @@ const wanted = ref('')
 keepInAddress('find', wanted)
 const from = ref(0)
 const creating = ref(false)
-/** The dialog is loaded when it is first wanted. */
-const begun = ref(false)
-watch(creating, () => (begun.value = true))
+const newWanted = useWanted(creating)
 const refused = shallowRef<{ file: string; problems: Problem[] }>()
 const file = useTemplateRef<HTMLInputElement>('file')
 const notices = useNotices()
@@ -126,10 +125,9 @@ async function erase(build: BuildSummary) {
   await load()
 }
 
-/** The build whose tags are being written; the dialog is loaded when it is first wanted. */
+/** The build whose tags are being written. */
 const tagged = shallowRef<BuildSummary>()
-const tagging = ref(false)
-watch(tagged, () => (tagging.value = true))
+const tagsWanted = useWanted(tagged)
 
 /** The plan as a file; one that cannot be read as it is stored. */
 async function savePlan(build: BuildSummary) {
@@ -246,8 +244,8 @@ async function savePlan(build: BuildSummary) {
         </v-card-actions>
       </v-card>
     </v-dialog>
-    <LazyTagsDialog v-if="tagged || tagging" v-model="tagged" @saved="load" />
-    <LazyNewBuildDialog v-if="creating || begun" v-model="creating" />
+    <LazyTagsDialog v-if="tagsWanted" v-model="tagged" @saved="load" />
+    <LazyNewBuildDialog v-if="newWanted" v-model="creating" />
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 import { fetchAhead } from '~/composables/useApi'
 import { startAhead } from '~/engine/thread'
+import { openShelfAhead } from '~/session/browser-shelf'
 
 /** Where a build is opened by its address, build and engine are under way before the page is loaded. */
 export default defineNuxtPlugin({
@@ -8,7 +9,9 @@ export default defineNuxtPlugin({
   setup() {
     const id = /^\/builds\/([^/]+)/.exec(window.location.pathname)?.[1]
     if (!id) return
-    fetchAhead(`/api/builds/${id}`)
-    startAhead()
+    const path = `/api/builds/${id}`
+    fetchAhead(path)
+    openShelfAhead()
+    startAhead(path)
   },
 })

@@ -10,16 +10,22 @@ interface Kept {
 /** Where the browser has no locks (a page not served over HTTPS), another page counts as gone after this time without a word. */
 const silence = 60_000
 
+let unsaved: UseStore | undefined
+const open = () => (unsaved ??= createStore('ypodoma', 'unsaved'))
+let steps: UseStore | undefined
+const past = () => (steps ??= createStore('ypodoma-past', 'steps'))
+
+/** Opens what the browser keeps before it is asked for: it is wanted next. */
+export function openShelfAhead(): void {
+  for (const store of [open, past]) store()('readonly', () => undefined).catch(() => undefined)
+}
+
 /**
  * Keeps what is unsaved in IndexedDB, under the build and the page that did it. A page
  * holds a lock as long as it lives, so that nobody takes up what it is still working on.
  */
 export function browserShelf(newId: () => string): Shelf {
   const claimed = claimPage(newId)
-  let store: UseStore | undefined
-  const open = () => (store ??= createStore('ypodoma', 'unsaved'))
-  let steps: UseStore | undefined
-  const past = () => (steps ??= createStore('ypodoma-past', 'steps'))
   let last = Promise.resolve()
   /** Writes one after another; a browser that keeps nothing (private windows, a full disk) costs only this net. */
   const then = (run: () => Promise<void>) => void (last = last.then(run).catch(() => {}))
@@ -43,10 +49,13 @@ export function browserShelf(newId: () => string): Shelf {
       }
     },
 
-    take: async (id) => {
+    take: async (id, sure) => {
+      const keptOf = async () => (await entries<string, Kept>(open())).filter(([key]) => key.startsWith(`${id} `))
       try {
+        if (!(await keptOf()).length) return undefined
+        await sure
         return await alone(async () => {
-          const all = (await entries<string, Kept>(open())).filter(([key]) => key.startsWith(`${id} `))
+          const all = await keptOf()
           const [page, living] = await Promise.all([claimed, livingPages()])
           const left = all
             .filter(([key, { at }]) => isGone(key.slice(id.length + 1), at, page, living))

@@ -59,8 +59,11 @@ export interface Undoable {
 export interface Shelf {
   /** Keeps it in the place of what this page kept of the build before; nothing takes that away. */
   keep: (id: string, unsaved: Unsaved | undefined) => void
-  /** Takes down what a page that is not there any more has left of a build. */
-  take: (id: string) => Promise<Unsaved | undefined>
+  /**
+   * Takes down what a page that is not there any more has left of a build.
+   * @param sure what is left stays there until this has come, and for good if that fails
+   */
+  take: (id: string, sure: Promise<unknown>) => Promise<Unsaved | undefined>
   /** Keeps what this page can undo of a build, for after a reload. */
   remember: (id: string, steps: Undoable) => void
   recall: (id: string) => Promise<Undoable | undefined>

@@ -17,7 +17,7 @@ import {
   type Role,
 } from '#core/plan'
 import type { Answer } from '../engine/engine'
-import type { BuildServer, Saved, Shelf, Unsaved } from './build-server'
+import type { BuildServer, Saved, Shelf, Undoable, Unsaved } from './build-server'
 import type { EditCheck } from './edit-check'
 import { SaveQueue, type Conflict, type SaveState, type SaveSurroundings, type SetAside } from './save-queue'
 
@@ -100,11 +100,11 @@ export class BuildSession {
 
   /** Opens a build, and goes on from what a page that ended before it could save has left of it. */
   static async open(id: string, around: Surroundings): Promise<BuildSession> {
-    const saved = await around.server.load(id)
-    const left = await around.shelf.take(id)
+    const loading = around.server.load(id)
+    const [saved, left, past] = await Promise.all([loading, around.shelf.take(id, loading), around.shelf.recall(id)])
     if (!left) {
       const fresh = new BuildSession(id, saved, around)
-      await fresh.recallSteps()
+      fresh.recallSteps(past)
       return fresh
     }
     const session = new BuildSession(id, { version: left.version, plan: saved.plan }, around)
@@ -113,8 +113,7 @@ export class BuildSession {
   }
 
   /** Takes up what this page could undo before it was loaded anew, if the build still stands as it did. */
-  private async recallSteps(): Promise<void> {
-    const past = await this.around.shelf.recall(this.id)
+  private recallSteps(past: Undoable | undefined): void {
     if (past?.version !== this.queue.version) return
     this.history = { ...this.history, done: past.done, undone: past.undone }
   }

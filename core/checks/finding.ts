@@ -32,3 +32,8 @@ export interface RuleMeta {
   /** Which facts it reads, for the reference. */
   reads: string[]
 }
+
+/** Findings that are open: not accepted. */
+export function openFindings(findings: readonly Finding[]): Finding[] {
+  return findings.filter(({ accepted }) => accepted === undefined)
+}

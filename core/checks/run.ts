@@ -82,8 +82,3 @@ function findingsOf({ accepted }: Plan, said: [Rule, Report[]][]): Finding[] {
   const byRule = (a: Finding, b: Finding) => Number(a.rule > b.rule) - Number(a.rule < b.rule)
   return findings.sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity) || byRule(a, b))
 }
-
-/** Findings that are open: not accepted. */
-export function openFindings(findings: readonly Finding[]): Finding[] {
-  return findings.filter(({ accepted }) => accepted === undefined)
-}

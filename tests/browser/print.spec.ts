@@ -82,6 +82,7 @@ test('every other view is printed with all it holds', async ({ page }) => {
   const { devices } = demo('spillway-hex')
   await page.goto(`${address}/builds/${id}/fit-out`)
   await expect(page.getByText('Spotlight').first()).toBeVisible()
+  await expect(page.getByLabel('Battery, motors and note')).toBeVisible()
   let { text } = await printed(page)
   for (const { name } of devices) expect(text).toContain(flat(name))
   expect(text).toContain('Battery')

@@ -41,6 +41,19 @@ describe('an engine on a thread of its own', () => {
     client.end()
   })
 
+  it('answers the same of a plan that was worked out before, and of others', async () => {
+    const client = new EngineClient(thread)
+    const other = demo('spillway-hex')
+    await client.ask((engine) => engine.remote.workOut(plain(plan)))
+    for (const asked of [plan, other]) {
+      const { analysis } = await client.ask((engine) => engine.remote.settle(engine.pack(asked)))
+      const here = settle(asked).analysis
+      expect(analysis.findings).toEqual(plain(here.findings))
+      expect(analysis.proposal.assignment).toEqual(plain(here.proposal.assignment))
+    }
+    client.end()
+  })
+
   it('rejects every question that is under way when it is ended, and starts anew with the next', async () => {
     const client = new EngineClient(thread)
     await client.ask((engine) => engine.remote.settle(engine.pack(plan)))

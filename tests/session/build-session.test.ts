@@ -95,10 +95,11 @@ function shelfOf(kept = new Map<string, Unsaved>()): Shelf & { kept: Map<string,
     recall: (id) => Promise.resolve(past.get(id)),
     kept,
     keep: (id, unsaved) => void (unsaved ? kept.set(id, structuredClone(unsaved)) : kept.delete(id)),
-    take: (id) => {
+    take: async (id, sure) => {
+      await sure
       const left = kept.get(id)
       kept.delete(id)
-      return Promise.resolve(left)
+      return left
     },
   }
 }
@@ -553,6 +554,10 @@ describe('what a page could not save before it ended', () => {
     before.edit({ type: 'plan.note', note: 'n' })
     await first.ring()
     expect(builds.find('spillway-hex')!.version).toBe(1)
+
+    const away = around({ ...server, load: () => Promise.reject(new Error('down')) }, shelf)
+    await expect(BuildSession.open('spillway-hex', away.surroundings)).rejects.toThrow('down')
+    expect(shelf.kept.size).toBe(1)
 
     state.fault = undefined
     const next = around(server, shelf)

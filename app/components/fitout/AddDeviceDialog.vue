@@ -13,7 +13,7 @@ const plan = usePlan()
 const catalogue = useCatalogue()
 const wanted = ref('')
 
-watch(open, (now) => now && void catalogue.load())
+watch(open, (now) => now && void catalogue.load(), { immediate: true })
 
 const groups = computed(() => {
   const matches = Object.values(catalogue.library?.devices ?? {}).filter(({ name, maker, summary, class: kind }) =>

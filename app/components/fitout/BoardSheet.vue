@@ -14,7 +14,6 @@ const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
 const questions = useQuestions()
-onMounted(() => catalogue.load())
 
 const definition = computed(() => plan.value.definitions.boards[plan.value.board.definition]!)
 const boards = computed(() => {
@@ -63,7 +62,7 @@ function takeBoard() {
 </script>
 
 <template>
-  <section class="sheet field-row" aria-label="Board, revision and firmware">
+  <section class="sheet field-row" aria-label="Board, revision and firmware" @focusin="catalogue.load()">
     <v-select :model-value="definition.id" :items="boards" label="Board" class="wide" @update:model-value="chooseBoard" />
     <v-select
       :model-value="plan.board.revision"

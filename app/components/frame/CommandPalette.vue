@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { padNames } from '#core/catalogue'
-import { rules, stages } from '#core/checks'
-import { wireListCsv } from '#core/documents'
+import { stages } from '#core/checks'
 import { referTo, resolvePlan, type Subject } from '#core/plan'
 import { download } from '~/composables/download'
 import { useNames } from '~/composables/useNames'
@@ -77,6 +76,9 @@ const commands = computed<Command[]>(() => [
   ...named.value,
 ])
 
+/** Rules come when the first command is looked for. */
+const rules = shallowRef<{ id: string; title: string }[]>([])
+
 /** Everything of the plan that has a name; only looked through once something is typed. */
 const named = computed<Command[]>(() => {
   const { plan, analysis } = build
@@ -94,7 +96,7 @@ const named = computed<Command[]>(() => {
     ...board.ports.map(({ id, label }) => choose(label, 'port', referTo('port', id))),
     ...board.pads.map(({ id }) => choose(`Pad ${pads.get(id)}`, 'pad', referTo('pad', id))),
     ...(analysis?.wires ?? []).map(({ id, number, net }) => choose(`${number} ${net}`, 'wire', referTo('wire', id))),
-    ...rules.map(({ meta: { id, title } }) => ({
+    ...rules.value.map(({ id, title }) => ({
       title: `${id} ${title}`,
       hint: 'rule',
       run: () => void navigateTo({ path: '/rules', hash: `#${id}` }),
@@ -111,9 +113,11 @@ const named = computed<Command[]>(() => {
 function savePlan() {
   if (build.plan) download(`${build.plan.name}.plan.json`, 'application/json', JSON.stringify(build.plan, null, 2))
 }
-function saveWires() {
+async function saveWires() {
   const { plan, analysis } = build
-  if (plan && analysis) download(`${plan.name} wires.csv`, 'text/csv', wireListCsv(resolvePlan(plan), analysis.wires))
+  if (!plan || !analysis) return
+  const { saveWireList } = await import('~/composables/saveWireList')
+  saveWireList(plan, analysis.wires)
 }
 
 /** The best of what was found, as many as can be looked through. */
@@ -130,6 +134,7 @@ watch(open, async (now) => {
   if (!now) return
   await nextTick()
   field.value?.focus()
+  rules.value = (await import('~/composables/ruleTitles')).ruleTitles
 })
 
 function run(command: Command | undefined) {

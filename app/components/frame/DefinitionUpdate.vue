@@ -8,7 +8,6 @@ const { definition } = defineProps<{ definition: BoardDefinition | DeviceDefinit
 const build = useBuild()
 const catalogue = useCatalogue()
 const open = ref(false)
-onMounted(() => catalogue.load())
 
 const newer = computed(() => catalogue.library?.[definition.kind === 'board' ? 'boards' : 'devices'][definition.id])
 const differences = computed(() => (newer.value ? compare(definition, newer.value) : []))
@@ -32,7 +31,7 @@ function take() {
 
 <template>
   <div v-if="differences.length" class="update">
-    The catalogue's {{ definition.name }} differs from the difference in this plan.
+    {{ definition.name }} in the catalogue differs from that in this plan.
     <v-btn color="primary" variant="outlined" @click="open = true">Compare</v-btn>
     <v-dialog v-model="open" width="720" aria-label="Newer definition">
       <v-card :title="`${definition.name}: plan and catalogue`">

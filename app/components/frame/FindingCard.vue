@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { rules, type Finding, type Fix } from '#core/checks'
+import type { Finding, Fix } from '#core/checks'
 import { fixKey } from '~/composables/useIdleFixes'
 import { useBuild } from '~/stores/build'
 
@@ -12,7 +12,6 @@ const emit = defineEmits<{ pick: [] }>()
 const build = useBuild()
 const open = ref(false)
 const preview = ref<{ label: string; text: string }>()
-const meta = computed(() => rules.find((rule) => rule.meta.id === finding.rule)?.meta)
 
 const fixes = computed(() => {
   const last = (fix: Fix) => Number(idle.has(fixKey(finding, fix)))
@@ -98,10 +97,7 @@ function apply(fix: Fix) {
       <v-btn type="submit" size="x-small" variant="flat" color="primary" :disabled="!reason.trim()">Accept</v-btn>
       <v-btn size="x-small" @click="reason = undefined">Cancel</v-btn>
     </form>
-    <p v-if="open" class="quiet reason">
-      <b>{{ meta?.title }}.</b> {{ meta?.why }}
-      <NuxtLink :to="{ path: '/rules', hash: `#${finding.rule}` }">Rule {{ finding.rule }}</NuxtLink>
-    </p>
+    <LazyRuleReason v-if="open" :rule="finding.rule" />
   </article>
 </template>
 
@@ -183,9 +179,5 @@ function apply(fix: Fix) {
   padding: var(--space-1) var(--space-3);
   min-height: 24px;
   color: inherit;
-}
-.reason {
-  font-size: var(--text-small);
-  margin: var(--space-2) 0 0;
 }
 </style>

@@ -5,25 +5,34 @@ const heights = new Map<string, number>()
 
 <script setup lang="ts">
 /** What may come a moment later than the rest, so that this is there at once. */
-const { part = undefined, height = 0 } = defineProps<{
+const {
+  part = undefined,
+  height = 0,
+  after = true,
+} = defineProps<{
   /** Above something else: the room that it had last is kept free for it under this name. */
   part?: string
   /** Pixels kept free the first time. */
   height?: number
+  /** It waits for this, too. */
+  after?: boolean
 }>()
-const shown = ref(false)
+const due = ref(false)
+const shown = computed<boolean>((before) => before === true || (due.value && after))
+/** What is in it is loaded, too. */
+const there = ref(false)
 const room = useTemplateRef<HTMLElement>('room')
 let frame = 0
-onMounted(() => (frame = requestAnimationFrame(() => setTimeout(() => (shown.value = true)))))
+onMounted(() => (frame = requestAnimationFrame(() => setTimeout(() => (due.value = true)))))
 onBeforeUnmount(() => {
   cancelAnimationFrame(frame)
-  if (part && shown.value && room.value) heights.set(part, room.value.offsetHeight)
+  if (part && there.value && room.value) heights.set(part, room.value.offsetHeight)
 })
 </script>
 
 <template>
-  <div v-if="part" ref="room" :style="{ minHeight: shown ? undefined : `${heights.get(part) ?? height}px` }">
-    <slot v-if="shown" />
+  <div v-if="part" ref="room" :style="{ minHeight: there ? undefined : `${heights.get(part) ?? height}px` }">
+    <Suspense v-if="shown" @resolve="there = true"><slot /></Suspense>
   </div>
   <slot v-else-if="shown" />
 </template>

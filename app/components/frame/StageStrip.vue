@@ -30,6 +30,7 @@ function stateOf(stage: Stage, anyOpen: boolean): string {
       v-for="(stage, at) in items"
       :key="stage.id"
       :to="`/builds/${build.id}/${stage.id}`"
+      no-prefetch
       class="stage"
       :class="{ here: route.path.endsWith(stage.id) }"
       :aria-current="route.path.endsWith(stage.id) ? 'page' : undefined"

@@ -24,7 +24,7 @@ defineExpose({ switchTheme: () => bar.value?.switchTheme() })
 
 <template>
   <HeadBar ref="bar">
-    <NuxtLink to="/" class="home" aria-label="All builds"
+    <NuxtLink to="/" no-prefetch class="home" aria-label="All builds"
       ><img src="/mark.svg" width="24" height="24" alt="" /><b>Ypodoma</b></NuxtLink
     >
     <BuildSwitch />

@@ -16,14 +16,6 @@ const author = ref(savedAuthor())
 
 const path = computed(() => `/api/builds/${encodeURIComponent(build.id)}/versions`)
 
-watch(open, async (now) => {
-  compared.value = undefined
-  chosen.value = []
-  if (!now) return
-  await build.save()
-  await start()
-})
-
 watch(author, setAuthor)
 const {
   items: versions,
@@ -69,6 +61,18 @@ async function compare() {
     unreadable.value = { number: from, message: (error as Error).message }
   }
 }
+
+watch(
+  open,
+  async (now) => {
+    compared.value = undefined
+    chosen.value = []
+    if (!now) return
+    await build.save()
+    await start()
+  },
+  { immediate: true },
+)
 const kinds = { added: 'Added', moved: 'Moved', changed: 'Changed', gone: 'Gone' } as const
 
 async function annotate(version: SavedVersion, note: string) {

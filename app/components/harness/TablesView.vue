@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { mdiFileDelimitedOutline } from '@mdi/js'
-import { billOfMaterials, connectorTable, cutList, tableCsv, wireLabels, wireListCsv } from '#core/documents'
+import { billOfMaterials, connectorTable, cutList, tableCsv, wireLabels } from '#core/documents'
 import { download } from '~/composables/download'
+import { saveWireList } from '~/composables/saveWireList'
 import { useSorted } from '~/composables/useSorted'
 import { useQueryValue } from '~/composables/useQueryValue'
 import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
@@ -26,9 +27,8 @@ const { sorting, sorted } = useSorted(() => table.value.rows, columns)
 watch(shown, () => (sorting.value = undefined))
 
 function save() {
-  const { name } = plan.value
-  if (shown.value === 'wires') download(`${name} wires.csv`, 'text/csv', wireListCsv(resolved.value, wires.value))
-  else download(`${name} ${table.value.name}.csv`, 'text/csv', tableCsv(table.value))
+  if (shown.value === 'wires') saveWireList(plan.value, wires.value)
+  else download(`${plan.value.name} ${table.value.name}.csv`, 'text/csv', tableCsv(table.value))
 }
 /** Rows name wires by number; the number leads to the wire. */
 const wireOf = (cell: string | number) => wires.value.find((wire) => wire.number === cell)

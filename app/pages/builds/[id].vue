@@ -1,8 +1,11 @@
 <script setup lang="ts">
 import { ApiError } from '~/composables/useApi'
+import { preloadParts } from '~/composables/preloadParts'
 import { today, usePaperHead } from '~/composables/usePaperHead'
 import { keepInAddress } from '~/composables/keepInAddress'
+import { useWanted } from '~/composables/useWanted'
 import { useBuild } from '~/stores/build'
+import { useCatalogue } from '~/stores/catalogue'
 import { useSelection } from '~/stores/selection'
 
 const build = useBuild()
@@ -12,6 +15,8 @@ const folded = ref(window.matchMedia('(max-width: 640px)').matches)
 const palette = ref(false)
 const versions = ref(false)
 const keys = ref(false)
+const [versionsWanted, keysWanted] = [useWanted(versions), useWanted(keys)]
+const conflictWanted = useWanted(() => build.conflict)
 const missing = ref('')
 const unreadable = ref('')
 const bar = useTemplateRef('bar')
@@ -55,6 +60,16 @@ function beforeLeaving(event: BeforeUnloadEvent) {
   event.preventDefault()
 }
 
+/** What can wait for the first findings. */
+watch(
+  () => build.analysis,
+  () => {
+    preloadParts(build.id)
+    void useCatalogue().load()
+  },
+  { once: true },
+)
+
 onMounted(() => {
   window.addEventListener('keydown', onKey)
   window.addEventListener('beforeunload', beforeLeaving)
@@ -74,7 +89,7 @@ onBeforeUnmount(() => {
       <h1>{{ missing }}</h1>
       <p class="my-4"><NuxtLink to="/">All builds</NuxtLink></p>
     </main>
-    <UnreadableBuild
+    <LazyUnreadableBuild
       v-else-if="unreadable"
       :id="String(route.params.id)"
       :message="unreadable"
@@ -85,16 +100,16 @@ onBeforeUnmount(() => {
         <main class="main"><NuxtPage /></main>
         <div class="side" :class="{ narrow: folded && !selection.selected }">
           <FindingsPanel v-model:folded="folded" />
-          <InspectorPanel v-if="selection.selected" />
+          <LazyInspectorPanel v-if="selection.selected" />
         </div>
       </PlanScope>
       <p v-else class="pa-6 quiet">Fetching the build.</p>
     </div>
     <p v-if="build.problem" class="problem no-print" role="alert">{{ build.problem }}</p>
     <CommandPalette v-model="palette" @theme="bar?.switchTheme()" @versions="versions = true" @keys="keys = true" />
-    <ShortcutsDialog v-model="keys" />
-    <VersionsDialog v-model="versions" />
-    <ConflictDialog />
+    <LazyShortcutsDialog v-if="keysWanted" v-model="keys" />
+    <LazyVersionsDialog v-if="versionsWanted" v-model="versions" />
+    <LazyConflictDialog v-if="conflictWanted" />
   </div>
 </template>
 

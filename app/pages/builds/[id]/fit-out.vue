@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { mdiPlus, mdiPuzzleOutline } from '@mdi/js'
 import { usePlan } from '~/composables/usePlan'
+import { useWanted } from '~/composables/useWanted'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
 const plan = usePlan()
 const adding = ref(false)
 const modules = ref(false)
-/** Once it was wanted it stays; what it needs is loaded then. */
-const wanted = ref(false)
-watch(modules, (now) => (wanted.value ||= now))
+/** What is found of the build comes before what is changed less often. */
+const answered = computed(() => Boolean(build.analysis || build.problem))
+const [addingWanted, modulesWanted] = [useWanted(adding), useWanted(modules)]
 </script>
 
 <template>
@@ -21,14 +22,14 @@ watch(modules, (now) => (wanted.value ||= now))
       <v-btn :prepend-icon="mdiPuzzleOutline" @click="modules = true">Modules</v-btn>
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true">Add a device</v-btn>
     </div>
-    <LaterPart part="board" :height="52"><BoardSheet /></LaterPart>
-    <LaterPart part="battery" :height="152"><BatterySheet /></LaterPart>
+    <LaterPart part="board" :height="52" :after="answered"><LazyBoardSheet /></LaterPart>
+    <LaterPart part="battery" :height="152" :after="answered"><LazyBatterySheet /></LaterPart>
     <p v-if="!plan.devices.length" class="pa-6">
       No devices yet. <v-btn color="primary" @click="adding = true">Add the first one</v-btn>
     </p>
     <DeviceTable v-else />
-    <LaterPart v-if="build.analysis && plan.devices.length"><RailChart :rails="build.analysis.rails" /></LaterPart>
-    <AddDeviceDialog v-model="adding" />
-    <LazyModulesDialog v-if="wanted" v-model="modules" />
+    <LaterPart v-if="build.analysis && plan.devices.length"><LazyRailChart :rails="build.analysis.rails" /></LaterPart>
+    <LazyAddDeviceDialog v-if="addingWanted" v-model="adding" />
+    <LazyModulesDialog v-if="modulesWanted" v-model="modules" />
   </div>
 </template>

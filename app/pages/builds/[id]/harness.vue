@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { mdiDownload, mdiFileDelimitedOutline, mdiFilePdfBox, mdiImageOutline, mdiPrinterOutline, mdiSvg } from '@mdi/js'
-import { resolvePlan } from '#core/plan'
-import { harnessSvg, wireListCsv } from '#core/documents'
+import { harnessSvg } from '#core/documents'
 import { download } from '~/composables/download'
+import { saveWireList } from '~/composables/saveWireList'
 import { fontFaces, svgToPng } from '~/composables/useFonts'
 import { useHarnessDrawing } from '~/composables/useHarnessDrawing'
 import { useQueryValue } from '~/composables/useQueryValue'
@@ -28,10 +28,6 @@ const papers = computed({
 const name = computed(() => plan.value.name)
 const wires = computed(() => build.analysis?.wires ?? [])
 const { layers, drawing, improving, progress, drag, putBack } = useHarnessDrawing()
-
-function saveCsv() {
-  download(`${name.value} wires.csv`, 'text/csv', wireListCsv(resolvePlan(plan.value), wires.value))
-}
 
 const svg = async () => harnessSvg(drawing.value!, `${name.value}: harness`, { fontFaces: await fontFaces() })
 
@@ -62,7 +58,7 @@ const print = () => window.print()
             <v-btn v-bind="props" class="no-print" variant="outlined" :prepend-icon="mdiDownload">Save as</v-btn>
           </template>
           <v-list density="compact" aria-label="Save as">
-            <v-list-item title="Wire list CSV" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv" />
+            <v-list-item title="Wire list CSV" :prepend-icon="mdiFileDelimitedOutline" @click="saveWireList(plan, wires)" />
             <v-list-item title="Drawing SVG" :prepend-icon="mdiSvg" :disabled="!drawing" @click="save('svg')" />
             <v-list-item title="Drawing PNG" :prepend-icon="mdiImageOutline" :disabled="!drawing" @click="save('png')" />
           </v-list>
