@@ -52,7 +52,7 @@ export default defineNuxtConfig({
     ],
     vue: { template: { transformAssetUrls } },
     worker: { format: 'es' },
-    // Few files of some size come sooner than many small ones.
+    // Few files of some size come sooner than many small ones; the larger they may be, the more comes that is not wanted yet.
     build: { cssCodeSplit: false, rollupOptions: { output: { experimentalMinChunkSize: 10_000 } } },
     // The solver finds its WebAssembly beside its own file.
     optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'], exclude: ['highs'] },
