@@ -65,7 +65,7 @@ watch(
   () => build.analysis,
   () => {
     preloadParts(build.id)
-    void useCatalogue().load()
+    return useCatalogue().load()
   },
   { once: true },
 )
