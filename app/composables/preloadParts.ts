@@ -2,7 +2,6 @@ import { stages } from '#core/checks'
 
 /** Parts of a build's page that are shown only when they are asked for. */
 const parts = [
-  () => import('~/components/frame/InspectorPanel.vue'),
   () => import('~/components/frame/BuildList.vue'),
   () => import('~/components/frame/RuleReason.vue'),
   () => import('~/composables/ruleTitles'),
@@ -17,16 +16,17 @@ const parts = [
 /** Loads what is asked for next, one after the other while nothing else is to be done, so that it is there then. */
 export function preloadParts(build: string): void {
   const pages = [...Object.keys(stages).map((stage) => `/builds/${build}/${stage}`), '/']
-  const waiting = [...pages.map((page) => () => preloadRouteComponents(page)), ...parts.splice(0)]
-  const idle = globalThis.requestIdleCallback ?? setTimeout
+  const waiting: (() => Promise<unknown>)[] = [...pages.map((page) => () => preloadRouteComponents(page)), ...parts]
   const next = () => {
     const load = waiting.shift()
-    if (!load) return
-    idle(() =>
-      Promise.resolve(load())
-        .catch(() => undefined)
-        .then(next),
-    )
+    // Where the server is away the rest is loaded when it is asked for.
+    if (load)
+      requestIdleCallback(
+        () =>
+          void load().then(next, () => {
+            waiting.length = 0
+          }),
+      )
   }
   next()
 }

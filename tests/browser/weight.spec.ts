@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { expect } from '@playwright/test'
 import { address, test } from './helpers'
 
@@ -14,5 +16,27 @@ test('a build is opened with little script: what is only shown when asked for co
   )
   const kilobytes = sizes.reduce((sum, size) => sum + size, 0) / 1024
   expect(kilobytes).toBeGreaterThan(100)
-  expect(kilobytes).toBeLessThan(250)
+  expect(kilobytes).toBeLessThan(300)
+})
+
+test.describe('what comes later', () => {
+  test.use({ expected: { faults: [/Failed to (load|fetch)|dynamically imported/] } })
+
+  test('is told of when it is asked for and cannot be had, and is there when the page is loaded anew', async ({ page }) => {
+    const folder = '.output/public/_nuxt'
+    const dialog = readdirSync(folder).filter(
+      (name) => name.endsWith('.js') && readFileSync(join(folder, name), 'utf8').includes('No device has these words.'),
+    )
+    expect(dialog).toHaveLength(1)
+    const there = (url: URL) => url.pathname.endsWith(dialog[0]!)
+    await page.route(there, (route) => route.abort())
+    await page.goto(`${address}/builds/spillway-hex/fit-out`)
+    const add = page.getByRole('button', { name: 'Add a device' })
+    await add.click()
+    await expect(page.getByText('could not be loaded: the server does not answer')).toBeVisible()
+    await page.unroute(there)
+    await page.reload()
+    await add.click()
+    await expect(page.getByRole('dialog', { name: 'Add a device' })).toBeVisible()
+  })
 })

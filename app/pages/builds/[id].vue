@@ -100,7 +100,7 @@ onBeforeUnmount(() => {
         <main class="main"><NuxtPage /></main>
         <div class="side" :class="{ narrow: folded && !selection.selected }">
           <FindingsPanel v-model:folded="folded" />
-          <LazyInspectorPanel v-if="selection.selected" />
+          <InspectorPanel v-if="selection.selected" />
         </div>
       </PlanScope>
       <p v-else class="pa-6 quiet">Fetching the build.</p>
