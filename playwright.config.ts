@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { chromiumOptions } from './scripts/lib/chromium.mjs'
 
 export default defineConfig({
   testDir: 'tests/browser',
@@ -17,15 +18,6 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-dev-shm-usage',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: chromiumOptions,
   },
 })

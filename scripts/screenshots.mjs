@@ -3,9 +3,11 @@ import { spawn } from 'node:child_process'
 import { mkdirSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { chromiumOptions, ensureChromium } from './lib/chromium.mjs'
 import { build, install, ready, root } from './lib/setup.mjs'
 
 install()
+ensureChromium()
 build()
 const port = 4393
 const address = `http://127.0.0.1:${port}`
@@ -21,7 +23,7 @@ const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')],
 })
 await ready(address)
 const { chromium } = await import('@playwright/test')
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage'] })
+const browser = await chromium.launch(chromiumOptions)
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' })
 const folder = join(root, 'docs/screenshots')
 mkdirSync(folder, { recursive: true })

@@ -1,9 +1,10 @@
 // Everything that is checked, from nothing: installs, types, rules of style and layout, unit tests, build, browser tests.
-import { spawn, spawnSync } from 'node:child_process'
+import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { build, give, install, ready, root, run, say } from './lib/setup.mjs'
+import { ensureChromium } from './lib/chromium.mjs'
+import { build, install, ready, root, run, say } from './lib/setup.mjs'
 
 let passed = 0
 let failed = 0
@@ -41,15 +42,6 @@ function count(name, file, read) {
   failed += bad
   tests += good + bad
   say(`  ${name}: ${good} passed, ${bad} failed`)
-}
-
-function ensureChromium() {
-  if (existsSync('/usr/bin/chromium')) return
-  say('Installing Chromium from Debian')
-  if (spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).error)
-    give('The browser tests need /usr/bin/chromium; install Chromium.')
-  run('apt-get', ['update', '-qq'])
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env: { DEBIAN_FRONTEND: 'noninteractive' } })
 }
 
 async function browserTests() {

@@ -1,8 +1,9 @@
 import { chromium, type Page } from '@playwright/test'
+import { chromiumOptions } from '../lib/chromium.mjs'
 import { row } from './figures'
 
 const address = process.env.YPODOMA_ADDRESS!
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage'] })
+const browser = await chromium.launch(chromiumOptions)
 const median = (values: number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!
 
 async function fresh(): Promise<Page> {

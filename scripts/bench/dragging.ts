@@ -3,10 +3,11 @@ import { demoPlans } from '../../cli/files'
 import { anchorAt, displayOf, elements, sizeOf } from '#core/display'
 import { adopt, analyse } from '#core/engine'
 import { applyEdit, resolvePlan } from '#core/plan'
+import { chromiumOptions } from '../lib/chromium.mjs'
 import { row } from './figures'
 
 const address = process.env.YPODOMA_ADDRESS!
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-dev-shm-usage'] })
+const browser = await chromium.launch(chromiumOptions)
 const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage()
 // The script runner wraps functions in a helper that the page does not have.
 await page.addInitScript('globalThis.__name = (one) => one')

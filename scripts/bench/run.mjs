@@ -3,9 +3,11 @@ import { spawn } from 'node:child_process'
 import { mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { ensureChromium } from '../lib/chromium.mjs'
 import { build, install, ready, root, run } from '../lib/setup.mjs'
 
 install()
+ensureChromium()
 build()
 run('npx', ['tsx', 'scripts/bench/engine.ts'], { loud: true })
 run('npx', ['tsx', 'scripts/bench/drawing.ts'], { loud: true })

@@ -9,6 +9,7 @@ import { drawing } from '../../tests/helpers/random-packing'
 import { allocated } from '../../tests/helpers/plans'
 import { shipped } from '../../tests/helpers/store'
 import { ask, removeServer, startServer } from '../../tests/browser/servers'
+import { chromiumOptions } from '../lib/chromium.mjs'
 import { quantile, tell } from './figures'
 
 const server = await startServer({ YPODOMA_DEMO: 'off' })
@@ -72,10 +73,7 @@ const searched = performance.now()
 await ask(again, { path: '/api/builds?search=build-77' })
 tell('a search, ms', (performance.now() - searched).toFixed(0))
 
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-dev-shm-usage', '--disable-background-networking'],
-})
+const browser = await chromium.launch(chromiumOptions)
 const shown: number[] = []
 // A browser just started, or a window just opened, is busy with itself for a moment; it is the page that is measured.
 const blank = await browser.newPage()
