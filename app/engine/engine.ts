@@ -67,7 +67,7 @@ const patience = {
 /** Nodes after which an answer is given before another solver is asked. */
 const firstNodes = 600
 /** Milliseconds for which what was found out is gathered before it is told. */
-const gathering = 40
+const gathering = { cells: 40, boards: 250 }
 
 /** The other solver; where it cannot be had, answers stay as good as they were, and say so. */
 const helper = (): Promise<ProgramSolver | undefined> => loadSolver().catch(() => undefined)
@@ -159,7 +159,7 @@ export function createEngine() {
         batch.done.push(key)
         if (told.get(key) !== text) batch.changed[key] = forced
         told.set(key, text)
-        if (Date.now() - since < gathering) continue
+        if (Date.now() - since < gathering.cells) continue
         await tell(batch)
         batch = { done: [], changed: {} }
         await breathe()
@@ -189,6 +189,7 @@ export function createEngine() {
     /** Tells each board as it is done. */
     async boards(parcel: PlanParcel, boards: BoardDefinition[], tell: Tell<BoardFit[]>): Promise<void> {
       const plan = plans.unpack(parcel)
+      const told: (void | Promise<void>)[] = []
       let batch: BoardFit[] = []
       let since = Date.now()
       for (const board of boards) {
@@ -198,13 +199,15 @@ export function createEngine() {
           fits = [...compareBoards(plan, [board], limits(patience.board))]
         }
         batch.push(...fits)
-        if (Date.now() - since < gathering) continue
-        await tell(batch)
+        if (Date.now() - since < gathering.boards) continue
+        // Not waited for: who is told may be busy showing what was told before.
+        told.push(tell(batch))
         batch = []
         await breathe()
         since = Date.now()
       }
-      if (batch.length) await tell(batch)
+      told.push(tell(batch))
+      await Promise.all(told)
     },
 
     async additions(

@@ -47,6 +47,8 @@ export function sortBoards(fits: BoardFit[]): BoardFit[] {
 
 function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits: SearchLimits): BoardFit {
   const firmware = Object.keys(definition.firmwares).at(-1)!
+  // Looked through for what an edit has changed, were it not frozen; definitions are never changed.
+  Object.freeze(definition)
   const choose: Edit = { type: 'board.choose', definition, revision, firmware }
   const moved = applyEdit(plan, choose)
   const resolved = resolvePlan(moved)

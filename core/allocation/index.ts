@@ -1,6 +1,6 @@
 export { allocate, solveNear, solveProblem } from './allocate'
 export type { Allocation, Constraints } from './allocate'
-export { riskOf, verdictsFor } from './verdict'
+export { verdictsFor } from './verdict'
 export type { Candidate, Reason, Verdict } from './verdict'
 export { compareScores, difference, forcePlace, movesBetween } from './force'
 export type { Forced, Move } from './force'

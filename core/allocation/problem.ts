@@ -3,7 +3,7 @@ import { takesPlace } from '../catalogue'
 import { capacitiesOf, unmetClaims, type Claim } from '../suitability'
 import { contested } from './contested'
 import { compile, type Compiled, type Packing, type PackingItem, type PackingOption } from './packing'
-import { riskOf, verdictsFor, verdictsForSupply, type Candidate, type Verdict } from './verdict'
+import { verdictsFor, verdictsForSupply, type Candidate, type Verdict } from './verdict'
 
 /** A need or a supply that the allocator finds a place for. */
 export interface Want {
@@ -104,7 +104,7 @@ function weigh(wants: Want[], ordered: boolean): Problem['weights'] {
   }
   const count = (priority: Priority) => wants.filter((want) => want.priority === priority).length
   const move = next(wants.length)
-  const risk = next(wants.reduce((sum, { candidates }) => sum + Math.max(0, ...candidates.map(riskOf)), 0))
+  const risk = next(wants.reduce((sum, { candidates }) => sum + candidates.reduce((most, { risk }) => Math.max(most, risk), 0), 0))
   const third = next(count(3))
   const second = next(count(2))
   const first = next(count(1))
@@ -130,15 +130,13 @@ function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weig
     return option
   }
   const items = wants.map((want): PackingItem => {
-    const order = new Map(want.verdicts.map(({ place }, at) => [place, at]))
-    const options = want.candidates.map((candidate): PackingOption => ({
-      ...taken(candidate.claims),
-      cost:
-        riskOf(candidate) * weights.risk +
-        (moved(resolved.plan, want, candidate) ? weights.move : 0) +
-        weights.order * (order.get(candidate.placement.place) ?? 0),
-    }))
-    const unmet = skipCost(want, weights) + (placeBefore(resolved.plan, want) === undefined ? 0 : weights.move)
+    const before = placeBefore(resolved.plan, want)
+    const options = want.verdicts.flatMap(({ place, candidates }, order) => {
+      const stays = before === undefined || before === place
+      const cost = (stays ? 0 : weights.move) + weights.order * order
+      return candidates.map(({ claims, risk }): PackingOption => ({ ...taken(claims), cost: cost + risk * weights.risk }))
+    })
+    const unmet = skipCost(want, weights) + (before === undefined ? 0 : weights.move)
     const nothing = taken(want.without)
     const skips = [
       { ...nothing, cost: unmet },
@@ -171,11 +169,6 @@ function skipCost({ priority }: Want, weights: Problem['weights']): number {
 
 function placeBefore(plan: Plan, want: Want) {
   return want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place
-}
-
-function moved(plan: Plan, want: Want, candidate: Candidate): boolean {
-  const before = placeBefore(plan, want)
-  return before !== undefined && before !== candidate.placement.place
 }
 
 /** Splits a summed cost into the levels of the objective. */

@@ -15,6 +15,8 @@ export interface Candidate {
   placement: Placement
   reasons: Reason[]
   claims: Claim[]
+  /** Points of risk of all reasons together. */
+  risk: number
 }
 
 /** What a place is to a need for the search: ways of using it, or why there is none. */
@@ -22,7 +24,7 @@ export interface Verdict {
   place: Place
   candidates: Candidate[]
   /** Why the place cannot be used; empty when there are candidates. */
-  refusals: Reason[]
+  readonly refusals: Reason[]
 }
 
 /** What each place of the board is to a need. */
@@ -39,11 +41,19 @@ const verdictsOf = oncePer((offers: Offer[]): Verdict[] => offers.map(verdictOf)
 
 function verdictOf({ place, ways }: Offer): Verdict {
   const candidates = ways.filter(isPossible).map(candidateOf)
-  return { place, candidates, refusals: candidates.length ? [] : refusalsOf(ways) }
+  let refusals: Reason[] | undefined
+  return {
+    place,
+    candidates,
+    // Asked for at a few places of the many that are refused.
+    get refusals() {
+      return (refusals ??= candidates.length ? [] : refusalsOf(ways))
+    },
+  }
 }
 
 function candidateOf({ placement, facts, claims }: Way): Candidate {
-  return { placement, claims, reasons: facts.map(reasonOf) }
+  return { placement, claims, reasons: facts.map(reasonOf), risk: facts.reduce((sum, { cost }) => sum + cost, 0) }
 }
 
 /** Each reason once, whichever ways it speaks against. */
@@ -57,9 +67,4 @@ function refusalsOf(ways: Way[]): Reason[] {
 
 function reasonOf({ rule, text, cost }: Fact): Reason {
   return { rule, text, risk: cost }
-}
-
-/** Risk points of a candidate. */
-export function riskOf(candidate: Candidate): number {
-  return candidate.reasons.reduce((sum, reason) => sum + reason.risk, 0)
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { shippedPlan } from '../../tests/helpers/random-plan'
-import { layOut, riskOf, solveProblem } from '../allocation'
+import { layOut, solveProblem } from '../allocation'
 import { adopt } from '../engine'
 import { batteryPlace, boardId, referTo, resolvePlan, type Place, type Placement, type Plan, type Subject } from '../plan'
 import { clashesOf, isPossible, offersFor, placedNeeds, offersForSupply } from '../suitability'
@@ -28,7 +28,7 @@ describe('the allocator and the rules', () => {
           const place: Place | undefined = need ? plan.assignment[key]?.place : plan.supplies[key]
           const placement = need ? plan.assignment[key] : place && { place }
           const chosen = candidates.find((candidate) => JSON.stringify(candidate.placement) === JSON.stringify(placement))
-          if (!place || !chosen || riskOf(chosen)) continue
+          if (!place || !chosen || chosen.risk) continue
           free += 1
           expect(about(findings, referTo(need ? 'need' : 'supply', key), place), `${key} at ${place}`).toEqual([])
         }

@@ -1,6 +1,6 @@
 import { oncePer } from '../once'
 import type { Need } from '../catalogue'
-import { riskOf, type Candidate, type Reason, type Verdict, type Want } from '../allocation'
+import { type Candidate, type Reason, type Verdict, type Want } from '../allocation'
 import type { CheckContext } from '../checks'
 import {
   batteryUse,
@@ -102,11 +102,11 @@ const cellsOf = oncePer((verdicts: Verdict[]): FitCell[] => verdicts.map(fitCell
 
 function fitCell({ place, candidates, refusals }: Verdict): FitCell {
   const best = candidates.reduce<Candidate | undefined>(
-    (least, candidate) => (!least || riskOf(candidate) < riskOf(least) ? candidate : least),
+    (least, candidate) => (!least || candidate.risk < least.risk ? candidate : least),
     undefined,
   )
   if (!best) return { place, verdict: 'cannot', risk: 0, reasons: refusals }
-  const risk = riskOf(best)
+  const { risk } = best
   return { place, verdict: risk ? 'cost' : 'fits', risk, reasons: best.reasons }
 }
 

@@ -103,10 +103,10 @@ export function supplyOffers(resolved: ResolvedPlan, fitted: FittedSupply): Offe
   const sources = sourcesOf(resolved)
   const peak = fitted.fitted.id === boardId ? boardPeak(resolved, fitted.supply.id) : fitted.supply.peak
   return sources.map((source) => {
-    const way = supplyWay(source, fitted, loadsOn(resolved, source, peak))
-    if (source.owner === batteryId) return { place: source.place, ways: [way] }
-    const beyond = supplyWay(source, fitted, [])
-    return { place: source.place, ways: [way, { ...beyond, facts: [...beyond.facts, overload(source, peak)] }] }
+    const { placement, facts, claims } = supplyWay(source, fitted)
+    const within: Way = { placement, facts, claims: [...loadsOn(resolved, source, peak), ...claims] }
+    if (source.owner === batteryId) return { place: source.place, ways: [within] }
+    return { place: source.place, ways: [within, { placement, facts: [...facts, overload(source, peak)], claims }] }
   })
 }
 
@@ -133,7 +133,7 @@ function unregulated(resolved: ResolvedPlan, input: string): Amps {
 /** A supply input at its source; undefined when there is no such source. */
 export function supplyPlaced(resolved: ResolvedPlan, fitted: FittedSupply, place: Place): Way {
   const source = sourcesOf(resolved).find((source) => source.place === place)
-  if (source) return supplyWay(source, fitted, [])
+  if (source) return supplyWay(source, fitted)
   return {
     placement: { place },
     facts: [impossible('PWR-08', `is to be fed from ${partsOf(place).id}, which has no pad to solder to`)],
@@ -141,14 +141,14 @@ export function supplyPlaced(resolved: ResolvedPlan, fitted: FittedSupply, place
   }
 }
 
-function supplyWay(source: Source, fitted: FittedSupply, claims: Claim[]): Way {
+function supplyWay(source: Source, fitted: FittedSupply): Way {
   const facts = [
     ...sourceFacts(source, fitted),
     ...wayFacts(source, fitted),
     ...rangeFacts(source, fitted),
     ...preferenceFacts(source, fitted),
   ]
-  return { placement: { place: source.place }, facts, claims: [...claims, ...orderClaims(source, fitted)] }
+  return { placement: { place: source.place }, facts, claims: orderClaims(source, fitted) }
 }
 
 function* rangeFacts(source: Source, { supply, unregulated }: FittedSupply): Iterable<Fact> {

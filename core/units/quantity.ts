@@ -15,7 +15,7 @@ const thinSpace = '\u202f'
 
 /** Writes a number with at most `digits` decimals and no trailing zeros. */
 export function plain(value: number, digits = 2): string {
-  return String(Number(value.toFixed(digits)))
+  return Number.isInteger(value) ? String(value) : String(Number(value.toFixed(digits)))
 }
 
 /** Writes a whole number in groups of three, parted by narrow spaces: 115 200. */

@@ -116,30 +116,35 @@ function take() {
       density="compact"
       hover
     >
-      <template #[`item.verdict`]="{ item }">
-        <span v-if="!item.batterySuits">the battery does not suit; </span>{{ verdicts[item.verdict] }}
-        <span v-if="item.unmet.length">{{
-          [...new Set(item.unmet.map((key) => names.device(splitKey(key)[0])))].join(', ')
-        }}</span>
-        <span v-if="!item.proven" class="quiet"> (not proven)</span>
-      </template>
-      <template #[`item.spareCurrent`]="{ item }"
-        ><span class="mono">{{ formatAmps(item.spareCurrent) }}</span></template
-      >
-      <template #[`item.mass`]="{ item }"
-        ><span class="mono">{{ item.mass.toFixed(1) }} g</span></template
-      >
-      <template #[`item.take`]="{ item }">
-        <span v-if="isHere(item)" class="quiet">current</span>
-        <v-btn
-          v-else
-          size="x-small"
-          variant="outlined"
-          color="primary"
-          :aria-label="`Move to ${item.name} ${item.revision}`"
-          @click="chosen = item"
-          >Move</v-btn
-        >
+      <!-- A row stays as it is while others come: two hundred boards are told in many batches. -->
+      <template #item="{ item }">
+        <tr v-memo="[item, isHere(item)]" class="v-data-table__tr">
+          <td>{{ item.name }} {{ item.revision }}</td>
+          <td>
+            <span v-if="!item.batterySuits">the battery does not suit; </span>{{ verdicts[item.verdict] }}
+            <span v-if="item.unmet.length">{{
+              [...new Set(item.unmet.map((key) => names.device(splitKey(key)[0])))].join(', ')
+            }}</span>
+            <span v-if="!item.proven" class="quiet"> (not proven)</span>
+          </td>
+          <td class="number">{{ item.unmet.length }}</td>
+          <td class="number">{{ item.drawbacks }}</td>
+          <td class="number">{{ item.sparePorts }}</td>
+          <td class="number mono">{{ formatAmps(item.spareCurrent) }}</td>
+          <td class="number mono">{{ item.mass.toFixed(1) }} g</td>
+          <td>
+            <span v-if="isHere(item)" class="quiet">current</span>
+            <v-btn
+              v-else
+              size="x-small"
+              variant="outlined"
+              color="primary"
+              :aria-label="`Move to ${item.name} ${item.revision}`"
+              @click="chosen = item"
+              >Move</v-btn
+            >
+          </td>
+        </tr>
       </template>
     </v-data-table>
     <v-dialog
@@ -182,6 +187,9 @@ function take() {
 .boards :deep(td),
 .boards :deep(th) {
   padding-inline: var(--space-4) !important;
+}
+.number {
+  text-align: end;
 }
 .bar {
   display: flex;

@@ -71,6 +71,7 @@ export function compile(packing: Packing): Compiled {
 }
 
 const newMap = () => new Map<number, Bits>()
+const newList = (): number[] => []
 
 /** A unit that an option names twice is taken once; priced twice, its bound would be none. */
 function withUnitsOnce(option: PackingOption): PackingOption {
@@ -79,10 +80,20 @@ function withUnitsOnce(option: PackingOption): PackingOption {
 }
 
 function twinsOf(packing: Packing): number[][] {
+  // What has another sum of costs is no twin; only the others are compared by all they have.
+  const sums = new Map<number, number[]>()
+  packing.items.forEach(({ options }, at) => {
+    const sum = options.reduce((sum, { cost }) => sum + cost, options.length)
+    memo(sums, sum, newList).push(at)
+  })
   const alike = new Map<string, number[]>()
-  const keys = packing.items.map((item) => JSON.stringify(item.options))
-  keys.forEach((key, at) => memo(alike, key, () => []).push(at))
-  return keys.map((key, at) => alike.get(key)!.filter((other) => other !== at))
+  for (const items of sums.values()) {
+    if (items.length === 1) continue
+    for (const at of items) memo(alike, JSON.stringify(packing.items[at]!.options), newList).push(at)
+  }
+  const twins: number[][] = packing.items.map(() => [])
+  for (const items of alike.values()) for (const at of items) twins[at] = items.filter((other) => other !== at)
+  return twins
 }
 
 function groupsOf(packing: Packing, scarce: boolean[]): number[][] {
