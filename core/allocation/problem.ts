@@ -104,7 +104,9 @@ function weigh(wants: Want[], ordered: boolean): Problem['weights'] {
   }
   const count = (priority: Priority) => wants.filter((want) => want.priority === priority).length
   const move = next(wants.length)
-  const risk = next(wants.reduce((sum, { candidates }) => sum + candidates.reduce((most, { risk }) => Math.max(most, risk), 0), 0))
+  const risk = next(
+    wants.reduce((sum, { candidates }) => sum + candidates.reduce((most, { risk }) => Math.max(most, risk), 0), 0),
+  )
   const third = next(count(3))
   const second = next(count(2))
   const first = next(count(1))

@@ -1,6 +1,6 @@
 import { oncePer } from '../once'
 import type { Need } from '../catalogue'
-import { type Candidate, type Reason, type Verdict, type Want } from '../allocation'
+import type { Candidate, Reason, Verdict, Want } from '../allocation'
 import type { CheckContext } from '../checks'
 import {
   batteryUse,
