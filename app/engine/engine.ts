@@ -67,7 +67,7 @@ const patience = {
 /** Nodes after which an answer is given before another solver is asked. */
 const firstNodes = 600
 /** Milliseconds for which what was found out is gathered before it is told. */
-const gathering = { cells: 40, boards: 250 }
+const gathering = 40
 
 /** The other solver; where it cannot be had, answers stay as good as they were, and say so. */
 const helper = (): Promise<ProgramSolver | undefined> => loadSolver().catch(() => undefined)
@@ -159,7 +159,7 @@ export function createEngine() {
         batch.done.push(key)
         if (told.get(key) !== text) batch.changed[key] = forced
         told.set(key, text)
-        if (Date.now() - since < gathering.cells) continue
+        if (Date.now() - since < gathering) continue
         await tell(batch)
         batch = { done: [], changed: {} }
         await breathe()
@@ -191,7 +191,7 @@ export function createEngine() {
       const plan = plans.unpack(parcel)
       const told: (void | Promise<void>)[] = []
       let batch: BoardFit[] = []
-      let since = Date.now()
+      let due = Date.now() + gathering
       for (const board of boards) {
         let fits = [...compareBoards(plan, [board], limits(patience.board))]
         if (!solver && fits.some(({ proven }) => !proven)) {
@@ -199,12 +199,12 @@ export function createEngine() {
           fits = [...compareBoards(plan, [board], limits(patience.board))]
         }
         batch.push(...fits)
-        if (Date.now() - since < gathering.boards) continue
-        // Not waited for: who is told may be busy showing what was told before.
+        if (Date.now() < due) continue
+        // Not waited for: who is told may be busy showing what was told before, and is each time left alone for twice as long.
         told.push(tell(batch))
         batch = []
         await breathe()
-        since = Date.now()
+        due = Date.now() + gathering * 2 ** told.length
       }
       told.push(tell(batch))
       await Promise.all(told)

@@ -11,6 +11,7 @@ import { defaultLayers, Sheet, wiresOf } from '#core/harness'
 import { applyEdit, resolvePlan, type Edit, type Plan } from '#core/plan'
 import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { row } from './figures'
+import { lookAlikes } from './look-alikes'
 
 const runs = 40
 
@@ -91,20 +92,16 @@ const gridsOf = (label: string, plans: Plan[]) => {
 }
 
 const library = shippedLibrary()
-const shipped = Object.values(library.boards)
-const many = Array.from({ length: 200 }, (_, at) => ({ ...shipped[at % shipped.length]!, id: `board-${at}` })).map((board) => ({
-  ...board,
-  revisions: Object.fromEntries(Object.entries(board.revisions).slice(-1)),
-}))
 for (const { id, plan } of demoPlans()) {
+  const many = lookAlikes(library, 200)
   const start = performance.now()
   const count = [...compareBoards(plan, many)].length
   row(`${id}: on ${count} boards, on one thread`, [performance.now() - start])
-  row(`${id}: on ${count} boards, on two threads that have just started`, [await onTwoThreads(plan)])
+  row(`${id}: on ${count} boards, on two threads that have just started`, [await onTwoThreads(plan, many)])
 }
 
 /** As the page asks it: half of the boards on each of two threads. */
-async function onTwoThreads(plan: Plan): Promise<number> {
+async function onTwoThreads(plan: Plan, many: BoardDefinition[]): Promise<number> {
   const workers = [0, 1].map(() => new Worker(new URL('../../tests/helpers/engine-worker.mjs', import.meta.url)))
   await Promise.all(workers.map((worker) => once(worker, 'message')))
   const threads = workers.map(

@@ -27,7 +27,7 @@ const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')],
   stdio: 'ignore',
 })
 await ready(`http://127.0.0.1:${port}`)
-for (const script of ['browser', 'dragging']) {
+for (const script of ['browser', 'boards', 'dragging']) {
   run('npx', ['tsx', `scripts/bench/${script}.ts`], {
     loud: true,
     env: { YPODOMA_ADDRESS: `http://127.0.0.1:${port}` },
