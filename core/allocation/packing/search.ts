@@ -27,7 +27,7 @@ const worthwhile = 0.1
 const secondsForPrices = 2
 /** Seconds it is given in turn with the search, which has most work to do where the other has closed less than half of the gap. */
 const turns = [
-  { seconds: 0.8, own: 1.2 },
+  { seconds: 0.8, own: 2.5 },
   { seconds: 2, own: 20 },
   { seconds: 20, own: 20 },
 ]
