@@ -165,15 +165,19 @@ export class Relaxation {
     pairings.firstOf[free.length] = count
     const assignment = assign({ ...pairings, rows: free.length, columns: shared + free.length })
     if (!assignment) return undefined
-    const chosen = free.map((_, row) => cheapest[assignment.taken[row]!]!)
+    const chosen: number[] = []
+    const rowOf = new Int32Array(this.compiled.packing.items.length)
+    for (let row = 0; row < free.length; row += 1) {
+      chosen.push(cheapest[assignment.taken[row]!]!)
+      rowOf[free[row]!] = row
+    }
     const bound = node.fixedCost + assignment.cost - this.rebate(node, chosen)
     const costs = full.slice()
-    const rowOf = new Map(free.map((item, row) => [item, row]))
     return {
       bound,
       chosen,
       reducedCost: (option) => {
-        const row = rowOf.get(itemOf[option]!)!
+        const row = rowOf[itemOf[option]!]!
         const at = column[option]! < 0 ? shared + row : column[option]!
         return Math.max(0, costs[option]! - assignment.rows[row]! - assignment.columns[at]!)
       },
@@ -227,10 +231,9 @@ export class Relaxation {
     }
     if (length === 0) return undefined
     const step = rise / length
-    return this.fitted(
-      prices.map((price, row) => price + step * slope[row]!),
-      prices.length === this.plain.count ? coarseness : 0,
-    )
+    const moved = prices.slice()
+    for (let row = 0; row < moved.length; row += 1) moved[row]! += step * slope[row]!
+    return this.fitted(moved, prices.length === this.plain.count ? coarseness : 0)
   }
 
   /**

@@ -125,7 +125,7 @@ export class Search {
     const { first } = this.compiled
     const optionsIn = (choice: number[]) =>
       this.group.filter((item) => choice[item]! >= 0).map((item) => first[item]! + choice[item]!)
-    const root = this.root()
+    const root = this.unpriced()
     if (known) {
       const before = optionsIn(known.choice)
       const differing = this.group.filter((item) => known.differs.has(item))
@@ -218,7 +218,7 @@ export class Search {
 
   /** The same where items compete for capacities only; false when there is no choice to start from. */
   private searchLoads(loads: LoadsSearch): boolean {
-    const root = this.root()
+    const root = this.unpriced()
     if (!this.best) this.seek(root, [])
     if (!this.best) return false
     const { best, bestCost, floor, grain, base } = this
@@ -233,11 +233,17 @@ export class Search {
   }
 
   private root(): Node {
+    const root = this.unpriced()
+    this.relaxation.tune(root.open)
+    if (this.rootPrices) root.prices = this.relaxation.fitted(this.rootPrices)
+    return root
+  }
+
+  /** The root for those who need no bound of it. */
+  private unpriced(): Node {
     const open = this.narrowed?.slice() ?? this.allowedOptions()
     const left = Float64Array.from(this.compiled.packing.capacities)
-    this.relaxation.tune(open)
-    const prices = this.rootPrices ? this.relaxation.fitted(this.rootPrices) : this.relaxation.noPrices()
-    return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices }
+    return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices: this.relaxation.noPrices() }
   }
 
   private allowedOptions(): Bits {
