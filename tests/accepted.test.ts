@@ -9,11 +9,13 @@ import { mutate, type Tree } from './helpers/mutate'
 import { applyEdit } from '#core/plan'
 
 /** Places of figures that are none, in anything. */
-function unfinished(value: unknown, path = ''): string[] {
-  if (typeof value === 'number') return Number.isFinite(value) ? [] : [`${path} is ${value}`]
-  if (value instanceof Map || value instanceof Set) return unfinished([...value], path)
+function unfinished(value: unknown): string[] {
+  if (typeof value === 'number') return Number.isFinite(value) ? [] : [` is ${value}`]
+  if (value instanceof Map || value instanceof Set) return unfinished([...value])
   if (typeof value !== 'object' || value === null) return []
-  return Object.entries(value).flatMap(([key, inner]) => unfinished(inner, `${path}.${key}`))
+  const found: string[] = []
+  for (const [key, inner] of Object.entries(value)) for (const place of unfinished(inner)) found.push(`.${key}${place}`)
+  return found
 }
 
 /** Works out all there is to a plan; gives what is no figure in it. */
@@ -36,8 +38,7 @@ function everything(plan: Plan, drawn: boolean): string[] {
     ),
   ]
   const words = texts.flatMap((text) => /NaN|Infinity|undefined|\[object/.exec(text)?.[0] ?? [])
-  const mass = massReport(resolved, wires)
-  return [...unfinished(analysis, 'analysis'), ...unfinished(sheet, 'drawing'), ...unfinished(mass, 'mass'), ...words]
+  return [...unfinished({ analysis, sheet, mass: massReport(resolved, wires) }), ...words]
 }
 
 const plans = [allocated('culvert-scout'), allocated('fellside-mapper'), allocated('spillway-hex')]

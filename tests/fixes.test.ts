@@ -57,20 +57,20 @@ it('nor with wires moved at random', () => {
 
 /** Findings of controls and lights: rule, severity, id and fixes. */
 const inFlight = (plan: Plan) => findingsOf(plan).filter(({ rule }) => /^(CHN|LGT)/.test(rule))
-const graveOf = (plan: Plan) => inFlight(plan).filter(({ severity }) => severity === 'stop' || severity === 'fix')
+const isGrave = ({ severity }: { severity: string }) => severity === 'stop' || severity === 'fix'
 
 /** Fixes of controls and lights that bring a stop or fix among them which was not there, and ids that two findings have. */
 function worseInFlight(plan: Plan): string[] {
   const found = inFlight(plan)
   const ids = found.map(({ id }) => id)
-  const known = new Set(graveOf(plan).map(({ id }) => id))
+  const known = new Set(found.filter(isGrave).map(({ id }) => id))
   const twice = ids.filter((id, at) => ids.indexOf(id) < at).map((id) => `${id} stands twice`)
   const brought = found.flatMap(({ rule, id, fixes }) =>
     fixes.flatMap(({ label, edit }) => {
-      const after = applyEdit(plan, edit)
+      const after = inFlight(applyEdit(plan, edit))
       // A control that is heard for the first time may have been wrong all along.
-      const more = rule === 'CHN-01' ? [] : graveOf(after).filter((each) => !known.has(each.id))
-      const stays = inFlight(after).some((each) => each.id === id)
+      const more = rule === 'CHN-01' ? [] : after.filter((each) => isGrave(each) && !known.has(each.id))
+      const stays = after.some((each) => each.id === id)
       return [
         ...more.map(({ fact }) => `${rule} “${label}”: ${fact}`),
         ...(stays ? [`${rule} “${label}” settles nothing of ${id}`] : []),
