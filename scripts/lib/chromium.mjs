@@ -8,7 +8,9 @@ const full = '/usr/bin/chromium'
 
 /** How it is started: the variant without any window of its own if it is there, which does the same pages in less time. */
 export const chromiumOptions = {
-  executablePath: existsSync(shell) || !existsSync(full) ? shell : full,
+  get executablePath() {
+    return existsSync(shell) || !existsSync(full) ? shell : full
+  },
   args: [
     '--no-sandbox',
     '--disable-dev-shm-usage',

@@ -26,6 +26,19 @@ test('the commands and the fit grid work from the keyboard alone', async ({ page
   await expect(page.getByTestId('inspector')).toContainText('Merlow N1')
   await page.keyboard.press('Escape')
   await expect(page.getByTestId('inspector')).toBeHidden()
+  // At once: the field of the commands still has the focus while they go away.
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('select gnss')
+  await expect(page.getByRole('option', { name: /^Select GNSS/ }).first()).toBeVisible()
+  await page.evaluate(async () => {
+    const field = document.activeElement!
+    const press = (key: string) => field.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+    press('Enter')
+    await new Promise((shown) => requestAnimationFrame(shown))
+    press('Escape')
+  })
+  await expect(page.getByTestId('inspector')).toBeHidden()
+  await expect(page).not.toHaveURL(/sel=/)
 })
 
 test('dragging a link shows what it would move before it is dropped', async ({ page }) => {

@@ -39,10 +39,10 @@ useHead({ title: () => (build.plan ? `${build.plan.name} · Ypodoma` : 'Ypodoma'
 
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
-  // Boxes, and fields that are chosen from, have nothing of their own to undo.
+  // Boxes, and fields that are chosen from, have nothing of their own to undo; nor has what is in a dialog that goes away.
   const typing =
     target.closest('textarea, [contenteditable], input:not([type=checkbox], [type=radio])') &&
-    !target.closest('.v-select:not(.v-autocomplete)')
+    !target.closest('.v-select:not(.v-autocomplete), .v-overlay:not(.v-overlay--active)')
   const command = event.ctrlKey || event.metaKey
   if (command && event.key.toLowerCase() === 'k') palette.value = true
   else if (command && event.key.toLowerCase() === 's') void build.save('Saved by hand')
