@@ -66,8 +66,9 @@ const patience = {
 }
 /** Nodes after which an answer is given before another solver is asked. */
 const firstNodes = 600
-/** Milliseconds for which what was found out is gathered before it is told. */
+/** Milliseconds for which what was found out is gathered before it is told, and for which at most where that grows. */
 const gathering = 40
+const longestGathering = 1000
 
 /** The other solver; where it cannot be had, answers stay as good as they were, and say so. */
 const helper = (): Promise<ProgramSolver | undefined> => loadSolver().catch(() => undefined)
@@ -204,9 +205,9 @@ export function createEngine() {
         told.push(tell(batch))
         batch = []
         await breathe()
-        due = Date.now() + gathering * 2 ** told.length
+        due = Date.now() + Math.min(gathering * 2 ** told.length, longestGathering)
       }
-      told.push(tell(batch))
+      if (batch.length) told.push(tell(batch))
       await Promise.all(told)
     },
 

@@ -5,7 +5,7 @@ import type { Arrangement, Layers } from '#core/harness'
 import type { Place, Plan } from '#core/plan'
 import { EngineEnded, type EngineClient, type EngineEnd } from './client'
 import type { Improvement } from './draughtsman'
-import type { Deadlock, Explained } from './engine'
+import type { Deadlock, Explained, Tell } from './engine'
 import { plain } from './parcel'
 
 /**
@@ -42,7 +42,7 @@ export class Questions {
     return this.ask((engine) => engine.remote.deadlocks(engine.pack(plan), plain(boards)))
   }
 
-  boards(plan: Plan, boards: BoardDefinition[], tell: (fits: BoardFit[]) => void): Promise<void> {
+  boards(plan: Plan, boards: BoardDefinition[], tell: Tell<BoardFit[]>): Promise<void> {
     return this.ask((engine) => engine.remote.boards(engine.pack(plan), plain(boards), proxy(tell)))
   }
 

@@ -47,7 +47,7 @@ export function sortBoards(fits: BoardFit[]): BoardFit[] {
 
 function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits: SearchLimits): BoardFit {
   const firmware = Object.keys(definition.firmwares).at(-1)!
-  // Looked through for what an edit has changed, were it not frozen; definitions are never changed.
+  // An edit looks through all it brings that is not frozen, which takes long for a board; nobody changes a definition.
   Object.freeze(definition)
   const choose: Edit = { type: 'board.choose', definition, revision, firmware }
   const moved = applyEdit(plan, choose)

@@ -7,6 +7,7 @@ import {
   formatBaud,
   leadDrop,
   parseQuantity,
+  plain,
   quarterWave,
   wireDiameter,
   wireResistancePerMetre,
@@ -69,5 +70,21 @@ describe('quantities', () => {
     expect(formatAmps(0.25)).toBe('250 mA')
     expect(formatAmps(1.4)).toBe('1.4 A')
     expect(formatBaud(115200)).toBe('115\u202f200 baud')
+  })
+  it('writes as many decimals as asked for at most, and no zeros that say nothing', () => {
+    const figure = fc.oneof(
+      fc.double({ noNaN: true, noDefaultInfinity: true, min: -1e12, max: 1e12 }),
+      fc.integer(),
+      fc.constant(-0),
+    )
+    fc.assert(
+      fc.property(figure, fc.nat(4), (value, digits) => {
+        const text = plain(value, digits)
+        expect(text).not.toMatch(/\.\d*0$|\.$|^-0$/)
+        expect((text.split('.')[1] ?? '').length).toBeLessThanOrEqual(digits)
+        expect(Math.abs(Number(text) - value)).toBeLessThanOrEqual(0.5 * 10 ** -digits + Math.abs(value) * 1e-15)
+      }),
+      { seed: 7, numRuns: 500 },
+    )
   })
 })

@@ -1,6 +1,6 @@
 import { chromium } from '@playwright/test'
 import { demoPlans } from '../../cli/files'
-import { lookAlikes } from './look-alikes'
+import { lookAlikes } from '../../tests/helpers/look-alikes'
 import { chromiumOptions } from '../lib/chromium.mjs'
 import { row } from './figures'
 

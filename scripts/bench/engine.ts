@@ -10,8 +10,8 @@ import { adopt, analyse, settle } from '#core/engine'
 import { defaultLayers, Sheet, wiresOf } from '#core/harness'
 import { applyEdit, resolvePlan, type Edit, type Plan } from '#core/plan'
 import { drawnPlan } from '../../tests/helpers/drawn-plan'
+import { lookAlikes } from '../../tests/helpers/look-alikes'
 import { row } from './figures'
-import { lookAlikes } from './look-alikes'
 
 const runs = 40
 

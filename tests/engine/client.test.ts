@@ -7,11 +7,21 @@ import type { Improvement } from '../../app/engine/draughtsman'
 import type { Answer, Explained } from '../../app/engine/engine'
 import { plain } from '../../app/engine/parcel'
 import { Questions } from '../../app/engine/questions'
-import { compareScores, forcePlace, gapOf, layOut, solveProblem, loadSolver } from '#core/allocation'
+import {
+  compareBoards,
+  compareScores,
+  forcePlace,
+  gapOf,
+  layOut,
+  solveProblem,
+  loadSolver,
+  type BoardFit,
+} from '#core/allocation'
 import { analyse, settle } from '#core/engine'
 import { defaultLayers, drawHarness, drawingFigures, Sheet, wiresOf, type Arrangement, type HarnessDrawing } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 import { drawnPlan } from '../helpers/drawn-plan'
+import { lookAlikes } from '../helpers/look-alikes'
 import { allocated, demo, library } from '../helpers/plans'
 
 const workers: Worker[] = []
@@ -187,6 +197,21 @@ describe('an engine on a thread of its own', () => {
     const [overtaken, last] = await Promise.all([explain({ ...plan, note: 'a' }), explain({ ...plan, note: 'b' })])
     expect(last.done).toEqual(keys)
     expect(overtaken.done.length).toBeLessThanOrEqual(keys.length)
+    questions.stop()
+  })
+
+  it('tells each board it tries once, in their order, and waits for nobody who is told', async () => {
+    const questions = new Questions(new EngineClient(thread))
+    const many = lookAlikes(library, 40)
+    const told: BoardFit[] = []
+    let whole = () => {}
+    const heard = new Promise<void>((done) => (whole = done))
+    await questions.boards(plan, many, (fits) => {
+      told.push(...fits)
+      if (told.length >= many.length) whole()
+      return heard
+    })
+    expect(told).toEqual(plain([...compareBoards(plan, many)]))
     questions.stop()
   })
 

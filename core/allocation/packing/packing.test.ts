@@ -1,8 +1,9 @@
+import { isDeepStrictEqual } from 'node:util'
 import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { assign, forbidden } from './assignment'
 import { randomPacking } from '../../../tests/helpers/random-packing'
-import { solvePacking, type Packing, type PackingOption } from './index'
+import { compile, solvePacking, type Packing, type PackingOption } from './index'
 
 /** Tries every choice; the oracle for small packings. */
 function enumerate(packing: Packing): number {
@@ -63,6 +64,18 @@ describe('solvePacking', () => {
         expect(result.bound).toBe(result.cost)
       }),
       { seed: 20261, numRuns: 1000 },
+    )
+  })
+
+  it('knows as twins the items with the very same options', () => {
+    fc.assert(
+      fc.property(packing, fc.array(fc.nat(9), { maxLength: 4 }), ({ items, ...drawn }, again) => {
+        const some = [...items, ...again.map((at) => items[at % items.length]!)].map((item) => structuredClone(item))
+        const same = (one: number, other: number) => one !== other && isDeepStrictEqual(some[one], some[other])
+        const alike = some.map((_, one) => some.flatMap((_, other) => (same(one, other) ? [other] : [])))
+        expect(compile({ ...drawn, items: some }).twins).toEqual(alike)
+      }),
+      { seed: 20263, numRuns: 400 },
     )
   })
 
