@@ -15,6 +15,7 @@ export default defineNuxtConfig({
   ssr: false,
   spaLoadingTemplate: 'spa-loading-template.html',
   telemetry: false,
+  sourcemap: false,
   devtools: { enabled: false },
   modules: ['@pinia/nuxt', '@nuxt/eslint'],
   components: [{ path: '~/components', pathPrefix: false }],
@@ -51,9 +52,10 @@ export default defineNuxtConfig({
       },
     ],
     vue: { template: { transformAssetUrls } },
-    worker: { format: 'es' },
+    // Named as the page's own assets are, so that one that both know of is there once.
+    worker: { format: 'es', rollupOptions: { output: { assetFileNames: '_nuxt/[name].[hash][extname]' } } },
     // Few files of some size come sooner than many small ones; the larger they may be, the more comes that is not wanted yet.
-    build: { cssCodeSplit: false, rollupOptions: { output: { experimentalMinChunkSize: 10_000 } } },
+    build: { cssCodeSplit: false, reportCompressedSize: false, rollupOptions: { output: { experimentalMinChunkSize: 10_000 } } },
     // The solver finds its WebAssembly beside its own file.
     optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'], exclude: ['highs'] },
   },
@@ -70,7 +72,9 @@ export default defineNuxtConfig({
   },
   nitro: {
     errorHandler: fileURLToPath(new URL('./server/security/error-handler.ts', import.meta.url)),
-    compressPublicAssets: { gzip: true },
+    // Browsers ask for Brotli over HTTPS only; its last eighth of size would take as long as the rest of the build.
+    compressPublicAssets: { gzip: true, brotli: false },
+    logging: { compressedSizes: false },
     serverAssets: [
       { baseName: 'migrations', dir: './database/migrations' },
       {

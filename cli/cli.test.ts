@@ -6,6 +6,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { analyse } from '#core/engine'
 import { applyEdit, newPlan, resolvePlan } from '#core/plan'
 import { parsePlan } from '#core/schema'
+import { bundled } from '../tests/helpers/bundled'
 import { add, demo, library } from '../tests/helpers/plans'
 import { factsOf } from '../standin/facts'
 import { StandInServer } from '../standin/server'
@@ -222,16 +223,19 @@ describe('command line', () => {
     expect((JSON.parse(bad.stdout) as { faults: unknown[] }).faults).toMatchObject([{ rule: 'DSP-01' }])
   })
   it('runs as a program of its own, with its exit code', async () => {
-    const run = (...args: string[]) =>
-      spawnSync(process.execPath, ['--import', 'tsx', 'cli/main.ts', ...args], { encoding: 'utf8' })
-    const { status, stdout } = run('analyse', file('own.json', (await ypodoma('demo-plan', 'culvert-scout')).stdout), '--json')
+    const run = (...args: string[]) => spawnSync(process.execPath, args, { encoding: 'utf8' })
+    const culvert = file('own.json', (await ypodoma('demo-plan', 'culvert-scout')).stdout)
+    const { status, stdout } = run('--import', 'tsx', 'cli/main.ts', 'analyse', culvert, '--json')
     expect(status).toBe(1)
     expect(JSON.parse(stdout)).toHaveProperty('findings')
-    expect(run('analyse', '/nowhere.json')).toMatchObject({ status: 2, stderr: '/nowhere.json: there is no such file\n' })
+    expect(run(bundled('cli/main.ts'), 'analyse', '/nowhere.json')).toMatchObject({
+      status: 2,
+      stderr: '/nowhere.json: there is no such file\n',
+    })
   })
   it('ends quietly when its reader has seen enough', async () => {
     const hex = file('hex6.json', (await ypodoma('demo-plan', 'spillway-hex')).stdout)
-    const command = `"${process.execPath}" --import tsx cli/main.ts power "${hex}" | head -n 1`
+    const command = `"${process.execPath}" "${bundled('cli/main.ts')}" power "${hex}" | head -n 1`
     const { stdout, stderr } = spawnSync('sh', ['-c', command], { encoding: 'utf8' })
     expect(stdout).toMatch(/^Battery/)
     expect(stderr).toBe('')

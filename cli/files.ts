@@ -13,9 +13,11 @@ function texts(folder: string): { name: string; text: string }[] {
     .map((file) => ({ name: `catalogue/${folder}/${file}`, text: readFileSync(join(catalogue, folder, file), 'utf8') }))
 }
 
-/** The definitions shipped with the product. */
+let library: Library | undefined
+
+/** The definitions shipped with the product; read once. */
 export function shippedLibrary(): Library {
-  return readLibrary(['protocols', 'devices', 'boards'].flatMap(texts))
+  return (library ??= readLibrary(['protocols', 'devices', 'boards'].flatMap(texts)))
 }
 
 /** The demo builds, as plans not yet allocated. */

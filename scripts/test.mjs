@@ -88,11 +88,11 @@ ensureChromium()
 await step('Preparing types', 'npm', ['run', '-s', 'prepare:types'])
 say('Checking types, style and layout')
 await Promise.all([
-  step('Types', 'npm', ['run', '-s', 'types']),
   (async () => {
-    await step('Style and layout', 'npm', ['run', '-s', 'lint'])
-    await step('Types of the core by itself', 'npm', ['run', '-s', 'types:core'])
+    await step('Types of core, server and tools', 'npm', ['run', '-s', 'types:rest'])
+    await step('Types of the interface', 'npm', ['run', '-s', 'types'])
   })(),
+  step('Style and layout', 'npm', ['run', '-s', 'lint']),
 ])
 say('Unit tests')
 const unit = join(root, '.cache/unit-results.json')

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { amount } from '../../tests/helpers/amount'
 import { bestByTrying } from '../../tests/helpers/oracle'
 import { add, allocated, demo, library } from '../../tests/helpers/plans'
 import { randomPlan } from '../../tests/helpers/random-plan'
@@ -21,7 +22,7 @@ describe('allocate', () => {
         const levels = [score.unkeptLocks, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
         expect(levels).toEqual(bestByTrying(resolved))
       }),
-      { seed: 4242, numRuns: 1000 },
+      { seed: 4242, numRuns: amount(1000) },
     )
   })
 
@@ -77,7 +78,7 @@ describe('allocate', () => {
   it('gives an answer that holds for plans of 24 to 48 devices, whatever the levels come to', () => {
     const boards = Object.values(library.boards)
     const devices = Object.keys(library.devices)
-    for (let seed = 1; seed <= 24; seed += 1) {
+    for (let seed = 1; seed <= amount(16); seed += 1) {
       const draw = drawing(seed)
       const board = draw.of(boards)
       const count = 24 + draw.below(25)

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { amount } from '../../tests/helpers/amount'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
 import { mutate, type Tree } from '../../tests/helpers/mutate'
 import { drawing } from '../../tests/helpers/random-packing'
@@ -17,7 +18,7 @@ describe('checkAgain', () => {
     let plan = allocated(build)
     let { findings, checked } = checkAgain(plan)
     let spared = 0
-    for (let turn = 0; turn < 40; turn += 1) {
+    for (let turn = 0; turn < amount(30); turn += 1) {
       const fixes = findings.flatMap((finding) => finding.fixes)
       if (!fixes.length || draw.chance(0.1)) plan = allocated(build)
       else plan = applyEdit(plan, draw.of(fixes).edit)
@@ -33,7 +34,7 @@ describe('checkAgain', () => {
     const first = allocated(build)
     let { checked } = checkAgain(first)
     let read = 0
-    for (let seed = 1; seed <= 150; seed += 1) {
+    for (let seed = 1; seed <= amount(80); seed += 1) {
       const { definitions, ...rest } = structuredClone(first)
       let plan: Plan
       try {
@@ -46,7 +47,7 @@ describe('checkAgain', () => {
         if (error instanceof Error && error.name === 'AssertionError') throw error
       }
     }
-    expect(read).toBeGreaterThan(50)
+    expect(read).toBeGreaterThan(amount(25))
   })
 
   it('runs nothing again where nothing changed, nor where only a note did, and little where a need is locked', () => {

@@ -33,15 +33,17 @@ const pal = { columns: 30, rows: 16, set: ownGlyphs(256), aspect: 4 / 3, by: 'x'
 
 describe('elements', () => {
   it('are never longer than their longest, at any moment of the flight of any build', () => {
-    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)
+    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const) {
+      const build = resolvePlan(allocated(name))
       for (let time = 0; time <= flightLength; time += 5) {
-        const values = flightAt(resolvePlan(allocated(name)), time)
+        const values = flightAt(build, time)
         for (const { id, show, longest } of elements) {
           const lines = show(values, 'A name that is rather long')
           expect(lines.length, id).toBe(longest.length)
           lines.forEach((line, at) => expect(line.length, `${id} “${line}” at ${time}`).toBeLessThanOrEqual(longest[at]!.length))
         }
       }
+    }
   })
 
   it('the horizon leans as the world does: right wing down its right end stands higher, nose up it stands lower', () => {

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
-import { drawHarness, wiresOf } from '../harness'
+import { defaultLayers, drawHarness, wiresOf } from '../harness'
 import { resolvePlan } from '../plan'
 import { harnessSvg, toCsv, wireListCsv } from './index'
 
@@ -88,6 +88,7 @@ function isWellFormed(text: string): boolean {
 describe('the drawing as SVG', () => {
   it('is well-formed, whatever the names', () => {
     const plan = allocated('culvert-scout')
+    const { arrangement } = drawHarness(resolvePlan(plan), wiresOf(resolvePlan(plan)))
     for (const name of [
       '<b>&"\'</b>',
       ']]><script>x</script>',
@@ -101,7 +102,7 @@ describe('the drawing as SVG', () => {
     ]) {
       const named = { ...plan, name, devices: plan.devices.map((device) => ({ ...device, name })) }
       const resolved = resolvePlan(named)
-      const svg = harnessSvg(drawHarness(resolved, wiresOf(resolved)), name, {})
+      const svg = harnessSvg(drawHarness(resolved, wiresOf(resolved), defaultLayers, arrangement), name, {})
       expect(isWellFormed(svg), JSON.stringify(name)).toBe(true)
       expect(svg).not.toContain('<script')
     }

@@ -8,10 +8,12 @@ const all = Array.from({ length: flightLength + 1 }, (_, time) => flightAt(resol
 
 describe('the simulated flight', () => {
   it('has a figure for each value at each moment, for every build', () => {
-    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)
+    for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const) {
+      const build = resolvePlan(allocated(name))
       for (let time = 0; time <= flightLength; time += 7)
-        for (const [key, value] of Object.entries(flightAt(resolvePlan(allocated(name)), time)))
+        for (const [key, value] of Object.entries(flightAt(build, time)))
           if (typeof value === 'number') expect(Number.isFinite(value), `${name} ${key} at ${time}`).toBe(true)
+    }
   })
 
   it('begins and ends on the ground at home, disarmed, and flies between', () => {

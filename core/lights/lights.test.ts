@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { amount } from '../../tests/helpers/amount'
 import { allocated, demo } from '../../tests/helpers/plans'
 import { flightAt, flightLength } from '../flight'
 import { powerTree, wiresOf, Circuit } from '../harness'
@@ -212,7 +213,7 @@ describe('what lights take', () => {
           expect(amps).toBeLessThanOrEqual(stripCurrent(lights, 'ring/data', strip.need.need)!.worst + 4 * 0.0608)
         },
       ),
-      { seed: 152, numRuns: 200 },
+      { seed: 152, numRuns: amount(120) },
     )
   })
   it('takes the place of the flat figure in the power tree, where lights are laid out', () => {
@@ -248,7 +249,7 @@ describe('what lights take', () => {
         }
         expect((volts[58]! - volts[59]!) / 0.007).toBeCloseTo(amps[59]!, 6)
       }),
-      { seed: 153, numRuns: 50 },
+      { seed: 153, numRuns: amount(35) },
     )
   })
   it('names frame, refresh and the brightness that the last light bears', () => {

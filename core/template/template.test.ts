@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { amount } from '../../tests/helpers/amount'
 import { allocated } from '../../tests/helpers/plans'
 import { resolvePlan } from '../plan'
 import { renderTemplate, TemplateError, templateLimits } from './template'
@@ -81,7 +82,7 @@ describe('templates', () => {
     expect(({} as { name?: string }).name).toBeUndefined()
   })
 
-  it('a thousand hostile ones end with text or a refusal, and the program lives', () => {
+  it('hostile ones end with text or a refusal, and the program lives', () => {
     const piece = fc.constantFrom(
       '{{', '}}', '{%', '%}', '{% for x in rounds %}', '{% endfor %}', '{% if build %}', '{% endif %}', '{% raw %}', '{{ build | json }}',
       "{% assign a = 'x' | append: a %}", '{% capture a %}', '{% endcapture %}', '{{ a.b.c[d] }}', "{% cycle 'a', 'b' %}", '{% tablerow x in (1..9) %}',
@@ -96,7 +97,7 @@ describe('templates', () => {
           expect(error).toBeInstanceOf(TemplateError)
         }
       }),
-      { numRuns: 1000, seed: 9 },
+      { numRuns: amount(300), seed: 9 },
     )
   })
 })

@@ -9,6 +9,7 @@ import type { BoardDefinition } from '#core/catalogue'
 import { adopt, analyse, settle } from '#core/engine'
 import { defaultLayers, Sheet, wiresOf } from '#core/harness'
 import { applyEdit, resolvePlan, type Edit, type Plan } from '#core/plan'
+import { bundled } from '../../tests/helpers/bundled'
 import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { lookAlikes } from '../../tests/helpers/look-alikes'
 import { row } from './figures'
@@ -102,7 +103,8 @@ for (const { id, plan } of demoPlans()) {
 
 /** As the page asks it: half of the boards on each of two threads. */
 async function onTwoThreads(plan: Plan, many: BoardDefinition[]): Promise<number> {
-  const workers = [0, 1].map(() => new Worker(new URL('../../tests/helpers/engine-worker.mjs', import.meta.url)))
+  const program = bundled('tests/helpers/engine-worker.ts')
+  const workers = [0, 1].map(() => new Worker(program))
   await Promise.all(workers.map((worker) => once(worker, 'message')))
   const threads = workers.map(
     (worker) => new Questions(new EngineClient(() => ({ endpoint: nodeEndpoint(worker), end: () => {} }))),

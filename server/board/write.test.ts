@@ -6,6 +6,7 @@ import { afterEach, describe, expect, it } from 'vitest'
 import type { Habits } from '../../standin/board'
 import { factsOf } from '../../standin/facts'
 import { StandInServer } from '../../standin/server'
+import { amount } from '../../tests/helpers/amount'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
 import { resolvePlan } from '#core/plan'
 import { droppedSettings, intendedState, setupRounds, type BoardState } from '#core/settings'
@@ -219,11 +220,11 @@ describe('a board that loses power', () => {
       expect((await writeWithCuts('spillway-hex', [cut])).again, `cut ${cut}`).toBeGreaterThan(0)
   })
 
-  it('at 200 moments besides, three at a time, also where rounds follow each other', async () => {
+  it('at moments drawn at random, three at a time, also where rounds follow each other', async () => {
     // A small generator of its own, so that each run cuts at the same moments.
     let seed = 7
     const random = (below: number) => (seed = (seed * 48_271) % 2_147_483_647) % below
-    for (let turn = 0; turn < 200; turn += 1) {
+    for (let turn = 0; turn < amount(80); turn += 1) {
       const name = turn % 2 ? 'culvert-scout' : 'fellside-mapper'
       await writeWithCuts(
         name,

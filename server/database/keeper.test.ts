@@ -3,6 +3,7 @@ import { chmodSync, copyFileSync, readFileSync, renameSync, rmSync, writeFileSyn
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { afterEach, describe, expect, it } from 'vitest'
+import { bundled } from '../../tests/helpers/bundled'
 import { freshStore, removeStores, shipped } from '../../tests/helpers/store'
 import { StoreKeeper } from './keeper'
 import { databaseFile, lockFolder } from './open'
@@ -131,7 +132,7 @@ describe('data that cannot be used as they should', () => {
     chmodSync(file, 0o444)
     chmodSync(store.directory, 0o555)
     const said = JSON.parse(
-      execFileSync(process.execPath, ['tests/helpers/as-nobody.mjs', store.directory], { encoding: 'utf8' }),
+      execFileSync(process.execPath, [bundled('tests/helpers/as-nobody.ts'), store.directory], { encoding: 'utf8' }),
     ) as {
       health: object
       builds: string[]

@@ -3,6 +3,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, writeFile
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
+import { bundled } from '../../tests/helpers/bundled'
 import { openStore } from './store'
 import { readPlan } from '#core/schema'
 
@@ -22,10 +23,12 @@ afterEach(() => {
   for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true })
 })
 
+const program = bundled('server/database/kill-writer.ts')
+
 /** Starts a process that saves one version after another, and ends it in the middle of its work. */
 function saveUntilKilled(directory: string, milliseconds: number): Promise<number> {
   return new Promise((resolve, reject) => {
-    const writer = spawn('npx', ['tsx', 'server/database/kill-writer.ts', directory], {
+    const writer = spawn(process.execPath, [program, directory], {
       stdio: ['ignore', 'pipe', 'inherit'],
       detached: true,
     })

@@ -1,10 +1,18 @@
 import { join } from 'node:path'
+import { oncePer } from '#core/once'
 import { cook, readLibrary, type Library } from '#core/schema'
 import { adopt, analyse, briefOf } from '#core/engine'
+import type { Plan } from '#core/plan'
 import { buildRepository, type BuildRepository } from './builds'
 import { collectionRepository } from './collection'
 import { definitionRepository } from './definitions'
 import { closeDatabase, openDatabase, type Connection, type Migration } from './open'
+
+interface DemoBuild {
+  id: string
+  plan: Plan
+  brief: ReturnType<typeof briefOf>
+}
 
 export interface StoreOptions {
   directory: string
@@ -32,12 +40,12 @@ export function openStore({
     const builds = buildRepository(connection, now)
     const catalogue = definitionRepository(connection, now)
     const collection = collectionRepository(connection, now)
-    const shipped = readLibrary(definitions)
+    const shipped = libraryOf(definitions)
     const reship = () =>
       catalogue.ship([...Object.values(shipped.protocols), ...Object.values(shipped.devices), ...Object.values(shipped.boards)])
     if (!asItIs) {
       while (builds.packSome());
-      fillOnce(connection, builds, () => (reship(), demo.length ? ready(demo, shipped) : []))
+      fillOnce(connection, builds, () => (reship(), demosIn(shipped)(demo)))
       reship()
     }
     return {
@@ -59,7 +67,7 @@ export function openStore({
 export type Store = ReturnType<typeof openStore>
 
 /** The first data, all in one transaction, and with them the mark that they were written: a start that was cut short is made good at the next. */
-function fillOnce(connection: Connection, builds: BuildRepository, first: () => ReturnType<typeof ready>): void {
+function fillOnce(connection: Connection, builds: BuildRepository, first: () => DemoBuild[]): void {
   const done = connection.prepare(`SELECT 1 FROM marks WHERE name = 'first data'`)
   if (done.get()) return
   connection
@@ -67,8 +75,8 @@ function fillOnce(connection: Connection, builds: BuildRepository, first: () => 
       if (done.get()) return
       const demos = first()
       if (builds.list().count === 0) {
-        for (const { id, plan } of demos) {
-          builds.create(id, { plan, edits: [], steps: ['Demo build'], author: 'demo', note: '', brief: briefOf(plan) })
+        for (const { id, plan, brief } of demos) {
+          builds.create(id, { plan, edits: [], steps: ['Demo build'], author: 'demo', note: '', brief })
         }
       }
       mark(connection, 'first data', 'written')
@@ -76,13 +84,19 @@ function fillOnce(connection: Connection, builds: BuildRepository, first: () => 
     .immediate()
 }
 
+/** The same files are read once, however often their store is opened: data that others have open are tried again and again. */
+const libraryOf = oncePer((definitions: StoreOptions['definitions']) => readLibrary(definitions))
+
 /** The hex is left to be allocated; the other two come allocated. */
-function ready(demo: StoreOptions['demo'], library: Library) {
-  return demo.map(({ text }) => {
-    const { id, plan } = cook(text, library)
-    return { id, plan: id === 'spillway-hex' ? plan : adopt(plan, analyse(plan).proposal) }
-  })
-}
+const demosIn = oncePer((library: Library) =>
+  oncePer((demo: StoreOptions['demo']) =>
+    demo.map(({ text }): DemoBuild => {
+      const { id, plan: cooked } = cook(text, library)
+      const plan = id === 'spillway-hex' ? cooked : adopt(cooked, analyse(cooked).proposal)
+      return { id, plan, brief: briefOf(plan) }
+    }),
+  ),
+)
 
 function mark(connection: Connection, name: string, value: string): void {
   connection

@@ -1,15 +1,15 @@
 import { readFileSync } from 'node:fs'
-import { resolve } from 'node:path'
 import { afterAll, describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
 import { makingLines, paperParts, paperTable, type PaperPart } from '#core/documents'
 import { wiresOf } from '#core/harness'
 import { applyEdit, resolvePlan, type Edit, type Plan } from '#core/plan'
+import { bundled } from '../../tests/helpers/bundled'
 import { readPdf } from '../../tests/helpers/pdf-text'
 import type { PapersWanted } from '../papers/pdf'
 import { NotDone, WorkPool } from './pool'
 
-const thread = resolve('tests/helpers/work-thread.mjs')
+const thread = bundled('server/work/worker.ts')
 /** Patient, since no result hangs on time. */
 const pool = new WorkPool(thread, { milliseconds: 1_800_000 })
 const hasty = new WorkPool(thread, { milliseconds: 30 })
@@ -62,9 +62,12 @@ describe('work in threads of its own', () => {
       })
     const named = (name: string) => applyEdit(plan, { type: 'plan.rename', name })
     const every = Object.keys(paperParts) as PaperPart[]
+    let whole: ReturnType<typeof readPdf> | undefined
+    /** Every paper of the hex, printed once. */
+    const wholePdf = () => (whole ??= print(plan, every, { version: 7 }).then(readPdf))
 
     it('hold every row of every table, each part on a page of its own, with a title block on every page', async () => {
-      const pages = await readPdf(await print(plan, every, { version: 7 }))
+      const pages = await wholePdf()
       const resolved = resolvePlan(plan)
       const wires = wiresOf(resolved)
       const flat = (text: string) => text.replace(/\s+/g, '')
@@ -87,8 +90,8 @@ describe('work in threads of its own', () => {
       })
     })
     it('lie within their pages', async () => {
-      for (const paper of ['A4', 'A3'] as const) {
-        for (const { pieces, width, height } of await readPdf(await print(plan, every, { paper }))) {
+      for (const pages of [await wholePdf(), await readPdf(await print(plan, every, { paper: 'A3' }))]) {
+        for (const { pieces, width, height } of pages) {
           expect(width).toBeGreaterThan(height)
           for (const { x, y, text } of pieces) expect(x > 0 && x < width && y > 0 && y < height, text).toBe(true)
         }
@@ -101,12 +104,12 @@ describe('work in threads of its own', () => {
     })
     it('set scripts that the product’s own font has no glyphs for, and say which signs no font has', async () => {
       const faces = async (of: Plan) => {
-        const pdf = Buffer.from((await print(of, ['drawing'])) as Uint8Array)
+        const pdf = Buffer.from((await print(of, ['cut'])) as Uint8Array)
         return new Set([...pdf.toString('latin1').matchAll(/\/FontName \/[A-Z]+\+([\w-]+)/g)].map(([, face]) => face))
       }
       expect([...(await faces(named('Plain')))].some((face) => face!.startsWith('Noto'))).toBe(false)
       expect([...(await faces(named('Φράγμα, плотина, łódź, ő')))].some((face) => face!.startsWith('Noto'))).toBe(true)
-      const [page] = await readPdf(await print(named('日本 dam'), ['drawing']))
+      const [page] = await readPdf(await print(named('日本 dam'), ['cut']))
       expect(page!.text).toContain('?? dam')
       expect(page!.text).toContain('U+65E5, U+672C')
     })

@@ -20,17 +20,19 @@ import {
 import { analyse, settle } from '#core/engine'
 import { defaultLayers, drawHarness, drawingFigures, Sheet, wiresOf, type Arrangement, type HarnessDrawing } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
+import { bundled } from '../helpers/bundled'
 import { drawnPlan } from '../helpers/drawn-plan'
 import { lookAlikes } from '../helpers/look-alikes'
 import { allocated, demo, library } from '../helpers/plans'
 
+const program = bundled('tests/helpers/engine-worker.ts')
 const workers: Worker[] = []
 let started = 0
 
 /** The engine on a real thread. */
 function thread() {
   started += 1
-  const worker = new Worker(new URL('../helpers/engine-worker.mjs', import.meta.url))
+  const worker = new Worker(program)
   workers.push(worker)
   return { endpoint: nodeEndpoint(worker), end: () => void worker.terminate() }
 }

@@ -5,6 +5,7 @@ import { protocolsOf } from '#core/catalogue'
 
 export const library = shippedLibrary()
 const plans = new Map(demoPlans(library).map(({ id, plan }) => [id, plan]))
+const allocatedPlans = new Map<DemoName, Plan>()
 
 export type DemoName = 'spillway-hex' | 'culvert-scout' | 'fellside-mapper'
 
@@ -15,8 +16,12 @@ export function demo(name: DemoName, ...edits: Edit[]): Plan {
 
 /** A plan as the engine allocates it, after some edits; further edits are not answered by the engine. */
 export function allocated(name: DemoName, ...edits: Edit[]): Plan {
-  const plan = plans.get(name)!
-  return edits.reduce(applyEdit, adopt(plan, analyse(plan).proposal))
+  let plan = allocatedPlans.get(name)
+  if (!plan) {
+    const first = plans.get(name)!
+    allocatedPlans.set(name, (plan = adopt(first, analyse(first).proposal)))
+  }
+  return edits.reduce(applyEdit, plan)
 }
 
 /** An edit that adds a device of the shipped catalogue. */

@@ -2,9 +2,7 @@
 import { parentPort } from 'node:worker_threads'
 import { expose } from 'comlink'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
-import { register } from 'tsx/esm/api'
+import { createEngine } from '../../app/engine/engine'
 
-register()
-const { createEngine } = await import('../../app/engine/engine.ts')
-expose(createEngine(), nodeEndpoint(parentPort))
-parentPort.postMessage('ready')
+expose(createEngine(), nodeEndpoint(parentPort!))
+parentPort!.postMessage('ready')
