@@ -3,8 +3,8 @@ import { useBuild } from '~/stores/build'
 
 export const fixKey = (finding: Finding, fix: Fix) => `${finding.id} ${fix.label}`
 
-/** Beyond this a plan is too large to try its fixes unasked. */
-const longest = 600
+/** Between two tries it rests at least so many milliseconds, and so many times as long as the last one took. */
+const rest = { least: 30, times: 4 }
 const pause = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds))
 
 /**
@@ -22,9 +22,9 @@ export function useIdleFixes() {
         if (isStale()) return
         const start = performance.now()
         const seen = await build.preview(fix.edit).catch(() => undefined)
-        if (performance.now() - start > longest) return
+        const took = performance.now() - start
         if (seen && seen.brings.length >= seen.settles.length) found.add(fixKey(finding, fix))
-        await pause(30)
+        await pause(Math.max(rest.least, rest.times * took))
       }
     if (!isStale()) idle.value = found
   }
