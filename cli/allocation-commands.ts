@@ -94,7 +94,7 @@ export async function boardsCommand(file: string, { json }: { json?: boolean }):
   if (json) {
     print(
       JSON.stringify(
-        fits.map(({ edit: _, ...fit }) => fit),
+        fits.map(({ assignment: _, supplies: __, ...fit }) => fit),
         null,
         2,
       ),

@@ -91,8 +91,9 @@ await Promise.all([
   (async () => {
     await step('Types of core, server and tools', 'npm', ['run', '-s', 'types:rest'])
     await step('Types of the interface', 'npm', ['run', '-s', 'types'])
+    await step('Layout', 'npm', ['run', '-s', 'layout'])
   })(),
-  step('Style and layout', 'npm', ['run', '-s', 'lint']),
+  step('Style', 'npm', ['run', '-s', 'style']),
 ])
 say('Unit tests')
 const unit = join(root, '.cache/unit-results.json')

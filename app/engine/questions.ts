@@ -42,8 +42,9 @@ export class Questions {
     return this.ask((engine) => engine.remote.deadlocks(engine.pack(plan), plain(boards)))
   }
 
+  /** @param boards as the catalogue has them: they are many, and handed over as they are */
   boards(plan: Plan, boards: BoardDefinition[], tell: Tell<BoardFit[]>): Promise<void> {
-    return this.ask((engine) => engine.remote.boards(engine.pack(plan), plain(boards), proxy(tell)))
+    return this.ask((engine) => engine.remote.boards(engine.pack(plan), boards, proxy(tell)))
   }
 
   additions(

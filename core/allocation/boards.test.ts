@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { demo, library, type DemoName } from '../../tests/helpers/plans'
 import { applyEdit, resolvePlan } from '../plan'
-import { allocate, compareBoards, compareScores, loadSolver, possibleAdditions, sortBoards } from './index'
+import { allocate, compareBoards, compareScores, loadSolver, moveTo, possibleAdditions, sortBoards } from './index'
 
 const boards = Object.values(library.boards)
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
@@ -15,7 +15,7 @@ describe('compareBoards', () => {
     const fits = [...compareBoards(plan, boards)]
     expect(fits).toHaveLength(boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0))
     for (const fit of fits) {
-      const after = applyEdit(plan, fit.edit)
+      const after = applyEdit(plan, moveTo(library.boards[fit.board]!, fit))
       expect(after.board).toMatchObject({ definition: fit.board, revision: fit.revision, firmware: fit.firmware })
       const again = allocate(resolvePlan(after))
       expect(again.unmet).toEqual(fit.unmet)
@@ -31,7 +31,7 @@ describe('compareBoards', () => {
   it('keeps devices, variants and what is left out', () => {
     const plan = demo('culvert-scout', { type: 'need.leave-out', need: 'adapter/enable', leftOut: true })
     const [fit] = [...compareBoards(plan, [library.boards['orchil-duo']!])]
-    expect(applyEdit(plan, fit!.edit).devices).toEqual(plan.devices)
+    expect(applyEdit(plan, moveTo(library.boards['orchil-duo']!, fit!)).devices).toEqual(plan.devices)
   })
 
   it('sees when the battery does not suit', () => {

@@ -28,8 +28,20 @@ export interface BoardFit {
   /** Cells of the battery are within what the board takes. */
   batterySuits: boolean
   proven: boolean
-  /** The edit that moves the plan to this board, allocated. */
-  edit: Edit
+  assignment: Allocation['assignment']
+  supplies: Allocation['supplies']
+}
+
+/** The edit that moves a plan to a board as it was tried there, allocated. */
+export function moveTo(definition: BoardDefinition, { revision, firmware, assignment, supplies }: BoardFit): Edit {
+  return {
+    type: 'several',
+    label: `Move to ${definition.name} rev ${revision}`,
+    edits: [
+      { type: 'board.choose', definition, revision, firmware },
+      { type: 'assignment.adopt', assignment, supplies },
+    ],
+  }
 }
 
 /** Allocates a plan on every revision of every board given, one after the other. */
@@ -49,8 +61,7 @@ function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits
   const firmware = Object.keys(definition.firmwares).at(-1)!
   // An edit looks through all it brings that is not frozen, which takes long for a board; nobody changes a definition.
   Object.freeze(definition)
-  const choose: Edit = { type: 'board.choose', definition, revision, firmware }
-  const moved = applyEdit(plan, choose)
+  const moved = applyEdit(plan, { type: 'board.choose', definition, revision, firmware })
   const resolved = resolvePlan(moved)
   const allocation = allocate(resolved, limits)
   const { score, unmet, assignment, supplies, proven } = allocation
@@ -70,11 +81,8 @@ function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits
     mass: resolved.board.mass + resolved.devices.reduce((sum, fitted) => sum + fitted.device.mass, 0),
     batterySuits: plan.battery.cells >= cellsMin && plan.battery.cells <= cellsMax,
     proven,
-    edit: {
-      type: 'several',
-      label: `Move to ${definition.name} rev ${revision}`,
-      edits: [choose, { type: 'assignment.adopt', assignment, supplies }],
-    },
+    assignment,
+    supplies,
   }
 }
 

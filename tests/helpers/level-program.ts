@@ -61,20 +61,23 @@ function modelOf(resolved: ResolvedPlan) {
   const loads = new Map<string, string[]>()
   const settings = new Map<string, Set<string>>()
   layOut(resolved).wants.forEach((want, item) => {
+    const asking = new Map<string, string[]>()
     const names = waysOf(want, resolved).map(({ counts, alone, alike, share }, at) => {
       const name = `x${item}_${at}`
       binaries.push(` ${name}`)
       count.push(counts.map((value) => (value ? `${value} ${name}` : '')))
       for (const thing of new Set(alone)) takers.set(thing, [...(takers.get(thing) ?? []), name])
       for (const [thing, amount] of share) loads.set(thing, [...(loads.get(thing) ?? []), `${amount} ${name}`])
-      for (const setting of alike) {
+      for (const setting of new Set(alike)) {
         const [thing] = setting.split('\n')
         settings.set(thing!, (settings.get(thing!) ?? new Set()).add(setting))
-        rows.push(` ${name} - ${nameOf(setting)} <= 0`)
+        asking.set(setting, [...(asking.get(setting) ?? []), name])
       }
       return name
     })
     rows.push(` ${sumOf(names)} = 1`)
+    // One way of the item is taken, so that those which ask for one setting may stand in one row.
+    for (const [setting, askers] of asking) rows.push(` ${sumOf(askers)} - ${nameOf(setting)} <= 0`)
   })
   for (const names of takers.values()) if (names.length > 1) rows.push(` ${sumOf(names)} <= 1`)
   for (const [thing, terms] of loads) rows.push(` ${sumOf(terms)} <= ${limits.get(thing)}`)

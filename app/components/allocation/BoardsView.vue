@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiStop } from '@mdi/js'
-import type { BoardFit } from '#core/allocation'
+import { moveTo, type BoardFit } from '#core/allocation'
 import { applyEdit, placeLabel, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { useNames } from '~/composables/useNames'
@@ -68,11 +68,17 @@ const order = ({ batterySuits, score, unmet, sparePorts }: BoardFit) =>
   (batterySuits ? 0 : 1e12) + score.unmetMusts * 1e9 + unmet.length * 1e6 + score.risk - sparePorts / 100
 const isHere = (fit: BoardFit) => fit.board === plan.value.board.definition && fit.revision === plan.value.board.revision
 
-/** What moving to the chosen board changes, line by line. */
+/** What moves the plan to the chosen board, and the plan there. */
+const move = computed(() => {
+  const definition = chosen.value && catalogue.library?.boards[chosen.value.board]
+  return definition && moveTo(definition, chosen.value!)
+})
+const moved = computed(() => move.value && applyEdit(plan.value, move.value))
+
+/** What moving there changes, line by line. */
 const changes = computed(() => {
-  if (!chosen.value) return []
-  const before = plan.value
-  const after = applyEdit(before, chosen.value.edit)
+  const [before, after] = [plan.value, moved.value]
+  if (!after) return []
   const label = (plan: Plan, key: string) => {
     const place = plan.assignment[key]?.place ?? plan.supplies[key]
     return place ? placeLabel(place, plan) : 'no place'
@@ -81,13 +87,13 @@ const changes = computed(() => {
   return keys.map((key) => ({ key, from: label(before, key), to: label(after, key) })).filter(({ from, to }) => from !== to)
 })
 const dropped = computed(() => {
-  if (!chosen.value) return 0
-  const after = applyEdit(plan.value, chosen.value.edit)
+  const after = moved.value
+  if (!after) return 0
   return Object.keys(plan.value.locks).length - Object.keys(after.locks).length + Object.keys(plan.value.bans).length
 })
 
 function take() {
-  build.edit(chosen.value!.edit)
+  if (move.value) build.edit(move.value)
   chosen.value = undefined
 }
 </script>
@@ -172,7 +178,7 @@ function take() {
         </v-card-text>
         <v-card-actions>
           <v-btn @click="chosen = undefined">Stay</v-btn>
-          <v-btn variant="flat" color="primary" @click="take">Move</v-btn>
+          <v-btn variant="flat" color="primary" :disabled="!move" @click="take">Move</v-btn>
         </v-card-actions>
       </v-card>
     </v-dialog>

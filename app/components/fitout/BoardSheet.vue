@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { moveTo } from '#core/allocation'
 import { applyEdit, placeLabel, type Edit, type Place } from '#core/plan'
 import type { BoardDefinition } from '#core/catalogue'
 import { useQuestions } from '~/composables/useQuestions'
@@ -41,7 +42,8 @@ async function chooseBoard(id: string) {
 async function allocatedOn(chosen: BoardDefinition, revision: string, choice: Edit): Promise<Edit> {
   let found = choice
   await questions.boards(plan.value, [chosen], (fits) => {
-    found = fits.find((fit) => fit.revision === revision)?.edit ?? found
+    const fit = fits.find((each) => each.revision === revision)
+    if (fit) found = moveTo(chosen, fit)
   })
   return found
 }

@@ -1,5 +1,5 @@
 import { assign, type Pairings } from './assignment'
-import { hasBit, type Bits } from './bits'
+import { dropBit, hasBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
 import { memo } from './maps'
 import { pricedRows, type PricedRows } from './rows'
@@ -25,6 +25,8 @@ export interface Relaxed {
   chosen: number[]
   /** By how much the bound rises at least when the option is taken. */
   reducedCost: (option: number) => number
+  /** Closes what makes the bound rise by more than that, among what is open. */
+  closeBeyond: (rise: number, open: Bits) => void
 }
 
 /**
@@ -173,13 +175,24 @@ export class Relaxation {
     }
     const bound = node.fixedCost + assignment.cost - this.rebate(node, chosen)
     const costs = full.slice()
+    const { rows: ofRow, columns: ofColumn } = assignment
     return {
       bound,
       chosen,
       reducedCost: (option) => {
         const row = rowOf[itemOf[option]!]!
         const at = column[option]! < 0 ? shared + row : column[option]!
-        return Math.max(0, costs[option]! - assignment.rows[row]! - assignment.columns[at]!)
+        return Math.max(0, costs[option]! - ofRow[row]! - ofColumn[at]!)
+      },
+      closeBeyond: (rise, open) => {
+        for (let row = 0; row < free.length; row += 1) {
+          const most = rise + ofRow[row]!
+          const end = first[free[row]! + 1]!
+          for (let option = first[free[row]!]!; option < end; option += 1) {
+            const at = column[option]! < 0 ? shared + row : column[option]!
+            if (costs[option]! - ofColumn[at]! > most && hasBit(open, option)) dropBit(open, option)
+          }
+        }
       },
     }
   }

@@ -387,11 +387,9 @@ export class Search {
     }
   }
 
-  private closeHopeless(node: Node, { bound, reducedCost }: Relaxed): void {
-    for (const item of node.free) {
-      for (const option of this.compiled.optionsOfItem[item]!) {
-        if (hasBit(node.open, option) && this.whole(bound + reducedCost(option)) >= this.bestCost) dropBit(node.open, option)
-      }
-    }
+  /** Closes what no choice better than the best so far can use: with it the bound, rounded up, reaches that. */
+  private closeHopeless(node: Node, { bound, closeBeyond }: Relaxed): void {
+    const steps = Math.ceil((this.bestCost - this.base) / this.grain)
+    if (Number.isFinite(steps)) closeBeyond(this.base + (steps - 1) * this.grain - bound, node.open)
   }
 }
