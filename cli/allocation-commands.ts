@@ -4,6 +4,7 @@ import {
   conflictOf,
   degreeOf,
   drawbackCount,
+  lossesOn,
   forcePlace,
   gapOf,
   layOut,
@@ -101,11 +102,12 @@ export async function boardsCommand(file: string, { json }: { json?: boolean }):
     )
     return
   }
-  for (const { name, revision, verdict, drawbacks, unmet, sparePorts, spareCurrent, mass, batterySuits } of fits) {
+  for (const fit of fits) {
+    const { name, revision, verdict, drawbacks, sparePorts, spareCurrent, mass, batterySuits } = fit
     const words = {
       fits: 'fits fully',
       cost: 'fits with costs',
-      lost: `loses ${unmet.map((key) => nameOf(plan, key)).join(', ')}`,
+      lost: `loses ${lossesOn(fit, (key) => nameOf(plan, key)).join(', ')}`,
     }[verdict]
     const battery = batterySuits ? '' : '; the battery does not suit'
     print(

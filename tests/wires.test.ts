@@ -86,7 +86,7 @@ describe('the wires as they are', () => {
         })
         for (const fault of compare(plan, edited(plan, ...edits), JSON.stringify(edits))) seen.add(fault)
       }),
-      { seed: 1106, numRuns: amount(200) },
+      { seed: 1104, numRuns: amount(400) },
     )
     expect([...seen].sort()).toEqual(Object.keys(rulesOf).sort())
   })

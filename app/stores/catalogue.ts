@@ -24,5 +24,8 @@ export const useCatalogue = defineStore('catalogue', () => {
   const standing = ({ kind, id }: { kind: string; id: string }) =>
     library.value?.standing[`${kind}:${id}`] ?? ({ origin: 'shipped', version: 0 } as const)
 
-  return { library, load, standing }
+  /** A board as it stands; undefined before all is fetched, and where there is none. */
+  const board = (id: string) => library.value?.boards[id]
+
+  return { library, load, standing, board }
 })

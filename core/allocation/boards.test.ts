@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { demo, library, type DemoName } from '../../tests/helpers/plans'
-import { applyEdit, resolvePlan } from '../plan'
-import { allocate, compareBoards, compareScores, loadSolver, moveTo, possibleAdditions, sortBoards } from './index'
+import { applyEdit, boardId, resolvePlan, splitKey } from '../plan'
+import { allocate, compareBoards, compareScores, loadSolver, lossesOn, moveTo, possibleAdditions, sortBoards } from './index'
 
 const boards = Object.values(library.boards)
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
@@ -32,6 +32,19 @@ describe('compareBoards', () => {
     const plan = demo('culvert-scout', { type: 'need.leave-out', need: 'adapter/enable', leftOut: true })
     const [fit] = [...compareBoards(plan, [library.boards['orchil-duo']!])]
     expect(applyEdit(plan, moveTo(library.boards['orchil-duo']!, fit!)).devices).toEqual(plan.devices)
+  })
+
+  it('tells what is lost once each, the supply of the board that is tried as its own', () => {
+    const fits = [...compareBoards(demo('spillway-hex'), boards)]
+    const lost = fits.map((fit) => lossesOn(fit, (key) => splitKey(key)[0]))
+    for (const [at, words] of lost.entries()) {
+      const owners = fits[at]!.unmet.map((key) => splitKey(key)[0])
+      expect(words).toHaveLength(new Set(owners).size)
+      expect(words.includes('its own supply')).toBe(owners.includes(boardId))
+      expect(words).not.toContain(boardId)
+    }
+    expect(lost.flat()).toContain('its own supply')
+    expect(lost.flat().length).toBeLessThan(fits.flatMap(({ unmet }) => unmet).length)
   })
 
   it('sees when the battery does not suit', () => {

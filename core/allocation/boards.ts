@@ -1,6 +1,6 @@
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
 import { protocolsOf } from '../catalogue'
-import { applyEdit, freshDeviceId, idIn, resolvePlan, type Edit, type Plan, type ResolvedPlan } from '../plan'
+import { applyEdit, boardId, freshDeviceId, idIn, resolvePlan, splitKey, type Edit, type Plan, type ResolvedPlan } from '../plan'
 import type { Amps, Grams } from '../units'
 import { allocate, type Allocation } from './allocate'
 import { drawbacksOf } from './drawbacks'
@@ -42,6 +42,11 @@ export function moveTo(definition: BoardDefinition, { revision, firmware, assign
       { type: 'assignment.adopt', assignment, supplies },
     ],
   }
+}
+
+/** What has no place on a board that was tried, each once; its own supply is not that of the board the plan is on. */
+export function lossesOn({ unmet }: BoardFit, nameOf: (key: string) => string): string[] {
+  return [...new Set(unmet.map((key) => (splitKey(key)[0] === boardId ? 'its own supply' : nameOf(key))))]
 }
 
 /** Allocates a plan on every revision of every board given, one after the other. */

@@ -15,7 +15,6 @@ import {
   isIdle,
   massReport,
   powerTree,
-  Sheet,
   straightHeights,
   wiresOf,
   type HarnessDrawing,
@@ -210,8 +209,8 @@ describe('drawHarness', () => {
     for (const definition of Object.values(library.boards)) {
       const [revision, firmware] = [Object.keys(definition.revisions)[0]!, Object.keys(definition.firmwares)[0]!]
       const resolved = resolvePlan(laidOut(demo('spillway-hex', { type: 'board.choose', definition, revision, firmware })))
-      const sheet = new Sheet(resolved, wiresOf(resolved), everyLayer)
-      expect(drawingFigures(sheet.draw(sheet.startingArrangement())).overlaps, definition.name).toBe(0)
+      const drawing = drawHarness(resolved, wiresOf(resolved), everyLayer)
+      expect(drawingFigures(drawing).overlaps, definition.name).toBe(0)
     }
   })
 

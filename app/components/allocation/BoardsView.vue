@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiStop } from '@mdi/js'
-import { moveTo, type BoardFit } from '#core/allocation'
+import { lossesOn, moveTo, type BoardFit } from '#core/allocation'
 import { applyEdit, placeLabel, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { useNames } from '~/composables/useNames'
@@ -70,7 +70,7 @@ const isHere = (fit: BoardFit) => fit.board === plan.value.board.definition && f
 
 /** What moves the plan to the chosen board, and the plan there. */
 const move = computed(() => {
-  const definition = chosen.value && catalogue.library?.boards[chosen.value.board]
+  const definition = chosen.value && catalogue.board(chosen.value.board)
   return definition && moveTo(definition, chosen.value!)
 })
 const moved = computed(() => move.value && applyEdit(plan.value, move.value))
@@ -128,9 +128,7 @@ function take() {
           <td>{{ item.name }} {{ item.revision }}</td>
           <td>
             <span v-if="!item.batterySuits">the battery does not suit; </span>{{ verdicts[item.verdict] }}
-            <span v-if="item.unmet.length">{{
-              [...new Set(item.unmet.map((key) => names.device(splitKey(key)[0])))].join(', ')
-            }}</span>
+            <span v-if="item.unmet.length">{{ lossesOn(item, (key) => names.device(splitKey(key)[0])).join(', ') }}</span>
             <span v-if="!item.proven" class="quiet"> (not proven)</span>
           </td>
           <td class="number">{{ item.unmet.length }}</td>

@@ -27,7 +27,7 @@ const versions = (map: Record<string, { name: string; note: string }>) =>
 const next = shallowRef<{ name: string; edit: Edit; preview?: Preview }>()
 
 async function chooseBoard(id: string) {
-  const chosen = catalogue.library?.boards[id]
+  const chosen = catalogue.board(id)
   if (!chosen || id === definition.value.id) return
   const revision = Object.keys(chosen.revisions).at(-1)!
   const choice: Edit = { type: 'board.choose', definition: chosen, revision, firmware: Object.keys(chosen.firmwares).at(-1)! }

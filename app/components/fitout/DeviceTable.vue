@@ -142,12 +142,11 @@ function remove(id: string, name: string) {
 .devices {
   flex: 0 0 auto;
 }
-.devices :deep(td) {
-  padding: 0 var(--space-4) !important;
-  white-space: nowrap;
+.devices :deep(:is(td, th)) {
+  padding: 0 var(--space-3) !important;
 }
-.devices :deep(th) {
-  padding: 0 var(--space-4) !important;
+.devices :deep(td) {
+  white-space: nowrap;
 }
 .mark {
   width: 28px;
@@ -168,7 +167,7 @@ function remove(id: string, name: string) {
   width: 80px;
 }
 .variant {
-  width: 130px;
+  width: 120px;
 }
 tfoot td {
   height: 30px;
