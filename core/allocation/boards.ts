@@ -62,10 +62,11 @@ export function sortBoards(fits: BoardFit[]): BoardFit[] {
   return [...fits].sort((a, b) => lost(a) - lost(b) || compareScores(a.score, b.score) || b.sparePorts - a.sparePorts)
 }
 
-function fitOn(plan: Plan, definition: BoardDefinition, revision: string, limits: SearchLimits): BoardFit {
-  const firmware = Object.keys(definition.firmwares).at(-1)!
-  // An edit looks through all it brings that is not frozen, which takes long for a board; nobody changes a definition.
-  Object.freeze(definition)
+function fitOn(plan: Plan, board: BoardDefinition, revision: string, limits: SearchLimits): BoardFit {
+  const firmware = Object.keys(board.firmwares).at(-1)!
+  // A copy of its own: what is worked out once for each definition goes with it, instead of staying as long as the board.
+  // Frozen, since an edit looks through all it brings that is not, which takes long for a board.
+  const definition = Object.freeze({ ...board })
   const moved = applyEdit(plan, { type: 'board.choose', definition, revision, firmware })
   const resolved = resolvePlan(moved)
   const allocation = allocate(resolved, limits)

@@ -37,18 +37,23 @@ export function verdictsForSupply(resolved: ResolvedPlan, supply: FittedSupply):
   return verdictsOf(offersForSupply(resolved, supply))
 }
 
-const verdictsOf = oncePer((offers: Offer[]): Verdict[] => offers.map(verdictOf))
+const verdictsOf = oncePer((offers: Offer[]): Verdict[] => offers.map(({ place, ways }) => new OfferVerdict(place, ways)))
 
-function verdictOf({ place, ways }: Offer): Verdict {
-  const candidates = ways.filter(isPossible).map(candidateOf)
-  let refusals: Reason[] | undefined
-  return {
-    place,
-    candidates,
-    // Asked for at a few places of the many that are refused.
-    get refusals() {
-      return (refusals ??= candidates.length ? [] : refusalsOf(ways))
-    },
+/** A verdict whose refusals are worked out where they are asked for: at a few places of the many that are refused. */
+class OfferVerdict implements Verdict {
+  readonly candidates: Candidate[]
+  private known: Reason[] | undefined
+
+  constructor(
+    readonly place: Place,
+    private readonly ways: Way[],
+  ) {
+    this.candidates = ways.filter(isPossible).map(candidateOf)
+    this.known = this.candidates.length ? [] : undefined
+  }
+
+  get refusals(): Reason[] {
+    return (this.known ??= refusalsOf(this.ways))
   }
 }
 

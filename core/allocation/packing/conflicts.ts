@@ -133,8 +133,10 @@ function mostLoads({ items, capacities }: Packing): Float64Array {
   return sum
 }
 
-export function loadOn(option: PackingOption, capacity: number): number {
-  return option.loads.reduce((sum, [on, amount]) => (on === capacity ? sum + amount : sum), 0)
+export function loadOn({ loads }: PackingOption, capacity: number): number {
+  let sum = 0
+  for (const [on, amount] of loads) if (on === capacity) sum += amount
+  return sum
 }
 
 /** A mode that two options set to different values, if any. */

@@ -9,7 +9,8 @@ const dearestExact = 2 ** 51
 
 /** What is the same for every question about a group. */
 export interface Prepared {
-  relaxation: Relaxation
+  /** Made when it is first asked for: where items compete for capacities only, that is seldom. */
+  readonly relaxation: Relaxation
   /** More than any choice of the group costs. */
   ceiling: number
   /** What any choice costs is `base` and some of this. */
@@ -42,8 +43,11 @@ export function prepare(compiled: Compiled, group: number[]): Prepared {
   const known = prepared.get(group)
   if (known) return known
   const ceiling = ceilingOf(compiled, group)
+  let relaxation: Relaxation | undefined
   const fresh: Prepared = {
-    relaxation: new Relaxation(compiled, group),
+    get relaxation() {
+      return (relaxation ??= new Relaxation(compiled, group))
+    },
     ceiling,
     ...grainOf(compiled, group),
     ...(onlyLoads(compiled, group) && LoadsSearch.holds(compiled, group) && { loads: new LoadsSearch(compiled, group) }),

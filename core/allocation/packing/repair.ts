@@ -1,5 +1,6 @@
 import { hasBit, type Bits } from './bits'
 import { loadOn, type Compiled } from './conflicts'
+import { memo } from './maps'
 
 /** How many others may have to look for another place when one takes a better one. */
 const mostEvicted = 3
@@ -119,8 +120,11 @@ function cheapestFree(compiled: Compiled, room: Room, item: number, open: Bits):
 
 /** Who holds what. */
 class Room {
-  private readonly chosen = new Map<number, number>()
-  private readonly holder = new Map<number, number>()
+  /** The option of each item of the group; −1 while it has none. */
+  private readonly chosen: Int32Array
+  private readonly items: number[]
+  /** Who holds each unit; −1 where nobody does. */
+  private readonly holder: Int32Array
   private readonly setters = new Map<number, Map<number, number>>()
   private readonly load: Float64Array
 
@@ -128,13 +132,17 @@ class Room {
     private readonly compiled: Compiled,
     choice: number[],
   ) {
-    this.load = new Float64Array(compiled.packing.capacities.length)
+    const { packing, itemOf } = compiled
+    this.chosen = new Int32Array(packing.items.length).fill(-1)
+    this.items = choice.map((option) => itemOf[option]!)
+    this.holder = new Int32Array(packing.units).fill(-1)
+    this.load = new Float64Array(packing.capacities.length)
     for (const option of choice) this.take(option)
   }
 
   /** Options of some items, to go back to. */
   snapshot(item: number, others: number[]): [item: number, option: number][] {
-    return [item, ...others].map((one) => [one, this.chosen.get(one)!])
+    return [item, ...others].map((one) => [one, this.chosen[one]!])
   }
 
   restore(before: [item: number, option: number][]): void {
@@ -143,32 +151,29 @@ class Room {
   }
 
   choice(): number[] {
-    return [...this.chosen.values()]
+    return this.items.map((item) => this.chosen[item]!)
   }
 
   optionOf(item: number): number {
-    return this.chosen.get(item)!
+    return this.chosen[item]!
   }
 
   take(option: number): void {
     const { options, itemOf } = this.compiled
     const item = itemOf[option]!
     const { units, modes, loads } = options[option]!
-    this.chosen.set(item, option)
-    for (const unit of units) this.holder.set(unit, item)
-    for (const [mode, value] of modes) {
-      if (!this.setters.has(mode)) this.setters.set(mode, new Map())
-      this.setters.get(mode)!.set(item, value)
-    }
+    this.chosen[item] = option
+    for (const unit of units) this.holder[unit] = item
+    for (const [mode, value] of modes) memo(this.setters, mode, () => new Map<number, number>()).set(item, value)
     for (const [capacity, amount] of loads) this.load[capacity]! += amount
   }
 
   leave(item: number): void {
-    const option = this.chosen.get(item)
-    if (option === undefined) return
+    const option = this.chosen[item]!
+    if (option < 0) return
     const { units, modes, loads } = this.compiled.options[option]!
-    this.chosen.delete(item)
-    for (const unit of units) this.holder.delete(unit)
+    this.chosen[item] = -1
+    for (const unit of units) this.holder[unit] = -1
     for (const [mode] of modes) this.setters.get(mode)!.delete(item)
     for (const [capacity, amount] of loads) this.load[capacity]! -= amount
   }
@@ -177,28 +182,37 @@ class Room {
   inTheWayOf(option: number, item: number): number[] | undefined {
     const { options, packing } = this.compiled
     const { units, modes, loads } = options[option]!
-    const found = new Set<number>()
-    for (const unit of units) {
-      const holder = this.holder.get(unit)
-      if (holder !== undefined && holder !== item) found.add(holder)
+    const found: number[] = []
+    const note = (other: number) => {
+      if (other !== item && !found.includes(other)) found.push(other)
     }
-    for (const [mode, value] of modes) {
-      for (const [other, set] of this.setters.get(mode) ?? []) if (set !== value && other !== item) found.add(other)
-    }
-    const mine = this.chosen.get(item)
+    for (const unit of units) if (this.holder[unit]! >= 0) note(this.holder[unit]!)
+    for (const [mode, value] of modes) this.setters.get(mode)?.forEach((set, other) => set !== value && note(other))
+    const mine = this.chosen[item]!
     for (const [capacity, amount] of loads) {
       let over = this.load[capacity]! + amount - packing.capacities[capacity]!
-      if (mine !== undefined) over -= loadOn(options[mine]!, capacity)
-      for (const other of found) over -= loadOn(options[this.chosen.get(other)!]!, capacity)
+      if (mine >= 0) over -= loadOn(options[mine]!, capacity)
+      for (const other of found) over -= loadOn(options[this.chosen[other]!]!, capacity)
       if (over <= 0) continue
-      const others = [...this.chosen].filter(([other]) => other !== item && !found.has(other))
-      const sized = others
-        .map(([other, theirs]) => ({ other, size: loadOn(options[theirs]!, capacity) }))
-        .filter(({ size }) => size > 0)
-      const enough = sized.filter(({ size }) => size >= over).sort((a, b) => a.size - b.size)[0]
-      if (!enough) return undefined
-      found.add(enough.other)
+      const enough = this.leastThatFrees(over, capacity, item, found)
+      if (enough < 0) return undefined
+      found.push(enough)
     }
-    return [...found]
+    return found
+  }
+
+  /** Of the others the one with the least load on a capacity that is at least so much; −1 when none has. */
+  private leastThatFrees(over: number, capacity: number, item: number, leaving: number[]): number {
+    const { options } = this.compiled
+    let enough = -1
+    let least = Infinity
+    for (const other of this.items) {
+      if (this.chosen[other]! < 0 || other === item || leaving.includes(other)) continue
+      const size = loadOn(options[this.chosen[other]!]!, capacity)
+      if (size < over || size >= least) continue
+      enough = other
+      least = size
+    }
+    return enough
   }
 }

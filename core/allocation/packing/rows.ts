@@ -36,66 +36,112 @@ export interface PricedRows {
  * Units that are not the first of every option, and scarce capacities.
  * @param asking whether those who ask for shared settings have rows, too
  */
-export function pricedRows({ options, optionsOfItem, itemOf, scarce }: Compiled, group: number[], asking: boolean): PricedRows {
-  const members = group.flatMap((item) => optionsOfItem[item]!)
-  const rowOfUnit = new Map<number, number>()
-  const rowOfCapacity = new Map<number, number>()
+export function pricedRows(compiled: Compiled, group: number[], asking: boolean): PricedRows {
+  const members = group.flatMap((item) => compiled.optionsOfItem[item]!)
+  const limits = limitedRows(compiled, members)
+  const limited = limits.capacity.length
+  const askers = asking ? askingRows(compiled, members, limited) : noAskers()
+  return {
+    count: limited + askers.row.size,
+    limited,
+    ...takenOf(compiled, members, limits, askers),
+    capacity: Int32Array.from(limits.capacity),
+    settings: [...askers.settings.values()].map((values) => [...values.values()].map((rows) => [...rows])),
+    named: new Map([
+      ...[...limits.ofUnit].map(([unit, row]): [string, number] => [unitRow(unit), row]),
+      ...[...limits.ofCapacity].map(([to, row]): [string, number] => [capacityRow(to), row]),
+      ...askers.row,
+    ]),
+  }
+}
+
+/** Rows of units and capacities, and of each its capacity. */
+interface LimitedRows {
+  ofUnit: Map<number, number>
+  ofCapacity: Map<number, number>
+  capacity: number[]
+}
+
+function limitedRows({ options, scarce }: Compiled, members: number[]): LimitedRows {
+  const ofUnit = new Map<number, number>()
+  const ofCapacity = new Map<number, number>()
   const capacity: number[] = []
   for (const option of members) {
     const { units, loads } = options[option]!
-    for (const unit of units.slice(1)) memo(rowOfUnit, unit, () => capacity.push(-1) - 1)
-    for (const [of] of loads) if (scarce[of]) memo(rowOfCapacity, of, () => capacity.push(of) - 1)
+    for (let at = 1; at < units.length; at += 1) {
+      if (!ofUnit.has(units[at]!)) ofUnit.set(units[at]!, capacity.push(-1) - 1)
+    }
+    for (const [of] of loads) {
+      if (scarce[of] && !ofCapacity.has(of)) ofCapacity.set(of, capacity.push(of) - 1)
+    }
   }
-  const limited = capacity.length
-  const rowOfAsker = new Map<string, number>()
-  const settings = new Map<number, Map<number, Set<number>>>()
-  const rowsAsking = (option: number) => {
+  return { ofUnit, ofCapacity, capacity }
+}
+
+/** Rows of those who ask for shared settings: of each option, by name, and by setting and value. */
+interface AskingRows {
+  of: Map<number, number[]>
+  row: Map<string, number>
+  settings: Map<number, Map<number, Set<number>>>
+}
+
+const noAskers = (): AskingRows => ({ of: new Map(), row: new Map(), settings: new Map() })
+
+/** @param first the number of the first row */
+function askingRows({ options, itemOf }: Compiled, members: number[], first: number): AskingRows {
+  const found = noAskers()
+  for (const option of members) {
     const { units, modes } = options[option]!
-    return modes.flatMap(([mode, value]) => {
-      const values = memo(settings, mode, () => new Map<number, Set<number>>())
-      const rows = memo(values, value, () => new Set<number>())
-      return askersOf(units, itemOf[option]!).map((asker) => {
-        const row = memo(rowOfAsker, askerRow(mode, value, asker), () => limited + rowOfAsker.size)
-        rows.add(row)
-        return row
-      })
-    })
+    const rows: number[] = []
+    for (const [mode, value] of modes) {
+      const values = memo(found.settings, mode, () => new Map<number, Set<number>>())
+      const ofValue = memo(values, value, () => new Set<number>())
+      for (const asker of askersOf(units, itemOf[option]!)) {
+        const row = memo(found.row, askerRow(mode, value, asker), () => first + found.row.size)
+        ofValue.add(row)
+        rows.push(row)
+      }
+    }
+    found.of.set(option, rows)
   }
+  return found
+}
+
+/** What each option takes of the rows. */
+function takenOf(
+  { options }: Compiled,
+  members: number[],
+  { ofUnit, ofCapacity, capacity }: LimitedRows,
+  askers: AskingRows,
+): Pick<PricedRows, 'firstOf' | 'endOf' | 'of' | 'amounts' | 'mostOf' | 'mostOfOption'> {
   const of: number[] = []
   const amounts: number[] = []
   const firstOf = new Int32Array(options.length)
   const endOf = new Int32Array(options.length)
-  const take = (row: number | undefined, amount: number) => {
-    if (row === undefined) return
-    of.push(row)
-    amounts.push(amount)
-  }
+  const mostOf = new Float64Array(capacity.length + askers.row.size).fill(1)
+  let mostOfOption = 0
   for (const option of members) {
-    const { units, loads } = options[option]!
     firstOf[option] = of.length
-    for (const unit of units) take(rowOfUnit.get(unit), 1)
-    for (const [to, amount] of loads) take(rowOfCapacity.get(to), amount)
-    if (asking) for (const row of rowsAsking(option)) take(row, 1)
+    const { units, loads } = options[option]!
+    for (const unit of units) {
+      const row = ofUnit.get(unit)
+      if (row === undefined) continue
+      of.push(row)
+      amounts.push(1)
+    }
+    for (const [to, amount] of loads) {
+      const row = ofCapacity.get(to)
+      if (row === undefined) continue
+      of.push(row)
+      amounts.push(amount)
+      if (amount > mostOf[row]!) mostOf[row] = amount
+    }
+    for (const row of askers.of.get(option) ?? []) {
+      of.push(row)
+      amounts.push(1)
+    }
     endOf[option] = of.length
+    mostOfOption = Math.max(mostOfOption, endOf[option]! - firstOf[option]!)
   }
-  const count = limited + rowOfAsker.size
-  const mostOf = new Float64Array(count).fill(1)
-  of.forEach((row, at) => (mostOf[row] = Math.max(mostOf[row]!, amounts[at]!)))
-  return {
-    count,
-    limited,
-    firstOf,
-    endOf,
-    of: Int32Array.from(of),
-    amounts: Float64Array.from(amounts),
-    capacity: Int32Array.from(capacity),
-    mostOf,
-    mostOfOption: members.reduce((most, option) => Math.max(most, endOf[option]! - firstOf[option]!), 0),
-    settings: [...settings.values()].map((values) => [...values.values()].map((rows) => [...rows])),
-    named: new Map([
-      ...[...rowOfUnit].map(([unit, row]): [string, number] => [unitRow(unit), row]),
-      ...[...rowOfCapacity].map(([to, row]): [string, number] => [capacityRow(to), row]),
-      ...rowOfAsker,
-    ]),
-  }
+  return { firstOf, endOf, of: Int32Array.from(of), amounts: Float64Array.from(amounts), mostOf, mostOfOption }
 }

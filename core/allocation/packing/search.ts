@@ -1,7 +1,7 @@
 import { forbidden } from './assignment'
 import { dropAll, dropBit, hasBit, emptyBits, addBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
-import { closeBeaten, costOfGroup, prepare } from './group'
+import { closeBeaten, costOfGroup, prepare, type Prepared } from './group'
 import type { KnownOptimum, SearchLimits } from './packing'
 import type { LoadsSearch } from './loads'
 import type { ProgramSolver } from './program-solver'
@@ -63,7 +63,7 @@ export class Search {
   private maxNodes: number
   private readonly isStopped: () => boolean
   private isOver: () => boolean
-  private readonly relaxation: Relaxation
+  private readonly prepared: Prepared
   private readonly tree: Tree
 
   constructor(
@@ -75,7 +75,7 @@ export class Search {
     const prepared = prepare(compiled, group)
     this.isStopped = limits.stopped ?? never
     this.isOver = this.isStopped
-    this.relaxation = prepared.relaxation
+    this.prepared = prepared
     this.tree = new Tree(compiled)
     this.grain = prepared.grain
     this.base = prepared.base
@@ -145,7 +145,7 @@ export class Search {
     if (relaxed) this.seek(root, relaxed.chosen)
     const helps = relaxed && relaxed.bound - plain.bound > worthwhile * (this.bestCost - plain.bound)
     if (relaxed && !helps) this.rootPrices = rootPrices
-    else prepare(compiled, group).prices = this.rootPrices
+    else this.prepared.prices = this.rootPrices
     this.maxNodes = this.nodes + (helps ? this.nodesFor(workUnderPrices) : Math.ceil(workBeforeSolver / group.length))
     this.search()
   }
@@ -213,7 +213,7 @@ export class Search {
     if (this.loads && this.searchLoads(this.loads)) return
     this.finished = true
     this.bound = Math.max(this.bound, this.explore(this.root()))
-    prepare(this.compiled, this.group).prices ??= this.rootPrices
+    this.prepared.prices ??= this.rootPrices
   }
 
   /** The same where items compete for capacities only; false when there is no choice to start from. */
@@ -232,18 +232,22 @@ export class Search {
     return true
   }
 
+  private get relaxation(): Relaxation {
+    return this.prepared.relaxation
+  }
+
   private root(): Node {
     const root = this.unpriced()
     this.relaxation.tune(root.open)
-    if (this.rootPrices) root.prices = this.relaxation.fitted(this.rootPrices)
+    root.prices = this.rootPrices ? this.relaxation.fitted(this.rootPrices) : this.relaxation.noPrices()
     return root
   }
 
-  /** The root for those who need no bound of it. */
+  /** The root for those who need no bound of it: it has no prices. */
   private unpriced(): Node {
     const open = this.narrowed?.slice() ?? this.allowedOptions()
     const left = Float64Array.from(this.compiled.packing.capacities)
-    return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices: this.relaxation.noPrices() }
+    return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices: new Float64Array(0) }
   }
 
   private allowedOptions(): Bits {
