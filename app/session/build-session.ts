@@ -48,6 +48,8 @@ export interface Surroundings extends Omit<SaveSurroundings, 'keep' | 'setAside'
   role: () => Role
   /** Called with what the user should know. */
   tell: (message: string) => void
+  /** Called with what an edit has done, which can be taken back while it is the last step. */
+  tellDone: (message: string) => void
   /** Called with why an edit does not fit. */
   complain: (message: string) => void
 }
@@ -65,6 +67,8 @@ export interface SessionState {
   readonly saveState: SaveState
   readonly problem: string
   readonly conflict?: Conflict
+  /** Steps that can be taken back. */
+  readonly steps: number
   readonly undoLabel?: string
   readonly redoLabel?: string
 }
@@ -148,6 +152,7 @@ export class BuildSession {
       saveState: queue.state,
       problem: this.fault || queue.problem,
       conflict: queue.conflict,
+      steps: history.done.length,
       undoLabel: history.done.at(-1)?.label,
       redoLabel: history.undone.at(-1)?.label,
     }
@@ -174,18 +179,21 @@ export class BuildSession {
     return this.queue.flush()
   }
 
-  /** Does an edit; says why when it is none that the server would keep, or does not fit. */
-  edit(edit: Edit): void {
+  /**
+   * Does an edit; says why when it is none that the server would keep, or does not fit.
+   * @param words what it has done, to be told once it is done
+   */
+  edit(edit: Edit, words?: string): void {
     const check = this.around.editCheck()
-    if (typeof check === 'function') this.carryOut(edit, check)
+    if (typeof check === 'function') this.carryOut(edit, check, words)
     else {
       // Where it cannot be had, since the server is away, the server itself checks the edit once it is back.
       const unchecked: EditCheck = () => {}
-      void check.catch(() => unchecked).then((loaded) => this.carryOut(edit, loaded))
+      void check.catch(() => unchecked).then((loaded) => this.carryOut(edit, loaded, words))
     }
   }
 
-  private carryOut(edit: Edit, check: EditCheck): void {
+  private carryOut(edit: Edit, check: EditCheck, words?: string): void {
     let next: History
     try {
       const role = this.around.role()
@@ -200,6 +208,7 @@ export class BuildSession {
     this.history = next
     this.queue.push(next.done.at(-1)!, next.plan)
     void this.analyse()
+    if (words) this.around.tellDone(words)
   }
 
   /** Goes on without a step that the server does not accept, and says so. */

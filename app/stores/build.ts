@@ -9,7 +9,7 @@ import { editCheck } from '~/session/edit-check'
 import { BuildSession, type SessionState } from '~/session/build-session'
 import { author } from '~/composables/author'
 import { newId } from '~/composables/newId'
-import { useNotices } from './notices'
+import { useNotices, type Notice } from './notices'
 import { useSession } from './session'
 
 /** The build on the screen: a thin face of its session. */
@@ -66,9 +66,25 @@ export const useBuild = defineStore('build', () => {
       },
       shelf,
       tell: (message) => useNotices().tell(message),
+      tellDone: (message) => offerUndo(id, message),
       complain: (message) => useNotices().complain(message),
       changed: () => changed(id),
     })
+  }
+
+  /** The notice that offers to take back the last of so many steps. */
+  let offer: { steps: number; notice: Notice } | undefined
+
+  function offerUndo(id: string, message: string) {
+    if (session?.id !== id) return
+    const notice = useNotices().tell(message, { label: 'Undo', run: () => session?.undo() })
+    offer = { steps: session.state.steps, notice }
+  }
+
+  /** It would take back something else than it says. */
+  function withdrawOffer() {
+    if (offer) useNotices().withdraw(offer.notice)
+    offer = undefined
   }
 
   /** Shows what has changed, if it is on the screen; what has left it goes for good once it is saved. */
@@ -76,6 +92,7 @@ export const useBuild = defineStore('build', () => {
     if (session?.id === id) {
       state.value = session.state
       announce(session.state)
+      if (session.state.steps !== offer?.steps) withdrawOffer()
     }
     const gone = leaving.get(id)
     if (gone?.settled) leaving.delete(id)
@@ -91,6 +108,7 @@ export const useBuild = defineStore('build', () => {
     const gone = session
     session = undefined
     state.value = undefined
+    withdrawOffer()
     if (!gone) return
     if (!gone.settled) leaving.set(gone.id, gone)
     void gone.detach()
@@ -113,7 +131,8 @@ export const useBuild = defineStore('build', () => {
     open,
     close,
     unsaved,
-    edit: (edit: Edit) => session?.edit(edit),
+    /** Does an edit; tells in words what it has done, with an offer to take it back, where they are given. */
+    edit: (edit: Edit, words?: string) => session?.edit(edit, words),
     preview: (edit: Edit) => session?.preview(edit) ?? Promise.resolve(undefined),
     /** Takes the best allocation that was found. */
     allocate: () => {

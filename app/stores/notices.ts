@@ -10,13 +10,20 @@ export interface Notice {
 export const useNotices = defineStore('notices', () => {
   const current = shallowRef<Notice>()
 
-  function tell(text: string, action?: Notice['action']) {
-    current.value = { text, kind: 'info', action }
+  function tell(text: string, action?: Notice['action']): Notice {
+    return (current.value = { text, kind: 'info', action })
   }
 
   function complain(text: string) {
     current.value = { text, kind: 'error' }
   }
 
-  return { current, tell, complain, clear: () => (current.value = undefined) }
+  const clear = () => (current.value = undefined)
+
+  /** Takes a notice back that holds no longer, unless another one has its place already. */
+  function withdraw(notice: Notice) {
+    if (current.value === notice) clear()
+  }
+
+  return { current, tell, complain, clear, withdraw }
 })

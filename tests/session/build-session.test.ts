@@ -122,6 +122,7 @@ function around(server: BuildServer, shelf: Shelf = shelfOf()) {
     role: () => 'editor',
     shelf,
     tell: (message) => told.push(message),
+    tellDone: (message) => told.push(`done: ${message}`),
     author: () => 'me',
     newId: randomUUID,
     later,
@@ -625,13 +626,28 @@ describe('what a page could not save before it ended', () => {
     expect(names).toEqual(expect.arrayContaining(['Eye', 'Lens']))
   })
 
+  it('tells what an edit has done only once it is done', async () => {
+    const { server } = way()
+    const { surroundings, complaints, told } = around(server)
+    const session = await BuildSession.open('spillway-hex', surroundings)
+    session.edit(rename('gnss', 'Eye'), 'GNSS is the eye.')
+    session.edit(rename('nobody', 'Eye'), 'Nobody is the eye.')
+    session.edit(rename('gnss', 'Eye'), 'Again.')
+    expect(complaints).toHaveLength(1)
+    expect(told).toEqual(['done: GNSS is the eye.'])
+    expect(session.state.steps).toBe(1)
+    session.undo()
+    expect(session.state.steps).toBe(0)
+  })
+
   it('is not touched by a reader, who may change nothing', async () => {
     const { builds, server } = way()
-    const { surroundings, ring, complaints } = around(server)
+    const { surroundings, ring, complaints, told } = around(server)
     const session = await BuildSession.open('spillway-hex', { ...surroundings, role: () => 'reader' })
-    session.edit(rename('gnss', 'Eye'))
+    session.edit(rename('gnss', 'Eye'), 'GNSS is the eye.')
     await ring()
     expect(complaints).toEqual(['as reader you may not change this'])
+    expect(told).toEqual([])
     expect(builds.find('spillway-hex')!.version).toBe(1)
   })
 })

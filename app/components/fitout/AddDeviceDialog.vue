@@ -5,7 +5,6 @@ import { hasWords } from '~/composables/search'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
-import { useNotices } from '~/stores/notices'
 
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
@@ -48,11 +47,8 @@ function add(definition: DeviceDefinition) {
     return edit
   })
   const label = count.value > 1 ? `Add ${count.value} × ${definition.name}` : `Add ${definition.name}`
-  build.edit(edits.length === 1 ? edits[0]! : { type: 'several', label, edits })
-  useNotices().tell(`${count.value > 1 ? `${count.value} × ` : ''}${definition.name} added to the fit-out.`, {
-    label: 'Undo',
-    run: () => build.undo(),
-  })
+  const words = `${count.value > 1 ? `${count.value} × ` : ''}${definition.name} added to the fit-out.`
+  build.edit(edits.length === 1 ? edits[0]! : { type: 'several', label, edits }, words)
   count.value = 1
 }
 </script>

@@ -5,7 +5,6 @@ import type { BoardDefinition } from '#core/catalogue'
 import { useQuestions } from '~/composables/useQuestions'
 import { useNames } from '~/composables/useNames'
 import type { Preview } from '~/session/build-session'
-import { useNotices } from '~/stores/notices'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
@@ -58,8 +57,7 @@ function takeBoard() {
   const { name, edit } = next.value!
   const words = `${kept.value} kept, ${moved.value.length} moved, ${lost.value.length} lost`
   next.value = undefined
-  build.edit(edit)
-  useNotices().tell(`Board ${name}: ${words}.`, { label: 'Undo', run: () => build.undo() })
+  build.edit(edit, `Board ${name}: ${words}.`)
 }
 </script>
 

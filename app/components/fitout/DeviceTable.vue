@@ -8,13 +8,11 @@ import { usePlan, useResolved } from '~/composables/usePlan'
 import { useSorted } from '~/composables/useSorted'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
-import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
 const plan = usePlan()
 const resolved = useResolved()
 const selection = useSelection()
-const notices = useNotices()
 
 const rows = computed(() =>
   plan.value.devices.map((instance) => {
@@ -59,8 +57,7 @@ const priorities: { value: Priority; title: string; props?: { subtitle: string }
 ]
 
 function remove(id: string, name: string) {
-  build.edit({ type: 'device.remove', device: id })
-  notices.tell(`${name} is removed.`, { label: 'Undo', run: () => build.undo() })
+  build.edit({ type: 'device.remove', device: id }, `${name} is removed.`)
 }
 </script>
 

@@ -85,9 +85,8 @@ async function openFile(event: Event) {
 }
 function put() {
   const { edit, devices } = putting.value!
-  build.edit(edit)
+  build.edit(edit, `${found.value!.name} is put in.`)
   open.value = false
-  notices.tell(`${found.value!.name} is put in.`, { label: 'Undo', run: () => build.undo() })
   selection.select(`device:${devices[0]!}`)
 }
 </script>

@@ -5,11 +5,9 @@ import { carrierOf, hasTarget, jobName, switchedLines } from '#core/controls'
 import { flightModes, freshId, jobKinds, mostJobs, type Job, type JobKind } from '#core/plan'
 import { useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
-import { useNotices } from '~/stores/notices'
 
 const { channel, now = undefined } = defineProps<{ channel: number; now?: number }>()
 const build = useBuild()
-const notices = useNotices()
 const resolved = useResolved()
 const controls = computed(() => resolved.value.plan.controls)
 const jobs = computed(() => Object.entries(controls.value.jobs).filter(([, job]) => job.channel === channel))
@@ -39,7 +37,7 @@ const choices = ({ does, what }: Job) => {
   const known = targets.value[kind]
   return known.some(({ value }) => value === what) ? known : [{ value: what ?? '', title: 'choose' }, ...known]
 }
-const set = (id: string, as: Job | null) => build.edit({ type: 'job.set', job: id, as })
+const set = (id: string, as: Job | null, words?: string) => build.edit({ type: 'job.set', job: id, as }, words)
 function changeKind(id: string, job: Job, does: JobKind) {
   const kind = jobKinds[does].what
   const { what: _, ...rest } = job
@@ -49,8 +47,7 @@ function add() {
   set(freshId(controls.value.jobs, 'j'), { does: 'beeper', channel, from: 1800, to: 2100 })
 }
 function remove(id: string, job: Job) {
-  set(id, null)
-  notices.tell(`${jobName(resolved.value, job)} is removed from channel ${channel}.`, { label: 'Undo', run: () => build.undo() })
+  set(id, null, `${jobName(resolved.value, job)} is removed from channel ${channel}.`)
 }
 </script>
 

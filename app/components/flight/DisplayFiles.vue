@@ -22,7 +22,6 @@ import { InputError, displayFileOf, readDisplayFile } from '#core/schema'
 import { download } from '~/composables/download'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
-import { useNotices } from '~/stores/notices'
 
 const { layout, display, values, longest, scene } = defineProps<{
   layout: DisplayLayout
@@ -33,7 +32,6 @@ const { layout, display, values, longest, scene } = defineProps<{
 }>()
 const emit = defineEmits<{ layout: [layout: DisplayLayout] }>()
 const build = useBuild()
-const notices = useNotices()
 const plan = usePlan()
 const wrong = ref('')
 const layoutFile = useTemplateRef<HTMLInputElement>('layoutFile')
@@ -79,10 +77,9 @@ async function loadGlyphs(event: Event) {
     const set = /\.bdf$/i.test(file.name)
       ? setFromBdf(await file.text(), title, display.set.size)
       : setFromSheet(await pixels(file), title)
-    build.edit({ type: 'glyphs.set', glyphs: shapesOfSet(set) })
     const missing =
       set.size > display.set.size ? ` It is one of ${set.size}; this display holds ${display.set.size} and keeps its own.` : ''
-    notices.tell(`${set.glyphs.size} glyphs of ${title} are taken.${missing}`, { label: 'Undo', run: () => build.undo() })
+    build.edit({ type: 'glyphs.set', glyphs: shapesOfSet(set) }, `${set.glyphs.size} glyphs of ${title} are taken.${missing}`)
   } catch (error) {
     if (!(error instanceof GlyphFileError)) throw error
     wrong.value = `${file.name}: ${error.message}`

@@ -4,16 +4,14 @@ import { mdiDeleteOutline, mdiPlus } from '@mdi/js'
 import { controlKinds, freshId, mostControls, type ControlKind, type HandsetControl } from '#core/plan'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
-import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
-const notices = useNotices()
 const plan = usePlan()
 const handset = computed(() => plan.value.controls.handset)
 const kinds = Object.entries(controlKinds).map(([value, { name }]) => ({ value, title: name }))
 const full = computed(() => Object.keys(handset.value).length >= mostControls)
 
-const set = (id: string, as: HandsetControl | null) => build.edit({ type: 'handset.set', control: id, as })
+const set = (id: string, as: HandsetControl | null, words?: string) => build.edit({ type: 'handset.set', control: id, as }, words)
 const change = (id: string, part: Partial<HandsetControl>) => set(id, { ...handset.value[id]!, ...part })
 function rename(id: string, event: Event) {
   const field = event.target as HTMLInputElement
@@ -31,8 +29,7 @@ function add() {
 }
 function remove(id: string) {
   const { name } = handset.value[id]!
-  set(id, null)
-  notices.tell(`${name} is removed.`, { label: 'Undo', run: () => build.undo() })
+  set(id, null, `${name} is removed.`)
 }
 const isBelow = (high: number) => (low: number) => (low < high ? '' : `below ${high}`)
 const isAbove = (low: number) => (high: number) => (high > low ? '' : `above ${low}`)

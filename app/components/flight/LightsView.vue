@@ -25,10 +25,8 @@ import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useFlight } from '~/stores/flight'
-import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
-const notices = useNotices()
 const flight = useFlight()
 const plan = usePlan()
 const resolved = useResolved()
@@ -56,8 +54,7 @@ const refuseLights = ({ lights }: LaidStrip, more: number) => (lights.length + m
 const setLimit = (need: string, percent: number) => setStrip(need, { ...stripOf(need), limit: percent / 100 })
 function setSegment(id: string, as: LightSegment | null) {
   const before = plan.value.lights.segments[id]
-  build.edit({ type: 'segment.set', segment: id, as })
-  if (!as && before) notices.tell(`${before.name} is removed.`, { label: 'Undo', run: () => build.undo() })
+  build.edit({ type: 'segment.set', segment: id, as }, !as && before ? `${before.name} is removed.` : undefined)
 }
 function addSegment({ need }: LaidStrip) {
   const id = freshId(plan.value.lights.segments, 's')

@@ -86,8 +86,7 @@ const add = () => fresh(`Layout ${layouts.value.length + 1}`)
 const copy = () => fresh(`${shown.value!.layout.name} copy`, shown.value!.layout.elements)
 function remove() {
   const { id, layout } = shown.value!
-  build.edit({ type: 'display.remove', display: id })
-  notices.tell(`${layout.name} is removed.`, { label: 'Undo', run: () => build.undo() })
+  build.edit({ type: 'display.remove', display: id }, `${layout.name} is removed.`)
 }
 function rename(event: Event) {
   const name = (event.target as HTMLInputElement).value.trim()
@@ -150,11 +149,8 @@ function copyTo(id: string) {
   const to = plan.value.displays[id]!
   const element = chosen.value
   if (!element || !from[element]) return
-  build.edit({ type: 'display.place', display: id, element, at: from[element] })
-  notices.tell(`${elements.find((each) => each.id === element)?.name ?? element} is copied to ${to.name}.`, {
-    label: 'Undo',
-    run: () => build.undo(),
-  })
+  const words = `${elements.find((each) => each.id === element)?.name ?? element} is copied to ${to.name}.`
+  build.edit({ type: 'display.place', display: id, element, at: from[element] }, words)
 }
 </script>
 
