@@ -139,7 +139,9 @@ function take() {
           <td>
             <span v-if="isHere(item)" class="quiet">current</span>
             <!-- Plain: two hundred of Vuetify's buttons take a third of a second to set up. -->
-            <button v-else class="move" :aria-label="`Move to ${item.name} ${item.revision}`" @click="chosen = item">Move</button>
+            <button v-else class="move no-print" :aria-label="`Move to ${item.name} ${item.revision}`" @click="chosen = item">
+              Move
+            </button>
           </td>
         </tr>
       </template>
