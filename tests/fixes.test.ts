@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
-import { check, checkContext } from '#core/checks'
+import { check, checkContext, type Finding } from '#core/checks'
 import { adopt, analyse, settle } from '#core/engine'
 import { wiresOf } from '#core/harness'
 import { applyEdit, lightStates, resolvePlan, type Edit, type LightState, type Plan, type WirePoint } from '#core/plan'
@@ -60,17 +60,19 @@ it('nor with wires moved at random', () => {
 const inFlight = (plan: Plan) => findingsOf(plan).filter(({ rule }) => /^(CHN|LGT)/.test(rule))
 const isGrave = ({ severity }: { severity: string }) => severity === 'stop' || severity === 'fix'
 
-/** Fixes of controls and lights that bring a stop or fix among them which was not there, and ids that two findings have. */
+/** Fixes of controls and lights that bring a stop or fix among them of which nothing was told before, and ids that two findings have. */
 function worseInFlight(plan: Plan): string[] {
   const found = inFlight(plan)
   const ids = found.map(({ id }) => id)
-  const known = new Set(found.filter(isGrave).map(({ id }) => id))
+  // What is wrong with a control stays wrong with it, whichever of its jobs is named for it.
+  const about = ({ rule, id, subjects: [of] }: Finding) => (of?.startsWith('control:') ? `${rule} ${of}` : id)
+  const known = new Set(found.filter(isGrave).map(about))
   const twice = ids.filter((id, at) => ids.indexOf(id) < at).map((id) => `${id} stands twice`)
   const brought = found.flatMap(({ rule, id, fixes }) =>
     fixes.flatMap(({ label, edit }) => {
       const after = inFlight(applyEdit(plan, edit))
       // A control that is heard for the first time may have been wrong all along.
-      const more = rule === 'CHN-01' ? [] : after.filter((each) => isGrave(each) && !known.has(each.id))
+      const more = rule === 'CHN-01' ? [] : after.filter((each) => isGrave(each) && !known.has(about(each)))
       const stays = after.some((each) => each.id === id)
       return [
         ...more.map(({ fact }) => `${rule} “${label}”: ${fact}`),

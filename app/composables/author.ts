@@ -1,9 +1,11 @@
+import { ofBrowser } from '~/session/own-storage'
+
 /** Who saves, as told on this machine. */
 export function author(): string {
-  return localStorage.getItem('ypodoma.author') ?? 'me'
+  return ofBrowser.read('ypodoma.author') ?? 'me'
 }
 
 /** Tells who saves from now on. */
 export function setAuthor(name: string): void {
-  localStorage.setItem('ypodoma.author', name.trim() || 'me')
+  ofBrowser.keep('ypodoma.author', name.trim() || 'me')
 }

@@ -1,4 +1,5 @@
 import { useTheme } from 'vuetify'
+import { ofBrowser } from '~/session/own-storage'
 
 /** Turns from light to dark and back, and keeps the choice. */
 export function useThemeSwitch() {
@@ -6,6 +7,6 @@ export function useThemeSwitch() {
   return () => {
     const next = theme.global.name.value === 'night' ? 'paper' : 'night'
     theme.change(next)
-    localStorage.setItem('ypodoma.theme', next)
+    ofBrowser.keep('ypodoma.theme', next)
   }
 }

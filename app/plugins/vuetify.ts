@@ -1,5 +1,6 @@
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
+import { ofBrowser } from '~/session/own-storage'
 
 const paper = {
   dark: false,
@@ -49,7 +50,7 @@ const night = {
 
 /** As chosen here, otherwise as the system has it. */
 function firstTheme(): 'night' | 'paper' {
-  const chosen = localStorage.getItem('ypodoma.theme')
+  const chosen = ofBrowser.read('ypodoma.theme')
   if (chosen === 'night' || chosen === 'paper') return chosen
   return window.matchMedia('(prefers-color-scheme: dark)').matches ? 'night' : 'paper'
 }

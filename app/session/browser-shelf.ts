@@ -1,5 +1,6 @@
 import { createStore, del, entries, get, set, type UseStore } from 'idb-keyval'
 import type { Shelf, Undoable, Unsaved } from './build-server'
+import { ofTab } from './own-storage'
 
 interface Kept {
   unsaved: Unsaved
@@ -11,13 +12,14 @@ interface Kept {
 const silence = 60_000
 
 let unsaved: UseStore | undefined
-const open = () => (unsaved ??= createStore('ypodoma', 'unsaved'))
+/** Where site data are blocked, opening throws at once: as a promise it fails like all else there. */
+const open = async () => (unsaved ??= createStore('ypodoma', 'unsaved'))
 let steps: UseStore | undefined
-const past = () => (steps ??= createStore('ypodoma-past', 'steps'))
+const past = async () => (steps ??= createStore('ypodoma-past', 'steps'))
 
 /** Opens what the browser keeps before it is asked for: it is wanted next. */
 export function openShelfAhead(): void {
-  for (const store of [open, past]) store()('readonly', () => undefined).catch(() => undefined)
+  for (const opened of [open(), past()]) opened.then((store) => store('readonly', () => undefined)).catch(() => undefined)
 }
 
 /**
@@ -34,23 +36,23 @@ export function browserShelf(newId: () => string): Shelf {
     keep: (id, unsaved) => {
       then(async () => {
         const key = `${id} ${await claimed}`
-        await (unsaved ? set(key, { unsaved, at: Date.now() } satisfies Kept, open()) : del(key, open()))
+        await (unsaved ? set(key, { unsaved, at: Date.now() } satisfies Kept, await open()) : del(key, await open()))
       })
     },
 
     remember: (id, steps) => {
-      then(async () => set(`${id} ${await claimed}`, steps, past()))
+      then(async () => set(`${id} ${await claimed}`, steps, await past()))
     },
     recall: async (id) => {
       try {
-        return await get<Undoable>(`${id} ${await claimed}`, past())
+        return await get<Undoable>(`${id} ${await claimed}`, await past())
       } catch {
         return undefined
       }
     },
 
     take: async (id, sure) => {
-      const keptOf = async () => (await entries<string, Kept>(open())).filter(([key]) => key.startsWith(`${id} `))
+      const keptOf = async () => (await entries<string, Kept>(await open())).filter(([key]) => key.startsWith(`${id} `))
       try {
         if (!(await keptOf()).length) return undefined
         await sure
@@ -62,7 +64,7 @@ export function browserShelf(newId: () => string): Shelf {
             .sort(([, one], [, other]) => other.at - one.at)
           const [newest] = left
           // What this very page left is written over by what it does next.
-          if (newest && newest[0] !== `${id} ${page}`) await del(newest[0], open())
+          if (newest && newest[0] !== `${id} ${page}`) await del(newest[0], await open())
           return newest?.[1].unsaved
         })
       } catch {
@@ -76,10 +78,10 @@ const lockOf = (page: string) => `ypodoma page ${page}`
 
 /** A name for this page: the same after a reload, another in each tab, also in one that was made as a copy of this. */
 async function claimPage(newId: () => string): Promise<string> {
-  const known = sessionStorage.getItem('ypodoma.page')
+  const known = ofTab.read('ypodoma.page')
   const id = known && (await hold(known)) ? known : newId()
   if (id !== known) void hold(id)
-  sessionStorage.setItem('ypodoma.page', id)
+  ofTab.keep('ypodoma.page', id)
   return id
 }
 

@@ -3,7 +3,9 @@ import {
   boardGround,
   boardId,
   idIn,
+  keyOf,
   placeLabel,
+  referTo,
   splitKey,
   type FittedDevice,
   type FittedNeed,
@@ -230,7 +232,12 @@ class WireMaker {
   private isUnused({ id, device }: FittedDevice, terminal: Terminal): boolean {
     const connector = device.connectors.find(({ pins }) => pins.includes(terminal.id))
     const wired = (point: string) => this.wires.some(({ from }) => from.device === id && from.point === point)
-    return connector !== undefined && !connector.pins.some(wired)
+    // What has current of its own and gives it to others has no other way to the ground of the craft.
+    const gives = ({ id: output, terminal: point }: PowerOutput) =>
+      !device.supplies.length &&
+      connector?.pins.includes(point) &&
+      Object.values(this.resolved.plan.supplies).includes(referTo('output', keyOf(id, output)))
+    return connector !== undefined && !connector.pins.some(wired) && !device.outputs.some(gives)
   }
 
   private supplyPad(fitted: FittedDevice, input: FittedSupply | undefined): Pad | undefined {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { expect } from '@playwright/test'
 import Papa from 'papaparse'
-import { address, enter, freshBuild, saved, test } from './helpers'
+import { accessibilityFaults, address, enter, freshBuild, saved, test } from './helpers'
 
 test('from the builds list to a wire list that is still there after closing', async ({ page, context }) => {
   await page.goto(address)
@@ -124,4 +124,37 @@ test('a device can be added, changed and removed, and the build renamed', async 
   await page.getByRole('button', { name: 'Rename', exact: true }).click()
   await expect(page.getByTestId('build-name')).toHaveText('Changed')
   await saved(page)
+})
+
+test('a browser that lets pages keep nothing still opens, changes and saves a build', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Nothing kept', true)
+  await page.addInitScript(() => {
+    for (const what of ['localStorage', 'sessionStorage', 'indexedDB'])
+      Object.defineProperty(window, what, {
+        get() {
+          throw new DOMException(`${what} is denied`, 'SecurityError')
+        },
+      })
+  })
+  await page.goto(`${address}/builds/${id}/fit-out`)
+  await page.getByRole('button', { name: 'Light or dark' }).click()
+  await page.getByRole('button', { name: 'Remove Camera' }).click()
+  await expect(page.getByText('Camera is removed.')).toBeVisible()
+  await saved(page)
+  await page.reload()
+  await expect(page.getByText('9 devices')).toBeVisible()
+})
+
+test('an unknown address, and an interface that fails, are told on pages of the product', async ({ page }) => {
+  await page.goto(`${address}/no/such/page`)
+  await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible()
+  await page.evaluate(() => {
+    const { useNuxtApp } = window as unknown as { useNuxtApp: () => { payload: { error?: object } } }
+    useNuxtApp().payload.error = { message: 'the theme could not be made', statusCode: 500 }
+  })
+  await expect(page.getByRole('heading', { name: 'This page could not be shown' })).toBeVisible()
+  await expect(page.getByRole('alert')).toHaveText('the theme could not be made')
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('link', { name: 'All builds' }).click()
+  await expect(page.getByRole('link', { name: 'Spillway hex' })).toBeVisible()
 })

@@ -4,6 +4,7 @@ import { colourRoles, type ColourRole, type Plan } from '#core/plan'
 import { wireColours, type WireColour } from '#core/units'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
+import { ofBrowser } from '~/session/own-storage'
 import { useNotices } from '~/stores/notices'
 
 /** Where a browser keeps the workshop's colours, for the next build. */
@@ -20,7 +21,7 @@ const kept = ref<Plan['colours']>()
 function look() {
   open.value = true
   try {
-    kept.value = JSON.parse(localStorage.getItem(shelf) ?? 'null') ?? undefined
+    kept.value = JSON.parse(ofBrowser.read(shelf) ?? 'null') ?? undefined
   } catch {
     kept.value = undefined
   }
@@ -32,7 +33,8 @@ function set(role: ColourRole, colour: WireColour | null) {
 }
 
 function keep() {
-  localStorage.setItem(shelf, JSON.stringify(scheme.value))
+  if (!ofBrowser.keep(shelf, JSON.stringify(scheme.value)))
+    return notices.complain('This browser keeps nothing for pages; let it keep site data of this address.')
   kept.value = scheme.value
   notices.tell('These colours are kept in this browser for other builds.')
 }

@@ -3,13 +3,14 @@
 import type { LedgerRow } from '#core/settings'
 import { callApi } from '~/composables/useApi'
 import { usePlan } from '~/composables/usePlan'
+import { ofBrowser } from '~/session/own-storage'
 
 /** Where the pattern stays that was last used, in this browser. */
 const kept = 'ypodoma.pattern'
 const usual = '^set (?<key>.+?) = (?<value>.*)$'
 const plan = usePlan()
 const text = ref('')
-const pattern = ref(localStorage.getItem(kept) ?? usual)
+const pattern = ref(ofBrowser.read(kept) ?? usual)
 const answer = shallowRef<{ found?: number; rows?: LedgerRow[]; wrong?: string }>()
 const working = ref(false)
 const unlike = computed(() => answer.value?.rows?.filter(({ agrees }) => !agrees).length ?? 0)
@@ -17,7 +18,7 @@ const unlike = computed(() => answer.value?.rows?.filter(({ agrees }) => !agrees
 async function compare() {
   if (working.value) return
   working.value = true
-  localStorage.setItem(kept, pattern.value)
+  ofBrowser.keep(kept, pattern.value)
   try {
     answer.value = await callApi('POST', '/api/board/pasted', { plan: plan.value, text: text.value, pattern: pattern.value })
   } catch (error) {

@@ -7,6 +7,7 @@ import { callApi } from '~/composables/useApi'
 import { download } from '~/composables/download'
 import { useCollection } from '~/composables/useCollection'
 import { usePlan } from '~/composables/usePlan'
+import { ofBrowser } from '~/session/own-storage'
 import { useNotices } from '~/stores/notices'
 
 const shipped = [
@@ -20,7 +21,7 @@ const longest = 100_000
 
 const plan = usePlan()
 const notices = useNotices()
-const text = ref(localStorage.getItem(kept) ?? commands)
+const text = ref(ofBrowser.read(kept) ?? commands)
 const { list, failure, load, open: openKept, keep: keepIt, remove: removeKept } = useCollection('template')
 /** The template of the library that this one is. */
 const own = ref<{ id: string; name: string; version: number } | undefined>(readOwn())
@@ -52,11 +53,11 @@ async function render() {
 watch([text, plan], () => {
   clearTimeout(waiting)
   waiting = setTimeout(() => {
-    localStorage.setItem(kept, text.value)
+    ofBrowser.keep(kept, text.value)
     void render()
   }, 300)
 })
-watch(own, (now) => (now ? localStorage.setItem(keptAs, JSON.stringify(now)) : localStorage.removeItem(keptAs)))
+watch(own, (now) => ofBrowser.keep(keptAs, now && JSON.stringify(now)))
 onMounted(() => {
   void render()
   void load()
@@ -65,7 +66,7 @@ onBeforeUnmount(() => clearTimeout(waiting))
 
 function readOwn() {
   try {
-    return (JSON.parse(localStorage.getItem(keptAs) ?? 'null') ?? undefined) as { id: string; name: string; version: number }
+    return (JSON.parse(ofBrowser.read(keptAs) ?? 'null') ?? undefined) as { id: string; name: string; version: number }
   } catch {
     return undefined
   }
