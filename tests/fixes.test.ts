@@ -64,15 +64,15 @@ const isGrave = ({ severity }: { severity: string }) => severity === 'stop' || s
 function worseInFlight(plan: Plan): string[] {
   const found = inFlight(plan)
   const ids = found.map(({ id }) => id)
-  // What is wrong with a control stays wrong with it, whichever of its jobs is named for it.
-  const about = ({ rule, id, subjects: [of] }: Finding) => (of?.startsWith('control:') ? `${rule} ${of}` : id)
-  const known = new Set(found.filter(isGrave).map(about))
+  // What stays wrong may be about fewer things afterwards: a job less.
+  const known = ({ rule, subjects }: Finding) =>
+    found.some((each) => isGrave(each) && each.rule === rule && subjects.every((of) => each.subjects.includes(of)))
   const twice = ids.filter((id, at) => ids.indexOf(id) < at).map((id) => `${id} stands twice`)
   const brought = found.flatMap(({ rule, id, fixes }) =>
     fixes.flatMap(({ label, edit }) => {
       const after = inFlight(applyEdit(plan, edit))
       // A control that is heard for the first time may have been wrong all along.
-      const more = rule === 'CHN-01' ? [] : after.filter((each) => isGrave(each) && !known.has(about(each)))
+      const more = rule === 'CHN-01' ? [] : after.filter((each) => isGrave(each) && !known(each))
       const stays = after.some((each) => each.id === id)
       return [
         ...more.map(({ fact }) => `${rule} “${label}”: ${fact}`),

@@ -133,6 +133,13 @@ export class Circuit {
     return this.net(inputPoints(fitted.id, supply).plus)
   }
 
+  /** Whether wires lead from one part to another, through whatever parts; where none do, no current looks for a way between them. */
+  joins(one: string, other: string): boolean {
+    const parts = new Joined()
+    for (const { from, to } of this.wires) parts.join(from.device ?? boardId, to.device ?? boardId)
+    return parts.of(one) === parts.of(other)
+  }
+
   connected(one: CircuitPoint, other: CircuitPoint): boolean {
     return this.net(one) === this.net(other)
   }

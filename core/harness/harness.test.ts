@@ -253,7 +253,7 @@ describe('drawHarness', () => {
         expect(drawHarness(resolved, wiresOf(resolved))).toEqual(drawing)
         for (const { from, to } of segments(drawing)) expect(from.x === to.x || from.y === to.y).toBe(true)
       }),
-      { seed: 13, numRuns: amount(4) },
+      { seed: 13, numRuns: amount(6) },
     )
   })
 })

@@ -3,9 +3,7 @@ import {
   boardGround,
   boardId,
   idIn,
-  keyOf,
   placeLabel,
-  referTo,
   splitKey,
   type FittedDevice,
   type FittedNeed,
@@ -229,15 +227,18 @@ class WireMaker {
   }
 
   /** The ground of a connector of which no other contact is wired. */
-  private isUnused({ id, device }: FittedDevice, terminal: Terminal): boolean {
+  private isUnused(fitted: FittedDevice, terminal: Terminal): boolean {
+    const { id, device } = fitted
     const connector = device.connectors.find(({ pins }) => pins.includes(terminal.id))
+    if (!connector) return false
     const wired = (point: string) => this.wires.some(({ from }) => from.device === id && from.point === point)
+    const gives = (source: Place) => {
+      const from = this.outputOf(source)
+      return from?.fitted === fitted && connector.pins.includes(from.output.terminal)
+    }
     // What has current of its own and gives it to others has no other way to the ground of the craft.
-    const gives = ({ id: output, terminal: point }: PowerOutput) =>
-      !device.supplies.length &&
-      connector?.pins.includes(point) &&
-      Object.values(this.resolved.plan.supplies).includes(referTo('output', keyOf(id, output)))
-    return connector !== undefined && !connector.pins.some(wired) && !device.outputs.some(gives)
+    const givesOwn = !device.supplies.length && Object.values(this.resolved.plan.supplies).some(gives)
+    return !givesOwn && !connector.pins.some(wired)
   }
 
   private supplyPad(fitted: FittedDevice, input: FittedSupply | undefined): Pad | undefined {

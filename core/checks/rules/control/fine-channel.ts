@@ -12,7 +12,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
     const free = freeChannel(resolved)
     const fixes = free === undefined ? [] : [{ label: `${name} over channel ${free}`, edit: moveControl(controls, id, free) }]
     const only = `Channel ${channel} of ${carrier.need.fitted.instance.name} carries on and off alone`
-    const middle = Object.entries(controls.jobs).find(
+    const middle = Object.entries(controls.jobs).filter(
       ([, job]) => job.channel === channel && isOn(job, 1500) && !isOn(job, 1000) && !isOn(job, 2000),
     )
     if (isProportional(resolved, channel))
@@ -21,10 +21,10 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
         fact: `${only}: what ${name} moves jumps from end to end`,
         fixes,
       }
-    else if (middle && controlKinds[kind].positions.length > 2)
+    else if (middle.length && controlKinds[kind].positions.length > 2)
       yield {
-        subjects: [referTo('control', id), referTo('job', middle[0])],
-        fact: `${only}: the middle of ${name} never comes, and with it ${jobName(resolved, middle[1])}`,
+        subjects: [referTo('control', id), ...middle.map(([job]) => referTo('job', job))],
+        fact: `${only}: the middle of ${name} never comes, and with it ${middle.map(([, job]) => jobName(resolved, job)).join(', ')}`,
         fixes,
       }
   }

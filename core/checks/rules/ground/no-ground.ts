@@ -1,4 +1,4 @@
-import { groundOfBoard, wireId, type Wire } from '../../../harness'
+import { groundOfBoard, wireId } from '../../../harness'
 import { batteryGround, batteryId, boardGround, boardId, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'
@@ -40,25 +40,13 @@ function* missing(context: CheckContext, side: GroundSide, live: number, otherwi
 /** The board against the battery, where any wires lead from one to the other, through whatever parts. */
 function* ofBoard(context: CheckContext): Iterable<Report> {
   const { circuit, resolved, wires } = context
-  if (circuit.connected(groundOfBoard, batteryGround) || !areJoined(circuit.wires, batteryId, boardId)) return
+  if (circuit.connected(groundOfBoard, batteryGround) || !circuit.joins(batteryId, boardId)) return
   const own = wires.filter(({ id }) => resolved.board.rails.some((rail) => id === wireId(boardId, boardGround(rail.id))))
   yield {
     subjects: own.map(({ id }) => referTo('wire', id)),
     fact: `the ground of ${resolved.board.name} does not lead to the battery’s`,
     fixes: own.flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire))),
   }
-}
-
-/** Whether wires lead from one part to another; where they do not, no current looks for a way between them. */
-function areJoined(wires: Wire[], one: string, other: string): boolean {
-  const reached = new Set([one])
-  for (const part of reached) {
-    for (const { from, to } of wires) {
-      const ends = [from, to].map(({ device = boardId }) => device)
-      if (ends.includes(part)) for (const end of ends) reached.add(end)
-    }
-  }
-  return reached.has(other)
 }
 
 export const noGround: Rule = {
