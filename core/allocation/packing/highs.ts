@@ -1,5 +1,5 @@
 import type { Highs } from 'highs'
-import type { Program, ProgramAnswer, ProgramSolver } from './program-solver'
+import type { Program, ProgramAnswer, ProgramSolver, RelaxedProgram } from './program-solver'
 
 /** Loads HiGHS, which is large, when it is first needed. Where it fails, it has proven nothing, and the search goes on. */
 export async function loadSolver(): Promise<ProgramSolver> {
@@ -48,13 +48,16 @@ function programSolver(highs: Highs): ProgramSolver {
           return { ...(values && { values }), bound: Number.isFinite(bound) ? bound : 0, proven: status === modelStatus.optimal }
         },
       ) ?? { bound: 0, proven: false },
-    worth: (program, seconds) =>
+    relax: (program, seconds) =>
       ask(
         modelData(program),
         // Presolving takes longer than it saves: what is asked is narrowed already.
         (model) => model.options.set({ output_flag: false, time_limit: seconds, presolve: 'off' }),
-        (model, status) =>
-          status === modelStatus.optimal ? [...model.getSolution().rowDual].map((dual) => Math.max(0, -dual)) : undefined,
+        (model, status): RelaxedProgram | undefined => {
+          if (status !== modelStatus.optimal) return undefined
+          const { colValue, rowDual } = model.getSolution()
+          return { values: [...colValue], worth: Array.from(rowDual, (dual) => Math.max(0, -dual)) }
+        },
       ),
   }
 }

@@ -6,7 +6,7 @@ import { LoadsSearch, type LoadsAnswer } from './loads'
 import type { Packing, PackingItem } from './packing'
 import { solvePacking } from './solve'
 
-/** A few items on one to three capacities, some alike, some options on two capacities, costs of very unlike size. */
+/** A few items on one to three capacities, some alike or but for what it costs to leave them out, some options on two capacities, costs of very unlike size. */
 function drawn(seed: number): Packing {
   const draw = drawing(seed)
   const capacities = Array.from({ length: 1 + draw.below(3) }, () => 4 + draw.below(14))
@@ -20,8 +20,11 @@ function drawn(seed: number): Packing {
       return also === on ? load : [...load, [also, 1 + draw.below(4)] as [number, number]]
     }
     const option = () => ({ units: [], modes: [], loads: loads(), cost: draw.of([0, 1, 3, 7]) })
-    const options = [...Array.from({ length: 1 + draw.below(4) }, option), { units: [], modes: [], loads: [], cost: dear }]
-    for (let alike = draw.of([1, 1, 2, 3]); alike > 0; alike -= 1) items.push({ options })
+    const options = Array.from({ length: 1 + draw.below(4) }, option)
+    const unlike = draw.of([0, 0, 1])
+    for (let alike = draw.of([1, 1, 2, 3]); alike > 0; alike -= 1) {
+      items.push({ options: [...options, { units: [], modes: [], loads: [], cost: dear + unlike * alike }] })
+    }
   }
   return { units: 0, modes: 0, capacities, items }
 }
@@ -91,6 +94,27 @@ describe('LoadsSearch', () => {
       expect([same.bestCost, same.bound, same.finished]).toEqual([least, least, true])
       expect(ask(packing, Infinity, least + 1).bestCost).toBe(least)
     }
+  })
+
+  it('searches once what differs only in what a better choice leaves open', () => {
+    const item = (dear: number): PackingItem => ({
+      options: [
+        ...[0, 1, 2].map((on) => ({ units: [], modes: [], loads: [[on, 7]] as [number, number][], cost: on })),
+        { units: [], modes: [], loads: [], cost: dear },
+      ],
+    })
+    const packing = (unlike: number): Packing => ({
+      units: 0,
+      modes: 0,
+      capacities: [20, 20, 20],
+      items: Array.from({ length: 6 }, (_, at) => item(500 + unlike * at)),
+    })
+    // Two on each: 0 + 2 + 4. With something as good known, nobody is left out.
+    const alike = ask(packing(0), Infinity, 7)
+    const unlike = ask(packing(1), Infinity, 7)
+    expect([alike.finished, unlike.finished, alike.bestCost, unlike.bestCost]).toEqual([true, true, 6, 6])
+    expect(alike.nodes).toBeGreaterThan(2)
+    expect(unlike.nodes).toBe(alike.nodes)
   })
 
   it('is left out where its tables would be too large, and the answer is what it is', () => {

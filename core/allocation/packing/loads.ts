@@ -1,5 +1,6 @@
 import { hasBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
+import { memo } from './maps'
 import { grainFor } from './relaxation'
 
 /** What is known of a group and how far it may be searched. */
@@ -52,7 +53,8 @@ export class LoadsSearch {
   private readonly loadOn: Int32Array
   private readonly amount: Float64Array
   private readonly capacities: number[] = []
-  private readonly twins: number[][]
+  /** Items that are alike to each. */
+  private readonly twins: number[][] = []
   private readonly cost: Float64Array
   private readonly open: Uint8Array
   private readonly free: Uint8Array
@@ -113,8 +115,6 @@ export class LoadsSearch {
     })
     this.loadOn = Int32Array.from(loadOn)
     this.amount = Float64Array.from(amounts)
-    const place = new Map(group.map((item, at) => [item, at]))
-    this.twins = group.map((item) => compiled.twins[item]!.flatMap((twin) => place.get(twin) ?? []))
     const depths = group.length + 2
     const rows = this.capacities.length
     this.cost = new Float64Array(count)
@@ -213,7 +213,9 @@ export class LoadsSearch {
       return this.whole(bound)
     }
     const item = this.branchItem(depth)
-    return item < 0 ? this.bestCost : this.branch(depth, item, bound, fixed)
+    if (item < 0) return this.bestCost
+    if (depth === 0) this.findTwins()
+    return this.branch(depth, item, bound, fixed)
   }
 
   /** One branch for each option of an item, cheapest first. */
@@ -246,6 +248,22 @@ export class LoadsSearch {
       if (this.fix(next, item, option)) lowest = Math.min(lowest, this.explore(next, fixed + this.cost[option]!))
     }
     return Math.min(this.bestCost, lowest)
+  }
+
+  /** Tells items apart by what is open to them at the root: those of which that is the same may exchange their places. */
+  private findTwins(): void {
+    const { first, open, cost, firstLoad, loadOn, amount, twins } = this
+    const alike = new Map<string, number[]>()
+    for (let item = 0; item < this.items; item += 1) {
+      const kind: number[] = []
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) {
+        if (!open[option]) continue
+        kind.push(option - first[item]!, cost[option]!)
+        for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) kind.push(-1 - loadOn[at]!, amount[at]!)
+      }
+      memo(alike, kind.join(), () => []).push(item)
+    }
+    for (const items of alike.values()) for (const item of items) twins[item] = items.filter((other) => other !== item)
   }
 
   /** Twins that are free and have the same options open as the item. */

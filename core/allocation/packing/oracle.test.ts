@@ -2,7 +2,10 @@ import { expect, it } from 'vitest'
 import { hardFamilies, hardPacking, type HardFamily } from '../../../tests/helpers/hard-packing'
 import { integerSolver } from '../../../tests/helpers/integer-program'
 import { randomPacking, type Size } from '../../../tests/helpers/random-packing'
+import { addBit, emptyBits } from './bits'
+import { compile } from './conflicts'
 import { loadSolver, solvePacking, type Packing, type ProgramSolver } from './index'
+import { relaxByProgram } from './second'
 
 /** More of each, with times, are in `npm run bench`. */
 const sizes: [name: string, size: Size, count: number][] = [
@@ -62,7 +65,7 @@ it.each([
       asked += 1
       return lie(...program)
     },
-    worth: () => undefined,
+    relax: () => undefined,
   }
   const packing = hardPacking('rails', 702)
   const { proven, cost, choice } = solvePacking(packing, { solver, stopped: () => asked > 0 })
@@ -83,9 +86,9 @@ it.each([
   let asked = 0
   const strange: ProgramSolver = {
     ...solver,
-    worth({ rows }) {
+    relax({ rows, most }) {
       asked += 1
-      return rows.map((__, row) => worth(row))
+      return { worth: rows.map((__, row) => worth(row)), values: most.map((__, column) => worth(column)) }
     },
   }
   for (const family of ['timers', 'streams'] as const) {
@@ -97,11 +100,36 @@ it.each([
   expect(asked).toBeGreaterThan(0)
 })
 
+it('is told a choice to start from: where fractions do not help, the best', async () => {
+  const solver = await loadSolver()
+  // Each of five takes one of five places; the dearest of them last.
+  const items = Array.from({ length: 5 }, (_, item) => ({
+    options: [
+      ...Array.from({ length: 5 }, (__, unit) => ({
+        units: [unit],
+        modes: [],
+        loads: [],
+        cost: ((item * 3 + unit * 7) % 11) + 1,
+      })),
+      { units: [], modes: [], loads: [], cost: 100 },
+    ],
+  }))
+  const packing: Packing = { units: 5, modes: 0, capacities: [], items }
+  const compiled = compile(packing)
+  const open = emptyBits(compiled.options.length)
+  compiled.options.forEach((_, option) => addBit(open, option))
+  const { likely } = relaxByProgram(compiled, compiled.groups[0]!, open, [], solver, 60)!
+  const choice = items.map((_, item) => likely.find((option) => compiled.itemOf[option] === item)! - compiled.first[item]!)
+  expect(likely).toHaveLength(5)
+  expect(holds(packing, choice)).toBe(true)
+  expect(priced(packing, choice)).toBe(solvePacking(packing).cost)
+})
+
 it('has proven nothing where the solver fails', async () => {
   const solver = await loadSolver()
   const broken = { costs: [1], most: [1], rows: [{ columns: [7], coefficients: [1], lower: 0, upper: 1 }] }
   expect(solver.solve(broken, 5)).toEqual({ bound: 0, proven: false })
-  expect(solver.worth(broken, 5)).toBeUndefined()
+  expect(solver.relax(broken, 5)).toBeUndefined()
   expect(
     solver.solve({ costs: [3, 2], most: [1, 1], rows: [{ columns: [0, 1], coefficients: [1, 1], lower: 1, upper: 2 }] }, 5),
   ).toEqual({

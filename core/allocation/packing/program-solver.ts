@@ -24,10 +24,16 @@ export interface ProgramAnswer {
   proven: boolean
 }
 
+/** The best values of a program where fractions are allowed, and what one more of each row's upper limit would save there. */
+export interface RelaxedProgram {
+  values: number[]
+  worth: number[]
+}
+
 /** Solves integer programs, such as an outside solver would. */
 export interface ProgramSolver {
   /** @param start values to start from, which keep all rows */
   solve: (program: Program, seconds: number, start?: number[]) => ProgramAnswer
-  /** What one more of each row's upper limit would save where fractions are allowed; undefined when that is not found in the time. */
-  worth: (program: Program, seconds: number) => number[] | undefined
+  /** The same where fractions are allowed; undefined when that is not found in the time. */
+  relax: (program: Program, seconds: number) => RelaxedProgram | undefined
 }

@@ -8,7 +8,7 @@ import { loadSolver } from './highs'
 import { programOf } from './program'
 import { Relaxation } from './relaxation'
 import { pricedRows } from './rows'
-import { pricesByProgram } from './second'
+import { relaxByProgram } from './second'
 import { solveCompiled } from './solve'
 
 function rootOf(compiled: Compiled, group: number[], relaxation: Relaxation) {
@@ -123,7 +123,7 @@ describe('Relaxation', () => {
         const { program, optionsOf } = programOf(compiled, group, node.open)
         const costs = program.most.map((_, column) => compiled.options[optionsOf[column]?.[0] ?? -1]?.cost ?? 0)
         const least = await leastOf({ ...program, costs })
-        node.prices = relaxation.pricesNamed(pricesByProgram(compiled, group, node.open, [], solver, 60)!)
+        node.prices = relaxation.pricesNamed(relaxByProgram(compiled, group, node.open, [], solver, 60)!.prices)
         const priced = relaxation.solve(node)!.bound
         expect(priced).toBeGreaterThan(least - 1e-3 * Math.max(1, least))
         expect(priced).toBeLessThan(least + 1e-3 * Math.max(1, least))

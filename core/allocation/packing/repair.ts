@@ -1,6 +1,5 @@
 import { hasBit, type Bits } from './bits'
 import { loadOn, type Compiled } from './conflicts'
-import { memo } from './maps'
 
 /** How many others may have to look for another place when one takes a better one. */
 const mostEvicted = 3
@@ -15,12 +14,12 @@ const mostEvicted = 3
  * @returns the improved choice
  */
 export function improve(compiled: Compiled, items: number[], choice: number[], open: Bits, stopped: () => boolean): number[] {
-  const room = new Room(compiled, choice)
+  const room = new Room(compiled, choice, open)
   for (let improved = true; improved;) {
     improved = false
     for (const item of dearestFirst(compiled, items, room)) {
       if (stopped()) return room.choice()
-      if (takeBetter(compiled, room, item, open)) improved = true
+      if (takeBetter(compiled, room, item)) improved = true
     }
   }
   return room.choice()
@@ -37,18 +36,16 @@ const mostTried = 6
  * @returns undefined when one of them finds nothing
  */
 export function mend(compiled: Compiled, choice: number[], items: number[], open: Bits): number[] | undefined {
-  const room = new Room(compiled, choice)
+  const room = new Room(compiled, choice, open)
   for (const item of items) {
     if (hasBit(open, room.optionOf(item))) continue
-    const tried = openOf(compiled, item, open)
-      .sort((a, b) => compiled.options[a]!.cost - compiled.options[b]!.cost)
-      .slice(0, mostTried)
+    const tried = room.cheapestFirst(item).slice(0, mostTried)
     let best: { option: number; cost: number } | undefined
     let at = -1
     for (const [place, option] of tried.entries()) {
       if (best && compiled.options[option]!.cost >= best.cost) break
       const undo = room.snapshot(item, room.inTheWayOf(option, item) ?? [])
-      const cost = moveTo(compiled, room, item, option, open)
+      const cost = moveTo(compiled, room, item, option)
       if (cost !== undefined && (!best || cost < best.cost)) [best, at] = [{ option, cost }, place]
       const next = tried[place + 1]
       // What is left cannot be cheaper: it stays as it is now.
@@ -57,14 +54,13 @@ export function mend(compiled: Compiled, choice: number[], items: number[], open
       at = -1
     }
     if (!best) return undefined
-    if (at < 0) moveTo(compiled, room, item, best.option, open)
+    if (at < 0) moveTo(compiled, room, item, best.option)
   }
   return room.choice()
 }
 
 /** Puts an item on an option, whoever is in its way elsewhere; what that costs, or undefined when it cannot be. */
-function moveTo(compiled: Compiled, room: Room, item: number, option: number, open: Bits): number | undefined {
-  const { options } = compiled
+function moveTo({ options }: Compiled, room: Room, item: number, option: number): number | undefined {
   const evicted = room.inTheWayOf(option, item)
   if (!evicted) return undefined
   let cost = options[option]!.cost
@@ -75,7 +71,7 @@ function moveTo(compiled: Compiled, room: Room, item: number, option: number, op
   room.leave(item)
   room.take(option)
   for (const other of evicted) {
-    const next = cheapestFree(compiled, room, other, open)
+    const next = room.cheapestFree(other)
     if (next === undefined) return undefined
     cost += options[next]!.cost
     room.take(next)
@@ -87,35 +83,19 @@ function dearestFirst({ options }: Compiled, items: number[], room: Room): numbe
   return [...items].sort((a, b) => options[room.optionOf(b)]!.cost - options[room.optionOf(a)]!.cost || a - b)
 }
 
-function takeBetter(compiled: Compiled, room: Room, item: number, open: Bits): boolean {
+function takeBetter(compiled: Compiled, room: Room, item: number): boolean {
   const { options } = compiled
   const before = room.optionOf(item)
-  const cheaper = openOf(compiled, item, open)
-    .filter((option) => options[option]!.cost < options[before]!.cost)
-    .sort((a, b) => options[a]!.cost - options[b]!.cost || a - b)
-  for (const option of cheaper) {
+  for (const option of room.cheapestFirst(item)) {
+    if (options[option]!.cost >= options[before]!.cost) return false
     const evicted = room.inTheWayOf(option, item)
     if (!evicted || evicted.length > mostEvicted) continue
     const undo = room.snapshot(item, evicted)
-    const cost = moveTo(compiled, room, item, option, open)
+    const cost = moveTo(compiled, room, item, option)
     if (cost !== undefined && cost < options[before]!.cost) return true
     room.restore(undo)
   }
   return false
-}
-
-function openOf({ optionsOfItem }: Compiled, item: number, open: Bits): number[] {
-  return optionsOfItem[item]!.filter((option) => hasBit(open, option))
-}
-
-function cheapestFree(compiled: Compiled, room: Room, item: number, open: Bits): number | undefined {
-  const { options } = compiled
-  let best: number | undefined
-  for (const option of openOf(compiled, item, open)) {
-    if (best !== undefined && options[option]!.cost >= options[best]!.cost) continue
-    if (room.inTheWayOf(option, item)?.length === 0) best = option
-  }
-  return best
 }
 
 /** Who holds what. */
@@ -125,12 +105,17 @@ class Room {
   private readonly items: number[]
   /** Who holds each unit; −1 where nobody does. */
   private readonly holder: Int32Array
-  private readonly setters = new Map<number, Map<number, number>>()
+  /** Who sets each mode, all of them to the same value, and that value. */
+  private readonly setters: number[][] = []
+  private readonly setTo: number[] = []
   private readonly load: Float64Array
+  /** Open options of each item, cheapest first, once they were asked for. */
+  private readonly sorted: number[][] = []
 
   constructor(
     private readonly compiled: Compiled,
     choice: number[],
+    private readonly open: Bits,
   ) {
     const { packing, itemOf } = compiled
     this.chosen = new Int32Array(packing.items.length).fill(-1)
@@ -164,7 +149,10 @@ class Room {
     const { units, modes, loads } = options[option]!
     this.chosen[item] = option
     for (const unit of units) this.holder[unit] = item
-    for (const [mode, value] of modes) memo(this.setters, mode, () => new Map<number, number>()).set(item, value)
+    for (const [mode, value] of modes) {
+      ;(this.setters[mode] ??= []).push(item)
+      this.setTo[mode] = value
+    }
     for (const [capacity, amount] of loads) this.load[capacity]! += amount
   }
 
@@ -174,8 +162,36 @@ class Room {
     const { units, modes, loads } = this.compiled.options[option]!
     this.chosen[item] = -1
     for (const unit of units) this.holder[unit] = -1
-    for (const [mode] of modes) this.setters.get(mode)!.delete(item)
+    for (const [mode] of modes) {
+      const setters = this.setters[mode]!
+      setters.splice(setters.indexOf(item), 1)
+    }
     for (const [capacity, amount] of loads) this.load[capacity]! -= amount
+  }
+
+  /** Open options of an item, cheapest first. */
+  cheapestFirst(item: number): number[] {
+    const known = this.sorted[item]
+    if (known) return known
+    const { options, optionsOfItem } = this.compiled
+    const open = optionsOfItem[item]!.filter((option) => hasBit(this.open, option))
+    return (this.sorted[item] = open.sort((a, b) => options[a]!.cost - options[b]!.cost || a - b))
+  }
+
+  /** The cheapest open option of an item without a place that nobody is in the way of. */
+  cheapestFree(item: number): number | undefined {
+    return this.cheapestFirst(item).find((option) => this.isFree(option))
+  }
+
+  /** Whether an item without a place can take an option as things are. */
+  private isFree(option: number): boolean {
+    const { units, modes, loads } = this.compiled.options[option]!
+    for (const unit of units) if (this.holder[unit]! >= 0) return false
+    for (const [mode, value] of modes) if (this.setTo[mode] !== value && this.setters[mode]?.length) return false
+    for (const [capacity, amount] of loads) {
+      if (this.load[capacity]! + amount > this.compiled.packing.capacities[capacity]!) return false
+    }
+    return true
   }
 
   /** Other items that would have to leave for an option; undefined when a capacity would still be too small. */
@@ -187,7 +203,7 @@ class Room {
       if (other !== item && !found.includes(other)) found.push(other)
     }
     for (const unit of units) if (this.holder[unit]! >= 0) note(this.holder[unit]!)
-    for (const [mode, value] of modes) this.setters.get(mode)?.forEach((set, other) => set !== value && note(other))
+    for (const [mode, value] of modes) if (this.setTo[mode] !== value) this.setters[mode]?.forEach(note)
     const mine = this.chosen[item]!
     for (const [capacity, amount] of loads) {
       let over = this.load[capacity]! + amount - packing.capacities[capacity]!

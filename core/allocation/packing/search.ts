@@ -5,18 +5,19 @@ import { closeBeaten, costOfGroup, prepare, type Prepared } from './group'
 import type { KnownOptimum, SearchLimits } from './packing'
 import type { LoadsSearch } from './loads'
 import type { ProgramSolver } from './program-solver'
-import { finishByProgram, pricesByProgram } from './second'
+import { finishByProgram, relaxByProgram } from './second'
 import { improve, mend } from './repair'
 import type { Relaxation, Relaxed } from './relaxation'
 import { copyOf, Tree, type Node, type Trouble } from './tree'
 
 /**
  * Nodes, times the options of a group, after which another solver is asked for prices where there is one,
- * and how many more are searched under them. Where only capacities are shared, it is asked to finish.
+ * and how many more are searched under them.
  */
-const workBeforePrices = 80_000
-const workUnderPrices = 120_000
-const workOnLoads = 40_000
+const workBeforePrices = 5_000
+const workUnderPrices = 80_000
+/** Nodes after which it is asked to finish where only capacities are shared. */
+const nodesOnLoads = 400
 /** Nodes, times items, after which it is asked to finish where its prices did not help. */
 const workBeforeSolver = 12_000
 /** The same for questions about a known optimum, which have its prices. */
@@ -25,14 +26,19 @@ const workNearKnown = { loads: 60_000, others: 12_000 }
 const worthwhile = 0.1
 /** Seconds it is given to find prices. */
 const secondsForPrices = 2
-/** Seconds it is given in turn with the search, which has most work to do where the other has closed less than half of the gap. */
+/**
+ * Seconds it is given in turn with the search, which has most work to do where the other has closed less than half of the gap;
+ * where it has closed more, the search has a moment to close the rest.
+ */
 const turns = [
   { seconds: 0.8, own: 2.5 },
   { seconds: 2, own: 20 },
   { seconds: 20, own: 20 },
 ]
-/** How often prices are moved at the root of the search and at each node below. */
+const secondsForRest = 0.5
+/** How often prices are moved at the root of the search, there where another solver will be asked for better ones, and at each node below. */
 const rootTurns = 80
+const rootTurnsAtFirst = 20
 const nodeTurns = 4
 /** Turns without a better bound after which prices are left alone. */
 const patience = 9
@@ -100,7 +106,7 @@ export class Search {
       if (!this.goesOn()) return
       const gap = this.bestCost - this.bound
       this.finish(solver, seconds)
-      if (this.goesOn() && this.bestCost - this.bound > gap / 2) this.searchOn(own)
+      if (this.goesOn()) this.searchOn(this.bestCost - this.bound > gap / 2 ? own : secondsForRest)
     }
   }
 
@@ -108,7 +114,7 @@ export class Search {
   private nodesAlone(): number {
     const { known } = this.limits
     if (known) return (this.loads ? workNearKnown.loads : workNearKnown.others) / this.group.length
-    return this.nodesFor(this.loads ? workOnLoads : workBeforePrices)
+    return this.loads ? nodesOnLoads : this.nodesFor(workBeforePrices)
   }
 
   private nodesFor(work: number): number {
@@ -138,8 +144,12 @@ export class Search {
     const plain = this.loads || this.limits.known ? undefined : this.narrow()
     if (!plain) return
     const { compiled, group, narrowed, best, rootPrices } = this
-    const prices = pricesByProgram(compiled, group, narrowed!, best!, solver, this.seconds(secondsForPrices))
-    this.rootPrices = prices ? this.relaxation.pricesNamed(prices) : rootPrices
+    const found = relaxByProgram(compiled, group, narrowed!, best!, solver, this.seconds(secondsForPrices))
+    if (found) {
+      const open = this.unpriced()
+      this.improveFrom(open, this.tree.greedy(open, found.likely))
+      this.rootPrices = this.relaxation.pricesNamed(found.prices)
+    }
     const root = this.root()
     const relaxed = this.tree.propagate(root, this.bestCost) ? this.relaxation.solve(root) : undefined
     if (relaxed) this.seek(root, relaxed.chosen)
@@ -360,7 +370,7 @@ export class Search {
    * @returns undefined when nothing better is below the node
    */
   private relax(node: Node): Relaxed | undefined {
-    const turns = this.nodes === 1 ? rootTurns : nodeTurns
+    const turns = this.nodes === 1 ? this.turnsAtRoot() : nodeTurns
     let best: Relaxed | undefined
     let bestPrices = node.prices
     let stride = 1
@@ -389,6 +399,11 @@ export class Search {
       if (this.nodes === 1) this.rootPrices = bestPrices
       return best
     }
+  }
+
+  private turnsAtRoot(): number {
+    const { solver, known } = this.limits
+    return solver && !known ? rootTurnsAtFirst : rootTurns
   }
 
   /** Closes what no choice better than the best so far can use: with it the bound, rounded up, reaches that. */

@@ -67,20 +67,28 @@ export function finishByProgram(
   return { best, bestCost, bound: bestCost }
 }
 
+/** What a group looks like where fractions of options are allowed. */
+export interface RelaxedGroup {
+  /** What its rows are worth, by their names. */
+  prices: [string, number][]
+  /** Options that have most of their items there, those that have most first: a choice to start from. */
+  likely: number[]
+}
+
 /**
- * Prices of a group's rows where fractions of options are allowed, by their names.
+ * Has another solver choose where fractions of options are allowed.
  * @param open options that a better choice may use
  * @param best a choice
- * @returns undefined when they are not found in so many seconds
+ * @returns undefined when that is not done in so many seconds
  */
-export function pricesByProgram(
+export function relaxByProgram(
   compiled: Compiled,
   items: number[],
   open: Bits,
   best: number[],
   solver: ProgramSolver,
   seconds: number,
-): [string, number][] | undefined {
+): RelaxedGroup | undefined {
   const usable = open.slice()
   for (const option of best) addBit(usable, option)
   const { program, optionsOf } = programOf(compiled, items, usable)
@@ -90,10 +98,24 @@ export function pricesByProgram(
     const [option] = optionsOf[column] ?? []
     return option === undefined ? 0 : compiled.options[option]!.cost / scale
   })
-  const worth = solver.worth({ ...program, costs }, seconds)
-  return (
-    worth && program.rows.flatMap(({ names = [] }, row) => names.map((name): [string, number] => [name, worth[row]! * scale]))
-  )
+  const relaxed = solver.relax({ ...program, costs }, seconds)
+  if (!relaxed) return undefined
+  const { worth, values } = relaxed
+  return {
+    prices: program.rows.flatMap(({ names = [] }, row) => names.map((name): [string, number] => [name, worth[row]! * scale])),
+    likely: likelyOf(compiled, optionsOf, values),
+  }
+}
+
+/** @param values of how many items each column's options are taken, fractions among them */
+function likelyOf({ itemOf }: Compiled, optionsOf: number[][], values: number[]): number[] {
+  const dealt = new Set<number>()
+  const byValue = optionsOf.map((_, column) => column).sort((one, other) => values[other]! - values[one]! || one - other)
+  return byValue.flatMap((column) => {
+    const free = optionsOf[column]!.filter((option) => !dealt.has(itemOf[option]!)).slice(0, Math.round(values[column]!))
+    for (const option of free) dealt.add(itemOf[option]!)
+    return free
+  })
 }
 
 /** Some levels together: what of a cost is below `above`, counted in `weight`, and the largest sum of it. */
