@@ -11,18 +11,20 @@ export class EngineEnded extends Error {
   }
 }
 
-/** A thread with an engine on it. */
-export interface EngineThread {
-  endpoint: Endpoint
-  end: () => void
-}
-
 /** An engine at the other end, with what both ends have said so far. */
 export class EngineEnd {
   private readonly plans = new PlanSender()
   private readonly grids = new GridReceiver()
+  private listener?: object
 
   constructor(readonly remote: Remote<Engine>) {}
+
+  /** Whether somebody was told nothing of this engine's yet, or somebody else was since. */
+  isNewTo(listener: object): boolean {
+    if (this.listener === listener) return false
+    this.listener = listener
+    return true
+  }
 
   pack(plan: Plan) {
     return this.plans.pack(plan)
@@ -33,20 +35,34 @@ export class EngineEnd {
   }
 }
 
+/** A thread with an engine on it, and with what it was told so far. */
+export interface EngineThread {
+  there: EngineEnd
+  end: () => void
+}
+
+export function threadAt(endpoint: Endpoint, end: () => void): EngineThread {
+  return { there: new EngineEnd(wrap<Engine>(endpoint)), end }
+}
+
 /**
  * Asks an engine on a thread of its own, which is started with the first question
  * and can be ended in the middle of its work. Every question is answered, or
  * rejected when the engine is ended.
  */
 export class EngineClient {
-  private thread?: { there: EngineEnd; end: () => void }
+  private thread?: EngineThread
   private readonly waiting = new Set<(reason: Error) => void>()
 
-  constructor(private readonly start: () => EngineThread) {}
+  /** @param keep takes a thread over that has nothing to do */
+  constructor(
+    private readonly start: () => EngineThread,
+    private readonly keep: (thread: EngineThread) => void = ({ end }) => end(),
+  ) {}
 
   /** @throws EngineEnded when the engine is ended before it answers */
   ask<T>(question: (engine: EngineEnd) => Promise<T>): Promise<T> {
-    const { there } = this.running()
+    const { there } = (this.thread ??= this.start())
     return new Promise<T>((resolve, reject) => {
       this.waiting.add(reject)
       question(there)
@@ -64,11 +80,15 @@ export class EngineClient {
     for (const reject of waiting) reject(new EngineEnded())
   }
 
-  private running(): { there: EngineEnd } {
-    if (!this.thread) {
-      const { endpoint, end } = this.start()
-      this.thread = { there: new EngineEnd(wrap<Engine>(endpoint)), end }
-    }
-    return this.thread
+  /** Ends what is under way, which only the end of its thread does. */
+  stop(): void {
+    if (this.waiting.size) this.end()
+  }
+
+  /** Ends what is under way; where that is nothing, the thread is for others. */
+  leave(): void {
+    this.stop()
+    if (this.thread) this.keep(this.thread)
+    this.thread = undefined
   }
 }

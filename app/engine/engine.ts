@@ -146,9 +146,11 @@ export function createEngine() {
     /**
      * What it would mean to put each need at each place that takes it; told in batches, the needs
      * asked for first before the others. Asked anew, it leaves off what it was at.
+     * @param fully who is told knows nothing yet; otherwise only what differs from what was told last
      */
-    async explain(parcel: PlanParcel, keys: string[], tell: Tell<Explained>): Promise<void> {
+    async explain(parcel: PlanParcel, keys: string[], tell: Tell<Explained>, fully = true): Promise<void> {
       const turn = ++explaining
+      if (fully) told.clear()
       const { plan, problem, base } = await laidOut(parcel)
       const allowance = limits(patience.explain)
       let batch: Explained = { done: [], changed: {} }

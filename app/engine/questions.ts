@@ -17,7 +17,12 @@ export class Questions {
 
   /** Stops all that is under way. */
   stop(): void {
-    this.client.end()
+    this.client.stop()
+  }
+
+  /** Stops all that is under way, for nothing more will be asked. */
+  leave(): void {
+    this.client.leave()
   }
 
   /** Tells how far it has come, and of a better arrangement of a harness drawing, once there is one; ends early when another is asked for. */
@@ -31,7 +36,7 @@ export class Questions {
 
   /** Tells in batches what each place of each need would mean; asked anew, it leaves off what it was at. */
   explain(plan: Plan, keys: string[], tell: (explained: Explained) => void): Promise<void> {
-    return this.ask((engine) => engine.remote.explain(engine.pack(plan), keys, proxy(tell)))
+    return this.ask((engine) => engine.remote.explain(engine.pack(plan), keys, proxy(tell), engine.isNewTo(this)))
   }
 
   alternatives(plan: Plan, count: number): Promise<Alternative[] | undefined> {

@@ -1,6 +1,10 @@
-import type { EngineThread } from './client'
+import { threadAt, type EngineThread } from './client'
 
 let ahead: Worker | undefined
+/** Threads whose asker has gone, for who asks next: what they have compiled serves any question. */
+const idle: EngineThread[] = []
+/** As many as any view asks at once. */
+const mostIdle = 2
 
 /** @param name where the plan is got that will be asked about */
 const start = (name = '') => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module', name })
@@ -10,9 +14,17 @@ export function startAhead(path: string): void {
   ahead ??= start(path)
 }
 
-/** Starts the engine in a worker of the browser. */
+/** An engine in a worker of the browser, started where there is none to be had. */
 export function engineThread(): EngineThread {
+  const kept = ahead ? undefined : idle.pop()
+  if (kept) return kept
   const worker = ahead ?? start()
   ahead = undefined
-  return { endpoint: worker, end: () => worker.terminate() }
+  return threadAt(worker, () => worker.terminate())
+}
+
+/** Keeps a thread that has nothing to do for who asks next. */
+export function keepThread(thread: EngineThread): void {
+  if (idle.length < mostIdle) idle.push(thread)
+  else thread.end()
 }

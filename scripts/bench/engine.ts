@@ -1,7 +1,7 @@
 import { once } from 'node:events'
 import { Worker } from 'node:worker_threads'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
-import { EngineClient } from '../../app/engine/client'
+import { EngineClient, threadAt } from '../../app/engine/client'
 import { Questions } from '../../app/engine/questions'
 import { demoPlans, shippedLibrary } from '../../cli/files'
 import { compareBoards, forcePlace, layOut, loadSolver, solveProblem, within } from '#core/allocation'
@@ -106,9 +106,7 @@ async function onTwoThreads(plan: Plan, many: BoardDefinition[]): Promise<number
   const program = bundled('tests/helpers/engine-worker.ts')
   const workers = [0, 1].map(() => new Worker(program))
   await Promise.all(workers.map((worker) => once(worker, 'message')))
-  const threads = workers.map(
-    (worker) => new Questions(new EngineClient(() => ({ endpoint: nodeEndpoint(worker), end: () => {} }))),
-  )
+  const threads = workers.map((worker) => new Questions(new EngineClient(() => threadAt(nodeEndpoint(worker), () => {}))))
   const start = performance.now()
   await Promise.all(
     threads.map((thread, at) =>

@@ -2,7 +2,7 @@ import { Worker } from 'node:worker_threads'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
 import { afterEach, describe, expect, it } from 'vitest'
 import { Analyst } from '../../app/engine/analyst'
-import { EngineClient, EngineEnded } from '../../app/engine/client'
+import { EngineClient, EngineEnded, threadAt, type EngineThread } from '../../app/engine/client'
 import type { Improvement } from '../../app/engine/draughtsman'
 import type { Answer, Explained } from '../../app/engine/engine'
 import { plain } from '../../app/engine/parcel'
@@ -34,7 +34,7 @@ function thread() {
   started += 1
   const worker = new Worker(program)
   workers.push(worker)
-  return { endpoint: nodeEndpoint(worker), end: () => void worker.terminate() }
+  return threadAt(nodeEndpoint(worker), () => void worker.terminate())
 }
 
 afterEach(async () => {
@@ -200,6 +200,42 @@ describe('an engine on a thread of its own', () => {
     expect(last.done).toEqual(keys)
     expect(overtaken.done.length).toBeLessThanOrEqual(keys.length)
     questions.stop()
+  })
+
+  it('leaves a thread that has nothing to do to who asks next, who is told all of it; ends one that is at work', async () => {
+    const idle: EngineThread[] = []
+    const asker = () =>
+      new Questions(
+        new EngineClient(
+          () => idle.pop() ?? thread(),
+          (kept) => idle.push(kept),
+        ),
+      )
+    const keys = analyse(plan).grid.map(({ key }) => key)
+    const told = async (questions: Questions) => {
+      const known: Explained['changed'] = {}
+      await questions.explain(plan, keys, ({ changed }) => void Object.assign(known, changed))
+      return known
+    }
+    const one = asker()
+    const first = await told(one)
+    expect(Object.keys(first)).toEqual(keys)
+    one.stop()
+    expect(await told(one)).toEqual({})
+    one.leave()
+    expect(idle).toHaveLength(1)
+    const other = asker()
+    expect(await told(other)).toEqual(first)
+    expect(started).toBe(1)
+    const atWork = other.alternatives(demo('spillway-hex'), 2)
+    other.leave()
+    expect(await atWork).toBeUndefined()
+    expect(idle).toHaveLength(0)
+    // Whoever has left may come back: it is as if there had been nothing.
+    expect(await told(other)).toEqual(first)
+    expect(started).toBe(2)
+    other.leave()
+    expect(idle).toHaveLength(1)
   })
 
   it('tells each board it tries once, in their order, and waits for nobody who is told', async () => {
