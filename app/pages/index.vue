@@ -114,16 +114,7 @@ async function copy(build: BuildSummary) {
 
 /** The build that is about to be deleted for good. */
 const doomed = shallowRef<BuildSummary>()
-async function erase(build: BuildSummary) {
-  doomed.value = undefined
-  try {
-    await callApi('DELETE', `/api/builds/${encodeURIComponent(build.id)}`)
-    notices.tell(`${build.name} is deleted.`)
-  } catch (error) {
-    notices.complain((error as Error).message)
-  }
-  await load()
-}
+const doomedWanted = useWanted(doomed)
 
 /** The build whose tags are being written. */
 const tagged = shallowRef<BuildSummary>()
@@ -232,18 +223,7 @@ async function savePlan(build: BuildSummary) {
         <v-btn :icon="mdiChevronRight" aria-label="Next page" :disabled="from + size >= page.count" @click="turn(1)" />
       </nav>
     </main>
-    <v-dialog :model-value="Boolean(doomed)" width="460" aria-label="Delete for good" @update:model-value="doomed = undefined">
-      <v-card v-if="doomed" :title="`Delete ${doomed.name} for good?`">
-        <v-card-text
-          >All {{ doomed.version }} version{{ doomed.version === 1 ? '' : 's' }} of it go, and this cannot be undone. Backups made
-          before still hold them.</v-card-text
-        >
-        <v-card-actions>
-          <v-btn @click="doomed = undefined">Cancel</v-btn>
-          <v-btn color="error" variant="flat" @click="erase(doomed)">Delete for good</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <LazyDeleteDialog v-if="doomedWanted" v-model="doomed" @deleted="load" />
     <LazyTagsDialog v-if="tagsWanted" v-model="tagged" @saved="load" />
     <LazyNewBuildDialog v-if="newWanted" v-model="creating" />
   </div>

@@ -100,6 +100,31 @@ test('a build can be archived and restored', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Archive Fellside mapper' })).toBeVisible()
 })
 
+test('an archived build is deleted for good once that is said twice, and stays deleted', async ({ page }) => {
+  const name = `Doomed ${Date.now()}`
+  await freshBuild(page, 'culvert-scout', name)
+  await page.goto(`${address}/?find=${name}`)
+  const remove = page.getByRole('button', { name: `Delete ${name} for good` })
+  await expect(page.getByRole('button', { name: `Archive ${name}` })).toBeVisible()
+  await expect(remove).toHaveCount(0)
+  await page.getByRole('button', { name: `Archive ${name}` }).click()
+  await remove.click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('this cannot be undone')
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
+  await expect(dialog).toHaveCount(0)
+  await remove.click()
+  await page.keyboard.press('Escape')
+  await expect(dialog).toHaveCount(0)
+  await page.reload()
+  await remove.click()
+  await dialog.getByRole('button', { name: 'Delete for good', exact: true }).click()
+  await expect(page.getByText(`${name} is deleted.`)).toBeVisible()
+  await expect(page.getByText('No build has these words.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('No build has these words.')).toBeVisible()
+})
+
 test('tags of a build are written, found by, kept over a reload, and refused at the field', async ({ page }) => {
   // By a name and a tag of its own, so that it may be tried again.
   const [name, dam] = [`Tagged ${Date.now()}`, `dam ${Date.now()}`]
