@@ -19,6 +19,25 @@ test('a build is opened with little script: what is only shown when asked for co
   expect(kilobytes).toBeLessThan(300)
 })
 
+test('the list of builds stands with less script than 200 kB', async ({ page }) => {
+  await page.addInitScript(() => {
+    const observer = new MutationObserver(() => {
+      if (!document.querySelector('tbody tr')) return
+      observer.disconnect()
+      const scripts = performance
+        .getEntriesByType('resource')
+        .filter(({ name }) => name.endsWith('.js')) as PerformanceResourceTiming[]
+      document.documentElement.dataset.script = `${scripts.reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0)}`
+    })
+    observer.observe(document, { childList: true, subtree: true })
+  })
+  await page.goto(address)
+  await expect(page.locator('html')).toHaveAttribute('data-script', /^\d+$/)
+  const bytes = Number(await page.locator('html').getAttribute('data-script'))
+  expect(bytes).toBeGreaterThan(100_000)
+  expect(bytes).toBeLessThan(200_000)
+})
+
 test.describe('what comes later', () => {
   test.use({ expected: { faults: [/Failed to (load|fetch)|dynamically imported/] } })
 
