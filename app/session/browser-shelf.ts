@@ -1,4 +1,4 @@
-import { createStore, del, entries, get, set, type UseStore } from 'idb-keyval'
+import { createStore, del, entries, get, keys, set, type UseStore } from 'idb-keyval'
 import type { Shelf, Undoable, Unsaved } from './build-server'
 import { ofTab } from './own-storage'
 
@@ -20,6 +20,16 @@ const past = async () => (steps ??= createStore('ypodoma-past', 'steps'))
 /** Opens what the browser keeps before it is asked for: it is wanted next. */
 export function openShelfAhead(): void {
   for (const opened of [open(), past()]) opened.then((store) => store('readonly', () => undefined)).catch(() => undefined)
+}
+
+/** How many builds have edits here that were not saved; undefined where the browser keeps nothing. */
+export async function unsavedBuilds(): Promise<number | undefined> {
+  try {
+    const kept = await keys<string>(await open())
+    return new Set(kept.map((key) => key.slice(0, key.lastIndexOf(' ')))).size
+  } catch {
+    return undefined
+  }
 }
 
 /**

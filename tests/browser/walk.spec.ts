@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import Papa from 'papaparse'
 import { accessibilityFaults, address, enter, freshBuild, saved, test } from './helpers'
 
@@ -143,15 +143,52 @@ test('a browser that lets pages keep nothing still opens, changes and saves a bu
   await saved(page)
   await page.reload()
   await expect(page.getByText('9 devices')).toBeVisible()
+  await fail(page)
+  await expect(page.getByText('what was not saved is lost')).toBeVisible()
+})
+
+/** Has the interface fail, as it would if it could not start. */
+const fail = (page: Page) =>
+  page.evaluate(() => {
+    const { useNuxtApp } = window as unknown as { useNuxtApp: () => { payload: { error?: object } } }
+    useNuxtApp().payload.error = { message: 'the theme could not be made', statusCode: 500 }
+  })
+
+test('an interface that fails says what is kept of what was not saved', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Not saved yet', true)
+  await page.goto(`${address}/builds/${id}/fit-out`)
+  await expect(page.getByText('10 devices')).toBeVisible()
+  await page.route('**/api/builds/**', (route) => (route.request().method() === 'PUT' ? new Promise(() => {}) : route.continue()))
+  await page.getByRole('button', { name: 'Remove Camera' }).click()
+  await expect(page.getByText('9 devices')).toBeVisible()
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise((tell) => {
+            indexedDB.open('ypodoma').onsuccess = ({ target }) => {
+              const { result } = target as IDBOpenDBRequest
+              const count = result.transaction('unsaved').objectStore('unsaved').count()
+              count.onsuccess = () => tell(count.result)
+            }
+          }),
+      ),
+    )
+    .toBe(1)
+  await fail(page)
+  await expect(page.getByText('Edits of one build that were not saved are kept in this browser')).toBeVisible()
+  await page.unrouteAll({ behavior: 'ignoreErrors' })
+  await page.goto(`${address}/builds/${id}/fit-out`)
+  await expect(page.getByText('9 devices')).toBeVisible()
+  await saved(page)
+  await fail(page)
+  await expect(page.getByText('Nothing waits in this browser to be saved.')).toBeVisible()
 })
 
 test('an unknown address, and an interface that fails, are told on pages of the product', async ({ page }) => {
   await page.goto(`${address}/no/such/page`)
   await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible()
-  await page.evaluate(() => {
-    const { useNuxtApp } = window as unknown as { useNuxtApp: () => { payload: { error?: object } } }
-    useNuxtApp().payload.error = { message: 'the theme could not be made', statusCode: 500 }
-  })
+  await fail(page)
   await expect(page.getByRole('heading', { name: 'This page could not be shown' })).toBeVisible()
   await expect(page.getByRole('alert')).toHaveText('the theme could not be made')
   expect(await accessibilityFaults(page)).toEqual([])
