@@ -60,9 +60,14 @@ export class EngineClient {
     private readonly keep: (thread: EngineThread) => void = ({ end }) => end(),
   ) {}
 
+  /** Has the thread started before there is anything to ask. */
+  begin(): EngineEnd {
+    return (this.thread ??= this.start()).there
+  }
+
   /** @throws EngineEnded when the engine is ended before it answers */
   ask<T>(question: (engine: EngineEnd) => Promise<T>): Promise<T> {
-    const { there } = (this.thread ??= this.start())
+    const there = this.begin()
     return new Promise<T>((resolve, reject) => {
       this.waiting.add(reject)
       question(there)

@@ -15,6 +15,11 @@ import { plain } from './parcel'
 export class Questions {
   constructor(private readonly client: EngineClient) {}
 
+  /** Something will be asked as soon as what it is about is there. */
+  begin(): void {
+    this.client.begin()
+  }
+
   /** Stops all that is under way. */
   stop(): void {
     this.client.stop()

@@ -177,9 +177,9 @@ async function savePlan(build: BuildSummary) {
                 Its newest version cannot be read. Save it as it is, or open it and restore an older one.
               </div>
             </td>
-            <td>{{ build.brief?.board }}</td>
+            <td class="whole">{{ build.brief?.board }}</td>
             <td class="text-right mono">{{ build.brief?.devices }}</td>
-            <td>
+            <td class="whole">
               <span v-if="build.unreadable" class="text-error">unreadable</span>
               <span v-else-if="!build.brief" class="quiet">not looked at yet</span>
               <span v-else-if="!build.brief.allocated" class="quiet">not allocated yet</span>
@@ -191,7 +191,7 @@ async function savePlan(build: BuildSummary) {
                 ></span
               >
             </td>
-            <td>{{ dayAndTime(build.updatedAt) }}</td>
+            <td class="whole">{{ dayAndTime(build.updatedAt) }}</td>
             <td class="text-right mono">{{ build.version }}</td>
             <td class="actions">
               <v-btn
@@ -249,9 +249,13 @@ async function savePlan(build: BuildSummary) {
   border-radius: 10px;
   font-size: var(--text-fine);
 }
+.whole,
 .marks,
 .actions {
   white-space: nowrap;
+}
+.marks,
+.actions {
   display: table-cell;
 }
 .marks > * + * {

@@ -28,6 +28,7 @@ async function compare() {
   fits.value = []
   chosen.value = undefined
   running.value = true
+  for (const thread of threads) thread.begin()
   const library = await catalogue.load()
   const boards = Object.values(library?.boards ?? {})
   total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)

@@ -23,8 +23,8 @@ async function erase({ id, name }: BuildSummary) {
   <v-dialog :model-value="Boolean(build)" width="460" aria-label="Delete for good" @update:model-value="build = undefined">
     <v-card v-if="build" :title="`Delete ${build.name} for good?`">
       <v-card-text
-        >All {{ build.version }} version{{ build.version === 1 ? '' : 's' }} of it go, and this cannot be undone. Backups made
-        before still hold them.</v-card-text
+        >{{ build.version === 1 ? 'Its one version goes' : `All ${build.version} versions of it go` }}, and this cannot be undone.
+        Backups made before still hold {{ build.version === 1 ? 'it' : 'them' }}.</v-card-text
       >
       <v-card-actions>
         <v-btn @click="build = undefined">Cancel</v-btn>
