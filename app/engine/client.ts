@@ -19,11 +19,11 @@ export class EngineEnd {
 
   constructor(readonly remote: Remote<Engine>) {}
 
-  /** Whether somebody was told nothing of this engine's yet, or somebody else was since. */
-  isNewTo(listener: object): boolean {
-    if (this.listener === listener) return false
+  /** Speaks to a listener from now on; true when that is another one than before, who was told nothing yet. */
+  turnTo(listener: object): boolean {
+    const another = this.listener !== listener
     this.listener = listener
-    return true
+    return another
   }
 
   pack(plan: Plan) {
@@ -52,6 +52,7 @@ export function threadAt(endpoint: Endpoint, end: () => void): EngineThread {
  */
 export class EngineClient {
   private thread?: EngineThread
+  private gone = false
   private readonly waiting = new Set<(reason: Error) => void>()
 
   /** @param keep takes a thread over that has nothing to do */
@@ -60,14 +61,10 @@ export class EngineClient {
     private readonly keep: (thread: EngineThread) => void = ({ end }) => end(),
   ) {}
 
-  /** Has the thread started before there is anything to ask. */
-  begin(): EngineEnd {
-    return (this.thread ??= this.start()).there
-  }
-
-  /** @throws EngineEnded when the engine is ended before it answers */
+  /** @throws EngineEnded when the engine is ended before it answers, and once it was left */
   ask<T>(question: (engine: EngineEnd) => Promise<T>): Promise<T> {
-    const there = this.begin()
+    if (this.gone) return Promise.reject(new EngineEnded())
+    const { there } = (this.thread ??= this.start())
     return new Promise<T>((resolve, reject) => {
       this.waiting.add(reject)
       question(there)
@@ -90,8 +87,9 @@ export class EngineClient {
     if (this.waiting.size) this.end()
   }
 
-  /** Ends what is under way; where that is nothing, the thread is for others. */
+  /** Ends what is under way; where that is nothing, the thread is for others. Nothing is asked any more. */
   leave(): void {
+    this.gone = true
     this.stop()
     if (this.thread) this.keep(this.thread)
     this.thread = undefined

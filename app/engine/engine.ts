@@ -148,7 +148,7 @@ export function createEngine() {
      * asked for first before the others. Asked anew, it leaves off what it was at.
      * @param fully who is told knows nothing yet; otherwise only what differs from what was told last
      */
-    async explain(parcel: PlanParcel, keys: string[], tell: Tell<Explained>, fully = true): Promise<void> {
+    async explain(parcel: PlanParcel, keys: string[], tell: Tell<Explained>, fully: boolean): Promise<void> {
       const turn = ++explaining
       if (fully) told.clear()
       const { plan, problem, base } = await laidOut(parcel)

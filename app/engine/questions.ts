@@ -15,17 +15,12 @@ import { plain } from './parcel'
 export class Questions {
   constructor(private readonly client: EngineClient) {}
 
-  /** Something will be asked as soon as what it is about is there. */
-  begin(): void {
-    this.client.begin()
-  }
-
   /** Stops all that is under way. */
   stop(): void {
     this.client.stop()
   }
 
-  /** Stops all that is under way, for nothing more will be asked. */
+  /** Stops all that is under way; what is asked from now on gets no answer. */
   leave(): void {
     this.client.leave()
   }
@@ -41,7 +36,7 @@ export class Questions {
 
   /** Tells in batches what each place of each need would mean; asked anew, it leaves off what it was at. */
   explain(plan: Plan, keys: string[], tell: (explained: Explained) => void): Promise<void> {
-    return this.ask((engine) => engine.remote.explain(engine.pack(plan), keys, proxy(tell), engine.isNewTo(this)))
+    return this.ask((engine) => engine.remote.explain(engine.pack(plan), keys, proxy(tell), engine.turnTo(this)))
   }
 
   alternatives(plan: Plan, count: number): Promise<Alternative[] | undefined> {

@@ -3,8 +3,8 @@ import { threadAt, type EngineThread } from './client'
 let ahead: Worker | undefined
 /** Threads whose asker has gone, for who asks next: what they have compiled serves any question. */
 const idle: EngineThread[] = []
-/** As many as any view asks at once. */
-const mostIdle = 2
+/** Threads that one view asks together: as many as there are cores to spare, two at most. */
+export const threadsTogether = () => Math.min(2, navigator.hardwareConcurrency || 1)
 
 /** @param name where the plan is got that will be asked about */
 const start = (name = '') => new Worker(new URL('./engine.worker.ts', import.meta.url), { type: 'module', name })
@@ -25,6 +25,6 @@ export function engineThread(): EngineThread {
 
 /** Keeps a thread that has nothing to do for who asks next. */
 export function keepThread(thread: EngineThread): void {
-  if (idle.length < mostIdle) idle.push(thread)
+  if (idle.length < threadsTogether()) idle.push(thread)
   else thread.end()
 }

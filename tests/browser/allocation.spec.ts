@@ -130,3 +130,42 @@ test('another board is taken with what becomes of each need said before and afte
   expect(plan.board.definition).toBe('corran-7')
   expect(Object.keys(plan.assignment).length).toBeGreaterThan(10)
 })
+
+test.describe('where the catalogue does not come', () => {
+  test.use({ expected: { faults: [/Failed to load resource/] } })
+
+  test('boards and room left say so, rest when stopped, and try again', async ({ page }) => {
+    let answer: 'refused' | 'held' | 'given' = 'refused'
+    let release = () => {}
+    await page.route('**/api/catalogue', async (route) => {
+      if (answer === 'refused') return route.abort()
+      if (answer === 'held') await new Promise<void>((go) => (release = go))
+      return route.continue()
+    })
+    await page.goto(`${address}/builds/spillway-hex/allocation?view=boards`)
+    const again = page.getByRole('button', { name: 'Try again' })
+    const stop = page.getByRole('button', { name: 'Stop', exact: true })
+    const boards = page.getByTestId('boards')
+    await expect(page.getByText('does not answer').first()).toBeVisible()
+    await expect(again).toBeVisible()
+    answer = 'held'
+    await again.click()
+    await stop.click()
+    await expect(again).toBeVisible()
+    const came = page.waitForResponse('**/api/catalogue')
+    release()
+    await came
+    // What was stopped before it began is not begun.
+    await expect(boards.getByRole('status')).toHaveText('0 of 0 boards and revisions tried')
+    answer = 'given'
+    await again.click()
+    await expect(boards.getByRole('status')).toHaveText(/^(\d\d) of \1 boards/)
+    answer = 'refused'
+    await page.goto(`${address}/builds/spillway-hex/allocation?view=room`)
+    await expect(page.getByText('does not answer').first()).toBeVisible()
+    await expect(stop).toHaveCount(0)
+    answer = 'given'
+    await again.click()
+    await expect(page.getByTestId('room').getByRole('status')).toHaveText(/^(\d\d) of \1 devices tried/, { timeout: 60_000 })
+  })
+})

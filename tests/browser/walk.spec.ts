@@ -126,6 +126,13 @@ test('a device can be added, changed and removed, and the build renamed', async 
   await saved(page)
 })
 
+/** Has the interface fail, as it would if it could not start. */
+const fail = (page: Page) =>
+  page.evaluate(() => {
+    const { useNuxtApp } = window as unknown as { useNuxtApp: () => { payload: { error?: object } } }
+    useNuxtApp().payload.error = { message: 'the theme could not be made', statusCode: 500 }
+  })
+
 test('a browser that lets pages keep nothing still opens, changes and saves a build', async ({ page }) => {
   const id = await freshBuild(page, 'culvert-scout', 'Nothing kept', true)
   await page.addInitScript(() => {
@@ -146,13 +153,6 @@ test('a browser that lets pages keep nothing still opens, changes and saves a bu
   await fail(page)
   await expect(page.getByText('what was not saved is lost')).toBeVisible()
 })
-
-/** Has the interface fail, as it would if it could not start. */
-const fail = (page: Page) =>
-  page.evaluate(() => {
-    const { useNuxtApp } = window as unknown as { useNuxtApp: () => { payload: { error?: object } } }
-    useNuxtApp().payload.error = { message: 'the theme could not be made', statusCode: 500 }
-  })
 
 test('an interface that fails says what is kept of what was not saved', async ({ page }) => {
   const id = await freshBuild(page, 'culvert-scout', 'Not saved yet', true)

@@ -231,11 +231,9 @@ describe('an engine on a thread of its own', () => {
     other.leave()
     expect(await atWork).toBeUndefined()
     expect(idle).toHaveLength(0)
-    // Whoever has left may come back: it is as if there had been nothing.
-    expect(await told(other)).toEqual(first)
-    expect(started).toBe(2)
-    other.leave()
-    expect(idle).toHaveLength(1)
+    // Whoever has left, a page that is gone say, gets no answer, and starts no thread that nobody would end.
+    expect(await other.alternatives(plan, 2)).toBeUndefined()
+    expect([started, idle.length]).toEqual([1, 0])
   })
 
   it('tells each board it tries once, in their order, and waits for nobody who is told', async () => {

@@ -5,16 +5,18 @@ import { applyEdit, placeLabel, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
+import { threadsTogether } from '~/engine/thread'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
+import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
-/** As many threads as there are cores to spare, two at most. */
-const threads = Array.from({ length: Math.min(2, navigator.hardwareConcurrency || 1) }, () => useQuestions())
+const threads = Array.from({ length: threadsTogether() }, () => useQuestions())
+const notices = useNotices()
 const fits = shallowRef<BoardFit[]>([])
 const total = ref(0)
 const running = ref(false)
@@ -28,11 +30,11 @@ async function compare() {
   fits.value = []
   chosen.value = undefined
   running.value = true
-  for (const thread of threads) thread.begin()
-  const library = await catalogue.load()
-  const boards = Object.values(library?.boards ?? {})
-  total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)
   try {
+    const library = await catalogue.load()
+    if (question !== asked) return
+    const boards = Object.values(library?.boards ?? {})
+    total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)
     await Promise.all(
       threads.map((thread, at) => {
         const share = boards.filter((_, place) => place % threads.length === at)
@@ -41,6 +43,8 @@ async function compare() {
         })
       }),
     )
+  } catch (error) {
+    notices.complain((error as Error).message)
   } finally {
     if (question === asked) running.value = false
   }

@@ -7,32 +7,41 @@ import { useQuestions } from '~/composables/useQuestions'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
+import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
 const questions = useQuestions()
+const notices = useNotices()
 const found = ref<Record<string, Addition>>({})
 const running = ref(false)
 const devices = computed(() => Object.values(catalogue.library?.devices ?? {}))
 
+let asked = 0
+
 async function look() {
-  questions.stop()
+  stop()
+  const question = asked
   found.value = {}
   running.value = true
-  const library = await catalogue.load()
   try {
+    const library = await catalogue.load()
+    if (question !== asked) return
     await questions.additions(
       plan.value,
       devices.value,
       library!.protocols,
       (addition) => (found.value[addition.device] = addition),
     )
+  } catch (error) {
+    notices.complain((error as Error).message)
   } finally {
-    running.value = false
+    if (question === asked) running.value = false
   }
 }
 function stop() {
+  asked += 1
   questions.stop()
   running.value = false
 }
@@ -75,6 +84,7 @@ function add(definition: DeviceDefinition) {
     <div class="bar">
       <span role="status">{{ Object.keys(found).length }} of {{ devices.length }} devices tried as one more wish</span>
       <v-btn v-if="running" :prepend-icon="mdiStop" @click="stop">Stop</v-btn>
+      <v-btn v-else @click="look">Try again</v-btn>
     </div>
     <div class="groups">
       <section v-for="group in groups" :key="group.name">

@@ -65,7 +65,10 @@ watch(
   () => build.analysis,
   () => {
     preloadParts(build.id)
-    return useCatalogue().load()
+    // Where it does not come, whoever asks for it in earnest says so.
+    void useCatalogue()
+      .load()
+      .catch(() => undefined)
   },
   { once: true },
 )
