@@ -171,7 +171,7 @@ describe('allocate', () => {
   })
 
   it('says when it is not proven, and how far', () => {
-    const resolved = resolvePlan(demo('spillway-hex'))
+    const resolved = resolvePlan(structuredClone(demo('spillway-hex')))
     const { proven, bound, score } = allocate(resolved, { maxNodes: 1 })
     expect(proven).toBe(false)
     expect(bound.unmetMusts).toBeLessThanOrEqual(score.unmetMusts)

@@ -1,6 +1,6 @@
 import { oncePer } from '../once'
 import { idIn, sameValue, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
-import { solveCompiled, type PackingResult, type SearchLimits } from './packing'
+import { solveCompiled, type Compiled, type PackingResult, type SearchLimits } from './packing'
 import { layOut, scoreOf, skipOf, type Problem, type Score, type Want } from './problem'
 import type { Candidate, Reason } from './verdict'
 
@@ -39,9 +39,29 @@ export function allocate(resolved: ResolvedPlan, limits: SearchLimits = {}): All
 
 /** The same for a problem laid out before, under given locks and bans. */
 export function solveProblem(problem: Problem, constraints: Constraints, limits: SearchLimits = {}): Allocation {
-  const allowed = (item: number, option: number) => isAllowed(problem.wants[item]!, option, constraints)
-  const start = limits.known ? undefined : presentChoice(problem)
-  return readResult(problem, constraints, solveCompiled(problem.compiled, { ...limits, allowed, ...(start && { start }) }))
+  return readResult(
+    problem,
+    constraints,
+    limits.known ? solved(problem, constraints, limits) : solvedOnce(problem, constraints, limits),
+  )
+}
+
+function solved({ wants, compiled }: Problem, constraints: Constraints, limits: SearchLimits): PackingResult {
+  return solveCompiled(compiled, { ...limits, allowed: (item, option) => isAllowed(wants[item]!, option, constraints) })
+}
+
+const lastOf = oncePer((_compiled: Compiled): { question?: unknown; result?: PackingResult } => ({}))
+
+/** What was asked last of the same packing has the same answer, if that is proven. */
+function solvedOnce(problem: Problem, constraints: Constraints, limits: SearchLimits): PackingResult {
+  const { locks, bans, without = [] } = constraints
+  const start = limits.start ?? presentChoice(problem)
+  const question = [problem.wants.map(({ key }) => key), locks, bans, [...without], start]
+  const last = lastOf(problem.compiled)
+  if (last.result && sameValue(last.question, question)) return last.result
+  const result = solved(problem, constraints, { ...limits, ...(start && { start }) })
+  if (result.proven) Object.assign(last, { question, result })
+  return result
 }
 
 /** Where everything is at present, as a choice to start from; undefined when nothing has a place. */

@@ -1,8 +1,8 @@
-import type { FittedNeed, FittedSupply, NeedKey, Plan, Priority, ResolvedPlan, SupplyKey } from '../plan'
+import type { FittedNeed, FittedSupply, NeedKey, Priority, ResolvedPlan, SupplyKey } from '../plan'
 import { takesPlace } from '../catalogue'
-import { capacitiesOf, unmetClaims, type Claim } from '../suitability'
-import { contested } from './contested'
-import { compile, type Compiled, type Packing, type PackingItem, type PackingOption } from './packing'
+import { unmetClaims, type Claim } from '../suitability'
+import { packed } from './packed'
+import type { Compiled } from './packing'
 import { verdictsFor, verdictsForSupply, type Candidate, type Verdict } from './verdict'
 
 /** A need or a supply that the allocator finds a place for. */
@@ -59,14 +59,8 @@ export function layOut(resolved: ResolvedPlan): Problem {
       want(supply.key, verdictsForSupply(resolved, supply), supply.fitted.instance.priority, { supply }),
     ),
   ]
-  const fine = weigh(wants, true)
-  // Where the levels together are more than can be told apart, the order among equals is given up.
-  const weights = fine.lock * (wants.length + 1) < dearest ? fine : weigh(wants, false)
-  return { resolved, wants, compiled: compile(packingOf(resolved, wants, weights)), weights }
+  return { resolved, wants, ...packed(resolved, wants) }
 }
-
-/** Sums of costs stay below it, so that they are exact. */
-const dearest = 2 ** 50
 
 function want(
   key: Want['key'],
@@ -88,89 +82,6 @@ function suppliesToFeed(resolved: ResolvedPlan): FittedSupply[] {
     seen.add(group)
     return true
   })
-}
-
-/**
- * Each weight exceeds all that can come together on the levels below it. Below
- * the moves stands the order of the places on the board: among equals the first
- * is taken, and the answer is always the same.
- */
-function weigh(wants: Want[], ordered: boolean): Problem['weights'] {
-  let below = ordered ? wants.reduce((sum, { verdicts }) => sum + verdicts.length, 0) : 0
-  const next = (most: number) => {
-    const weight = below + 1
-    below += weight * most
-    return weight
-  }
-  const count = (priority: Priority) => wants.filter((want) => want.priority === priority).length
-  const move = next(wants.length)
-  const risk = next(
-    wants.reduce((sum, { candidates }) => sum + candidates.reduce((most, { risk }) => Math.max(most, risk), 0), 0),
-  )
-  const third = next(count(3))
-  const second = next(count(2))
-  const first = next(count(1))
-  const must = next(count('must'))
-  return { lock: next(wants.length), must, wish: [first, second, third], risk, move, order: ordered ? 1 : 0 }
-}
-
-function packingOf(resolved: ResolvedPlan, wants: Want[], weights: Problem['weights']): Packing {
-  const units = numbering()
-  const modes = numbering()
-  const values = numbering()
-  const loads = numbering()
-  const limits = capacitiesOf(resolved)
-  const matters = contested(wants, limits)
-  const taken = (claims: Claim[]): Omit<PackingOption, 'cost'> => {
-    const option: Omit<PackingOption, 'cost'> = { units: [], modes: [], loads: [] }
-    for (const claim of claims) {
-      if (!matters(claim)) continue
-      if (claim.kind === 'alone') option.units.push(units.number(claim.thing))
-      else if (claim.kind === 'alike') option.modes.push([modes.number(claim.thing), values.number(`${claim.thing}=${claim.as}`)])
-      else option.loads.push([loads.number(claim.thing), claim.amount])
-    }
-    return option
-  }
-  const items = wants.map((want): PackingItem => {
-    const before = placeBefore(resolved.plan, want)
-    const options = want.verdicts.flatMap(({ place, candidates }, order) => {
-      const stays = before === undefined || before === place
-      const cost = (stays ? 0 : weights.move) + weights.order * order
-      return candidates.map(({ claims, risk }): PackingOption => ({ ...taken(claims), cost: cost + risk * weights.risk }))
-    })
-    const unmet = skipCost(want, weights) + (before === undefined ? 0 : weights.move)
-    const nothing = taken(want.without)
-    const skips = [
-      { ...nothing, cost: unmet },
-      { ...nothing, cost: unmet + weights.lock },
-    ]
-    if (want.without.length) skips.push({ ...taken([]), cost: unmet })
-    return { options: [...options, ...skips] }
-  })
-  const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
-  const { lock, must, wish, risk, move, order } = weights
-  const levels = [...new Set([lock, must, ...wish, risk, move, ...(order ? [order] : []), 1])]
-  return { units: units.names.size, modes: modes.names.size, capacities, items, levels }
-}
-
-/** Numbers names in the order in which they are first met. */
-function numbering() {
-  const names = new Map<string, number>()
-  const number = (name: string): number => {
-    const known = names.get(name)
-    if (known !== undefined) return known
-    names.set(name, names.size)
-    return names.size - 1
-  }
-  return { number, names }
-}
-
-function skipCost({ priority }: Want, weights: Problem['weights']): number {
-  return priority === 'must' ? weights.must : weights.wish[priority - 1]!
-}
-
-function placeBefore(plan: Plan, want: Want) {
-  return want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place
 }
 
 /** Splits a summed cost into the levels of the objective. */

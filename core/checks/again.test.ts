@@ -50,7 +50,7 @@ describe('checkAgain', () => {
     expect(read).toBeGreaterThan(amount(25))
   })
 
-  it('runs nothing again where nothing changed, nor where only a note did, and little where a need is locked', () => {
+  it('runs nothing again where nothing changed, nor where only a note did, and little where a need is locked or a device wanted less', () => {
     const plan = allocated('spillway-hex')
     const { checked, ran } = checkAgain(plan)
     expect(ran).toHaveLength(rules.length)
@@ -59,5 +59,11 @@ describe('checkAgain', () => {
     const [need, { place }] = Object.entries(plan.assignment)[0]!
     const locked = checkAgain(applyEdit(plan, { type: 'need.lock', need, place }), checked)
     expect(locked.ran.length).toBeLessThan(rules.length / 5)
+    const [{ id: device }] = plan.devices as [Plan['devices'][number]]
+    const wanted = checkAgain(applyEdit(plan, { type: 'device.priority', device, priority: 3 }), checked)
+    expect(wanted.ran.length).toBeLessThan(rules.length / 20)
+    expect(checkAgain(applyEdit(plan, { type: 'device.rename', device, name: 'Another' }), checked).ran.length).toBeGreaterThan(
+      20,
+    )
   })
 })

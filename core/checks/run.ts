@@ -1,4 +1,4 @@
-import { everything, readsOf, watched } from '../once'
+import { everything, readsOf, watched, watchedMembers } from '../once'
 import { resolvePlan, sameValue, type Plan } from '../plan'
 import { severities } from '../suitability'
 import { checkContext, type CheckContext, type Report, type Rule } from './context'
@@ -30,7 +30,8 @@ export function checkAgain(
   before?: Checked,
   chosen: readonly Rule[] = rules,
 ): { findings: Finding[]; checked: Checked; ran: Rule[]; context: CheckContext } {
-  const context = checkContext(resolvePlan(watched(plan)))
+  const devices = watchedMembers('devices', plan.devices)
+  const context = checkContext(resolvePlan(watched({ ...plan, devices })))
   const changed = before && changesBetween(before.plan, plan)
   const checked: Checked = { plan, said: new Map() }
   const ran: Rule[] = []
@@ -51,9 +52,21 @@ export function checkAgain(
   return { findings, checked, ran, context }
 }
 
-/** Properties in which two plans differ. */
+/** Properties in which two plans differ; where devices are as many, with the same properties, which of theirs. */
 function changesBetween(one: Plan, other: Plan): Set<PropertyKey> {
-  const keys = new Set([...Object.keys(one), ...Object.keys(other)]) as Set<keyof Plan>
+  const changed = differing(one, other)
+  const properties = ({ devices }: Plan) => devices.map((device) => Object.keys(device))
+  if (changed.has('devices') && sameValue(properties(one), properties(other))) {
+    changed.delete('devices')
+    one.devices.forEach((device, at) => {
+      for (const key of differing(device, other.devices[at]!)) changed.add(`devices.${key}`)
+    })
+  }
+  return changed
+}
+
+function differing<T extends object>(one: T, other: T): Set<string> {
+  const keys = new Set([...Object.keys(one), ...Object.keys(other)]) as Set<keyof T & string>
   return new Set([...keys].filter((key) => !sameValue(one[key], other[key])))
 }
 

@@ -22,6 +22,21 @@ export function watched<T extends object>(thing: T): T {
   })
 }
 
+/** The members of a watched thing's list; what is read of each is noted as `list.property`. */
+export function watchedMembers<T extends object>(list: string, members: T[]): T[] {
+  return members.map((member) => {
+    const seen = {} as T
+    for (const key of Object.keys(member) as (keyof T & string)[]) {
+      const get = () => {
+        reading?.add(`${list}.${key}`)
+        return member[key]
+      }
+      Object.defineProperty(seen, key, { enumerable: true, get })
+    }
+    return seen
+  })
+}
+
 /** Works something out and tells which properties of watched things were read for it, through what is made once too. */
 export function readsOf<R>(make: () => R): { made: R; reads: ReadonlySet<PropertyKey> } {
   const around = reading

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { everything, inParts, oncePer, readsOf, watched, whileSame } from '.'
+import { everything, inParts, oncePer, readsOf, watched, watchedMembers, whileSame } from '.'
 
 it('makes of each object once, undefined too', () => {
   const asked: number[] = []
@@ -29,6 +29,19 @@ describe('what is read', () => {
     expect([...readsOf(() => plan.name + plan.locks.rc).reads]).toEqual(['name', 'locks'])
     expect([...readsOf(() => plan.later ?? 'later' in plan).reads]).toEqual(['later'])
     expect(readsOf(() => ({ ...plan })).reads).toContain(everything)
+  })
+
+  it('is told of members of a list by property too', () => {
+    const plan = watched({
+      devices: watchedMembers('devices', [
+        { id: 'rc', name: 'Receiver' },
+        { id: 'esc', name: 'ESC' },
+      ]),
+    })
+    const ids = readsOf(() => plan.devices.map(({ id }) => id))
+    expect([...ids.reads]).toEqual(['devices', 'devices.id'])
+    expect(readsOf(() => ({ ...plan.devices[1] }))).toMatchObject({ made: { id: 'esc', name: 'ESC' } })
+    expect([...readsOf(() => plan.devices.find(({ name }) => name === 'ESC')).reads]).toEqual(['devices', 'devices.name'])
   })
 
   it('counts where it was made once for somebody else, and goes on to who stands around', () => {

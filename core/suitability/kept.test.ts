@@ -76,6 +76,15 @@ describe('offers', () => {
     for (const step of [plan, moved, features, plan]) expect(offersOf(resolvePlan(step))).toEqual(anew(step))
   })
 
+  it('follow the minutes in the air where a record may fill the flash', () => {
+    for (const plan of [allocated('spillway-hex'), allocated('culvert-scout'), ...[7, 12].map((seed) => drawnPlan(seed, 12))]) {
+      for (const capacity of [500, 4000, 12_000, 60_000]) {
+        const flown = applyEdit(plan, { type: 'battery.set', battery: { ...plan.battery, capacity } })
+        expect(offersOf(resolvePlan(flown)), `${capacity}`).toEqual(anew(flown))
+      }
+    }
+  })
+
   it('read nothing of locks, bans, assignment, links or wires', () => {
     for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const) {
       const plan = structuredClone(demo(name))

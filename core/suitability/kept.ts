@@ -1,12 +1,15 @@
 import { oncePer } from '../once'
 import { needKind, type Board, type Need, type Supply } from '../catalogue'
-import type { FittedNeed, ResolvedPlan } from '../plan'
+import { flightMinutes, type FittedNeed, type ResolvedPlan } from '../plan'
 import type { Offer } from './way'
 import { motorOrder } from './motor-order'
+import { recorded } from './storage'
 import { sourcesOf } from './supplies'
 
 interface Kept {
   around: string
+  /** Minutes in the air, where they matter. */
+  flight?: number | undefined
   offers: Offer[]
 }
 
@@ -16,18 +19,20 @@ const ofSupplies = oncePer((_board: Board) => oncePer((_supply: Supply) => new M
 /**
  * What is offered to a need depends on the board, the need itself, and what stands around both:
  * the battery, the protocols, the rates that the needs of all devices can run timers at, the devices
- * with pads of their own, and the links that may share a line or open the configuration. It
- * does not depend on locks, bans, assignment or wires, so that it serves through all of those edits.
+ * with pads of their own, the links that may share a line or open the configuration, and how long the craft flies
+ * where that is to be recorded. It does not depend on locks, bans, assignment or wires, so that it serves through all of those edits.
  */
-export function keptForNeed(resolved: ResolvedPlan, { fitted, key, need }: FittedNeed, make: () => Offer[]): Offer[] {
+export function keptForNeed(resolved: ResolvedPlan, asked: FittedNeed, make: () => Offer[]): Offer[] {
+  const { fitted, key, need } = asked
   const kept = ofNeeds(resolved.board)(need)
   const around = surroundings(resolved)
+  const flight = recorded(resolved, asked) ? Math.floor(flightMinutes(resolved)) : undefined
   // Alike needs of alike devices are offered the same, but for the number of a motor and pads of their own device.
   const own = `${motorOrder(resolved).get(key) ?? ''} ${fitted.device.pads.length || fitted.device.ports.length ? fitted.id : ''}`
   const known = kept.get(own)
-  if (known?.around === around) return known.offers
+  if (known?.around === around && known.flight === flight) return known.offers
   const offers = make()
-  kept.set(own, { around, offers })
+  kept.set(own, { around, flight, offers })
   return offers
 }
 

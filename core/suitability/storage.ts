@@ -21,8 +21,9 @@ export function storageOffers(resolved: ResolvedPlan, fitted: Link): Offer[] {
     })
 }
 
-function recorded({ protocols }: ResolvedPlan, { need }: Link): boolean {
-  return need.options.some(({ protocol }) => protocols[protocol]?.recorded)
+/** Whether what goes over a link is a record that a memory could keep. */
+export function recorded({ protocols }: ResolvedPlan, { need }: FittedNeed): boolean {
+  return need.kind === 'serial' && need.options.some(({ protocol }) => protocols[protocol]?.recorded)
 }
 
 /** A record in the board's own memory. */

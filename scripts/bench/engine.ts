@@ -21,8 +21,9 @@ for (const { id, plan } of demoPlans()) {
   const fromNothing: number[] = []
   const times: Record<string, number[]> = {}
   for (let turn = 0; turn < runs; turn += 1) {
+    const unknown = structuredClone(plan)
     const start = performance.now()
-    analyse({ ...plan, note: `${turn}` })
+    analyse(unknown)
     fromNothing.push(performance.now() - start)
     for (const [what, edit] of Object.entries(editsOf(placed))) {
       settle(placed)
@@ -32,7 +33,7 @@ for (const { id, plan } of demoPlans()) {
       if (turn >= runs / 4) (times[what] ??= []).push(performance.now() - since)
     }
   }
-  row(`${id}: allocation, findings, wires, grid`, fromNothing)
+  row(`${id}: allocation, findings, wires, grid, from nothing`, fromNothing)
   for (const [what, all] of Object.entries(times)) row(`${id}: the same after ${what}`, all)
   row(`${id}: after any of these edits`, Object.values(times).flat())
 }
@@ -59,21 +60,22 @@ function editsOf({ assignment, devices, battery }: Plan): Record<string, (turn: 
 
 const solver = await loadSolver()
 
-/** Every cell of the grid answered by a search with that choice forced. */
-function gridOf(plan: Plan, note: string): { time: number; cells: number; unproven: number } {
+/** Every cell of the grid answered by a search with that choice forced, once the allocation itself is known. */
+function gridOf(allocated: Plan): { time: number; cells: number; unproven: number } {
+  const plan = structuredClone(allocated)
+  solveProblem(layOut(resolvePlan(plan)), plan, { solver })
   const start = performance.now()
-  const noted = { ...plan, note }
-  const problem = layOut(resolvePlan(noted))
-  const base = solveProblem(problem, noted, { solver })
+  const problem = layOut(resolvePlan(plan))
+  const base = solveProblem(problem, plan, { solver })
   const cells = problem.wants.flatMap(({ key, verdicts }) =>
-    verdicts.map(({ place }) => forcePlace(problem, noted, base, key, place, { ...within(20_000, Date.now), solver })),
+    verdicts.map(({ place }) => forcePlace(problem, plan, base, key, place, { ...within(20_000, Date.now), solver })),
   )
   return { time: performance.now() - start, cells: cells.length, unproven: cells.filter(({ proven }) => !proven).length }
 }
 
 for (const { id, plan } of demoPlans()) {
   const placed = adopt(plan, analyse(plan).proposal)
-  const runs = Array.from({ length: 12 }, (_, turn) => gridOf(placed, `${turn}`))
+  const runs = Array.from({ length: 12 }, () => gridOf(placed))
   row(
     `${id}: grid of ${runs[0]!.cells} cells`,
     runs.map(({ time }) => time),
@@ -84,7 +86,7 @@ const allocatedPlan = (seed: number, devices: number, board?: BoardDefinition) =
   return adopt(plan, analyse(plan, { solver }).proposal)
 }
 const gridsOf = (label: string, plans: Plan[]) => {
-  const runs = plans.map((plan) => gridOf(plan, ''))
+  const runs = plans.map(gridOf)
   const unproven = runs.reduce((sum, run) => sum + run.unproven, 0)
   row(
     `${label}, ${unproven} cells not proven`,

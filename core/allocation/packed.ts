@@ -1,0 +1,141 @@
+import type { Board } from '../catalogue'
+import { oncePer } from '../once'
+import { sameValue, type Place, type Priority, type ResolvedPlan } from '../plan'
+import { capacitiesOf, type Claim } from '../suitability'
+import { contested } from './contested'
+import { compile, type Packing, type PackingItem, type PackingOption } from './packing'
+import type { Problem, Want } from './problem'
+
+type Packed = Pick<Problem, 'compiled' | 'weights'>
+
+/** What the search has to know of a want. */
+interface Wanted extends Pick<Want, 'verdicts' | 'candidates' | 'priority' | 'without'> {
+  /** Where it is at present. */
+  before: Place | undefined
+}
+
+/** All that a packing is made of. */
+interface Contents {
+  wanted: Wanted[]
+  /** What there is to share of each thing. */
+  limits: Map<string, number>
+}
+
+const lastOf = oncePer((_board: Board): { contents?: Contents; packed?: Packed } => ({}))
+
+/** Wants as the search takes them: the same object while nothing that it is made of changes, so that what was worked out on it serves again. */
+export function packed(resolved: ResolvedPlan, wants: Want[]): Packed {
+  const last = lastOf(resolved.board)
+  const contents = { wanted: wants.map((want) => wantedOf(resolved, want)), limits: capacitiesOf(resolved) }
+  if (!last.packed || !last.contents || !areAlike(last.contents, contents)) {
+    Object.assign(last, { contents, packed: packedAnew(contents) })
+  }
+  return last.packed!
+}
+
+function wantedOf({ plan }: ResolvedPlan, { key, supply, verdicts, candidates, priority, without }: Want): Wanted {
+  return { verdicts, candidates, priority, without, before: supply ? plan.supplies[key] : plan.assignment[key]?.place }
+}
+
+function areAlike(one: Contents, other: Contents): boolean {
+  return (
+    one.wanted.length === other.wanted.length &&
+    one.wanted.every((want, at) => isAlike(want, other.wanted[at]!)) &&
+    sameValue([...one.limits], [...other.limits])
+  )
+}
+
+/** Verdicts are the same objects while they say the same. */
+function isAlike(one: Wanted, other: Wanted): boolean {
+  const { verdicts, priority, before } = other
+  return one.verdicts === verdicts && one.priority === priority && one.before === before && sameValue(one.without, other.without)
+}
+
+function packedAnew(contents: Contents): Packed {
+  const { wanted } = contents
+  const fine = weigh(wanted, true)
+  // Where the levels together are more than can be told apart, the order among equals is given up.
+  const weights = fine.lock * (wanted.length + 1) < dearest ? fine : weigh(wanted, false)
+  return { compiled: compile(packingOf(contents, weights)), weights }
+}
+
+/** Sums of costs stay below it, so that they are exact. */
+const dearest = 2 ** 50
+
+/**
+ * Each weight exceeds all that can come together on the levels below it. Below
+ * the moves stands the order of the places on the board: among equals the first
+ * is taken, and the answer is always the same.
+ */
+function weigh(wants: Wanted[], ordered: boolean): Problem['weights'] {
+  let below = ordered ? wants.reduce((sum, { verdicts }) => sum + verdicts.length, 0) : 0
+  const next = (most: number) => {
+    const weight = below + 1
+    below += weight * most
+    return weight
+  }
+  const count = (priority: Priority) => wants.filter((want) => want.priority === priority).length
+  const move = next(wants.length)
+  const risk = next(
+    wants.reduce((sum, { candidates }) => sum + candidates.reduce((most, { risk }) => Math.max(most, risk), 0), 0),
+  )
+  const third = next(count(3))
+  const second = next(count(2))
+  const first = next(count(1))
+  const must = next(count('must'))
+  return { lock: next(wants.length), must, wish: [first, second, third], risk, move, order: ordered ? 1 : 0 }
+}
+
+function packingOf({ wanted, limits }: Contents, weights: Problem['weights']): Packing {
+  const units = numbering()
+  const modes = numbering()
+  const values = numbering()
+  const loads = numbering()
+  const matters = contested(wanted, limits)
+  const taken = (claims: Claim[]): Omit<PackingOption, 'cost'> => {
+    const option: Omit<PackingOption, 'cost'> = { units: [], modes: [], loads: [] }
+    for (const claim of claims) {
+      if (!matters(claim)) continue
+      if (claim.kind === 'alone') option.units.push(units.number(claim.thing))
+      else if (claim.kind === 'alike') option.modes.push([modes.number(claim.thing), values.number(`${claim.thing}=${claim.as}`)])
+      else option.loads.push([loads.number(claim.thing), claim.amount])
+    }
+    return option
+  }
+  const items = wanted.map((want): PackingItem => {
+    const { before } = want
+    const options = want.verdicts.flatMap(({ place, candidates }, order) => {
+      const stays = before === undefined || before === place
+      const cost = (stays ? 0 : weights.move) + weights.order * order
+      return candidates.map(({ claims, risk }): PackingOption => ({ ...taken(claims), cost: cost + risk * weights.risk }))
+    })
+    const unmet = skipCost(want, weights) + (before === undefined ? 0 : weights.move)
+    const nothing = taken(want.without)
+    const skips = [
+      { ...nothing, cost: unmet },
+      { ...nothing, cost: unmet + weights.lock },
+    ]
+    if (want.without.length) skips.push({ ...taken([]), cost: unmet })
+    return { options: [...options, ...skips] }
+  })
+  const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
+  const { lock, must, wish, risk, move, order } = weights
+  const levels = [...new Set([lock, must, ...wish, risk, move, ...(order ? [order] : []), 1])]
+  return { units: units.names.size, modes: modes.names.size, capacities, items, levels }
+}
+
+/** Numbers names in the order in which they are first met. */
+function numbering() {
+  const names = new Map<string, number>()
+  const number = (name: string): number => {
+    const known = names.get(name)
+    if (known !== undefined) return known
+    names.set(name, names.size)
+    return names.size - 1
+  }
+  return { number, names }
+}
+
+function skipCost({ priority }: Wanted, weights: Problem['weights']): number {
+  return priority === 'must' ? weights.must : weights.wish[priority - 1]!
+}
