@@ -3,15 +3,34 @@ import { oncePer } from '../once'
 import { sameValue, type Place, type Priority, type ResolvedPlan } from '../plan'
 import { capacitiesOf, type Claim } from '../suitability'
 import { contested } from './contested'
-import { compile, type Packing, type PackingItem, type PackingOption } from './packing'
-import type { Problem, Want } from './problem'
+import { compile, type Compiled, type Packing, type PackingItem, type PackingOption } from './packing'
+import type { Candidate, Verdict } from './verdict'
 
-type Packed = Pick<Problem, 'compiled' | 'weights'>
+/** Multipliers that make the sum of costs respect the order of the objective. */
+export interface Weights {
+  lock: number
+  must: number
+  wish: [number, number, number]
+  risk: number
+  move: number
+  order: number
+}
 
-/** What the search has to know of a want. */
-interface Wanted extends Pick<Want, 'verdicts' | 'candidates' | 'priority' | 'without'> {
+/** What the search has to know of a need or a supply. */
+export interface Wanted {
+  priority: Priority
+  verdicts: Verdict[]
+  candidates: Candidate[]
+  /** What it takes to go without a place. */
+  without: Claim[]
   /** Where it is at present. */
   before: Place | undefined
+}
+
+/** What the search is given, and how its costs are to be read. */
+export interface Packed {
+  compiled: Compiled
+  weights: Weights
 }
 
 /** All that a packing is made of. */
@@ -23,18 +42,14 @@ interface Contents {
 
 const lastOf = oncePer((_board: Board): { contents?: Contents; packed?: Packed } => ({}))
 
-/** Wants as the search takes them: the same object while nothing that it is made of changes, so that what was worked out on it serves again. */
-export function packed(resolved: ResolvedPlan, wants: Want[]): Packed {
+/** What is wanted, as the search takes it: the same object while nothing that it is made of changes, so that what was worked out on it serves again. */
+export function packed(resolved: ResolvedPlan, wanted: Wanted[]): Packed {
   const last = lastOf(resolved.board)
-  const contents = { wanted: wants.map((want) => wantedOf(resolved, want)), limits: capacitiesOf(resolved) }
+  const contents = { wanted, limits: capacitiesOf(resolved) }
   if (!last.packed || !last.contents || !areAlike(last.contents, contents)) {
     Object.assign(last, { contents, packed: packedAnew(contents) })
   }
   return last.packed!
-}
-
-function wantedOf({ plan }: ResolvedPlan, { key, supply, verdicts, candidates, priority, without }: Want): Wanted {
-  return { verdicts, candidates, priority, without, before: supply ? plan.supplies[key] : plan.assignment[key]?.place }
 }
 
 function areAlike(one: Contents, other: Contents): boolean {
@@ -67,7 +82,7 @@ const dearest = 2 ** 50
  * the moves stands the order of the places on the board: among equals the first
  * is taken, and the answer is always the same.
  */
-function weigh(wants: Wanted[], ordered: boolean): Problem['weights'] {
+function weigh(wants: Wanted[], ordered: boolean): Weights {
   let below = ordered ? wants.reduce((sum, { verdicts }) => sum + verdicts.length, 0) : 0
   const next = (most: number) => {
     const weight = below + 1
@@ -86,7 +101,7 @@ function weigh(wants: Wanted[], ordered: boolean): Problem['weights'] {
   return { lock: next(wants.length), must, wish: [first, second, third], risk, move, order: ordered ? 1 : 0 }
 }
 
-function packingOf({ wanted, limits }: Contents, weights: Problem['weights']): Packing {
+function packingOf({ wanted, limits }: Contents, weights: Weights): Packing {
   const units = numbering()
   const modes = numbering()
   const values = numbering()
@@ -136,6 +151,6 @@ function numbering() {
   return { number, names }
 }
 
-function skipCost({ priority }: Wanted, weights: Problem['weights']): number {
+function skipCost({ priority }: Wanted, weights: Weights): number {
   return priority === 'must' ? weights.must : weights.wish[priority - 1]!
 }

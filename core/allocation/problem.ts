@@ -1,20 +1,14 @@
-import type { FittedNeed, FittedSupply, NeedKey, Priority, ResolvedPlan, SupplyKey } from '../plan'
+import type { FittedDevice, FittedNeed, FittedSupply, NeedKey, ResolvedPlan, SupplyKey } from '../plan'
 import { takesPlace } from '../catalogue'
-import { unmetClaims, type Claim } from '../suitability'
-import { packed } from './packed'
-import type { Compiled } from './packing'
-import { verdictsFor, verdictsForSupply, type Candidate, type Verdict } from './verdict'
+import { unmetClaims } from '../suitability'
+import { packed, type Packed, type Wanted } from './packed'
+import { verdictsFor, verdictsForSupply, type Verdict } from './verdict'
 
 /** A need or a supply that the allocator finds a place for. */
-export interface Want {
+export interface Want extends Wanted {
   key: NeedKey | SupplyKey
-  priority: Priority
   need?: FittedNeed
   supply?: FittedSupply
-  verdicts: Verdict[]
-  candidates: Candidate[]
-  /** What it takes to go without a place. */
-  without: Claim[]
 }
 
 /** How good an allocation is, in the order in which it counts: less is better in each. */
@@ -30,12 +24,9 @@ export interface Score {
 }
 
 /** A plan's wants laid out for the search. */
-export interface Problem {
+export interface Problem extends Packed {
   resolved: ResolvedPlan
   wants: Want[]
-  compiled: Compiled
-  /** Multipliers that make the sum of costs respect the order of the objective. */
-  weights: { lock: number; must: number; wish: [number, number, number]; risk: number; move: number; order: number }
 }
 
 /**
@@ -50,26 +41,27 @@ export function skipOf({ candidates, without }: Want, how: { locked: boolean; le
 /** Lays out a plan's needs and supplies with all their candidates. */
 export function layOut(resolved: ResolvedPlan): Problem {
   const wants = [
-    ...resolved.needs
-      .filter(({ need }) => takesPlace(need))
-      .map((need): Want =>
-        want(need.key, verdictsFor(resolved, need), need.fitted.instance.priority, { need }, unmetClaims(resolved, need)),
-      ),
-    ...suppliesToFeed(resolved).map((supply): Want =>
-      want(supply.key, verdictsForSupply(resolved, supply), supply.fitted.instance.priority, { supply }),
-    ),
+    ...resolved.needs.filter(({ need }) => takesPlace(need)).map((need) => wantOf(resolved, need)),
+    ...suppliesToFeed(resolved).map((supply) => wantOfSupply(resolved, supply)),
   ]
   return { resolved, wants, ...packed(resolved, wants) }
 }
 
-function want(
-  key: Want['key'],
-  verdicts: Verdict[],
-  priority: Priority,
-  what: Pick<Want, 'need' | 'supply'>,
-  without: Claim[] = [],
-): Want {
-  return { key, priority, ...what, verdicts, candidates: verdicts.flatMap(({ candidates }) => candidates), without }
+function wantOf(resolved: ResolvedPlan, need: FittedNeed): Want {
+  const { key, fitted } = need
+  const verdicts = verdictsFor(resolved, need)
+  const before = resolved.plan.assignment[key]?.place
+  return { key, need, ...wanted(fitted, verdicts), without: unmetClaims(resolved, need), before }
+}
+
+function wantOfSupply(resolved: ResolvedPlan, supply: FittedSupply): Want {
+  const { key, fitted } = supply
+  const verdicts = verdictsForSupply(resolved, supply)
+  return { key, supply, ...wanted(fitted, verdicts), without: [], before: resolved.plan.supplies[key] }
+}
+
+function wanted({ instance: { priority } }: FittedDevice, verdicts: Verdict[]) {
+  return { priority, verdicts, candidates: verdicts.flatMap(({ candidates }) => candidates) }
 }
 
 /** Of supplies that are alternatives to each other only the first is fed. */

@@ -1,5 +1,14 @@
-/** What is read of a watched thing while something is worked out; nothing where nobody asks. */
-let reading: Set<PropertyKey> | undefined
+/** What is read of watched things while something is worked out: mostly nothing, so that lists are made when there is something. */
+interface Reading {
+  keys?: Set<PropertyKey>
+  /** Reads that are among it already. */
+  counted?: Set<ReadonlySet<PropertyKey>>
+}
+
+/** Missing where nobody asks. */
+let reading: Reading | undefined
+
+const nothing: ReadonlySet<PropertyKey> = new Set()
 
 /** Stands for all that a thing has: whoever lists its keys reads all of them. */
 export const everything = Symbol('everything')
@@ -8,15 +17,15 @@ export const everything = Symbol('everything')
 export function watched<T extends object>(thing: T): T {
   return new Proxy(thing, {
     get(target, key) {
-      reading?.add(key)
+      note(key)
       return Reflect.get(target, key) as unknown
     },
     has(target, key) {
-      reading?.add(key)
+      note(key)
       return Reflect.has(target, key)
     },
     ownKeys(target) {
-      reading?.add(everything)
+      note(everything)
       return Reflect.ownKeys(target)
     },
   })
@@ -27,8 +36,9 @@ export function watchedMembers<T extends object>(list: string, members: T[]): T[
   return members.map((member) => {
     const seen = {} as T
     for (const key of Object.keys(member) as (keyof T & string)[]) {
+      const property = `${list}.${key}`
       const get = () => {
-        reading?.add(`${list}.${key}`)
+        note(property)
         return member[key]
       }
       Object.defineProperty(seen, key, { enumerable: true, get })
@@ -40,18 +50,25 @@ export function watchedMembers<T extends object>(list: string, members: T[]): T[
 /** Works something out and tells which properties of watched things were read for it, through what is made once too. */
 export function readsOf<R>(make: () => R): { made: R; reads: ReadonlySet<PropertyKey> } {
   const around = reading
-  const reads = new Set<PropertyKey>()
-  reading = reads
+  const own: Reading = {}
+  reading = own
   try {
-    return { made: make(), reads }
+    const made = make()
+    return { made, reads: own.keys ?? nothing }
   } finally {
     reading = around
-    noteAll(reads)
+    if (own.keys) noteAll(own.keys)
   }
 }
 
+function note(key: PropertyKey): void {
+  if (reading) (reading.keys ??= new Set()).add(key)
+}
+
 function noteAll(reads: ReadonlySet<PropertyKey>): void {
-  if (reading) for (const key of reads) reading.add(key)
+  if (!reading || !reads.size || reading.counted?.has(reads)) return
+  ;(reading.counted ??= new Set()).add(reads)
+  for (const key of reads) note(key)
 }
 
 /** Makes something of each thing once: asked again for the same object, it gives the same answer, and counts as having read the same. */

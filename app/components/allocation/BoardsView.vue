@@ -20,6 +20,9 @@ const notices = useNotices()
 const fits = shallowRef<BoardFit[]>([])
 const total = ref(0)
 const running = ref(false)
+/** Rows that are shown until all are asked for: the best of many boards. */
+const best = 50
+const all = ref(false)
 const chosen = shallowRef<BoardFit>()
 
 let asked = 0
@@ -55,7 +58,12 @@ function stop() {
   for (const thread of threads) thread.stop()
   running.value = false
 }
-onMounted(compare)
+const showAll = () => (all.value = true)
+onMounted(() => {
+  window.addEventListener('beforeprint', showAll)
+  return compare()
+})
+onBeforeUnmount(() => window.removeEventListener('beforeprint', showAll))
 watch(() => [plan.value.devices, plan.value.battery, plan.value.definitions], compare)
 
 const verdicts = { fits: 'fits fully', cost: 'fits at a cost', lost: 'loses' }
@@ -122,7 +130,7 @@ function take() {
       :items="fits"
       :item-value="(fit: BoardFit) => fit.board + fit.revision"
       :sort-by="[{ key: 'verdict', order: 'asc' }]"
-      :items-per-page="-1"
+      :items-per-page="all ? -1 : best"
       hide-default-footer
       density="compact"
       hover
@@ -151,6 +159,10 @@ function take() {
         </tr>
       </template>
     </v-data-table>
+    <p v-if="!all && fits.length > best" class="bar no-print">
+      The first {{ best }} of {{ fits.length }} are shown.
+      <v-btn @click="showAll">Show all {{ fits.length }}</v-btn>
+    </p>
     <v-dialog
       :model-value="Boolean(chosen)"
       width="560"
@@ -212,6 +224,10 @@ function take() {
 }
 .progress {
   max-width: 260px;
+}
+/* Moving by itself it would have the page drawn sixty times a second, while both threads want the cores. */
+.progress :deep(*) {
+  transition: none;
 }
 .changes {
   font-size: var(--text-small);
