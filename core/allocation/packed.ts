@@ -107,8 +107,9 @@ function packingOf({ wanted, limits }: Contents, weights: Weights): Packing {
   const values = numbering()
   const loads = numbering()
   const matters = contested(wanted, limits)
-  const taken = (claims: Claim[]): Omit<PackingOption, 'cost'> => {
-    const option: Omit<PackingOption, 'cost'> = { units: [], modes: [], loads: [] }
+  const optionOf = (claims: Claim[], cost: number): PackingOption => {
+    // Written in one place, options are all of one shape, which whoever reads them by the ten thousand is quicker with.
+    const option: PackingOption = { units: [], modes: [], loads: [], cost }
     for (const claim of claims) {
       if (!matters(claim)) continue
       if (claim.kind === 'alone') option.units.push(units.number(claim.thing))
@@ -118,20 +119,16 @@ function packingOf({ wanted, limits }: Contents, weights: Weights): Packing {
     return option
   }
   const items = wanted.map((want): PackingItem => {
-    const { before } = want
+    const { before, without } = want
     const options = want.verdicts.flatMap(({ place, candidates }, order) => {
       const stays = before === undefined || before === place
       const cost = (stays ? 0 : weights.move) + weights.order * order
-      return candidates.map(({ claims, risk }): PackingOption => ({ ...taken(claims), cost: cost + risk * weights.risk }))
+      return candidates.map(({ claims, risk }) => optionOf(claims, cost + risk * weights.risk))
     })
     const unmet = skipCost(want, weights) + (before === undefined ? 0 : weights.move)
-    const nothing = taken(want.without)
-    const skips = [
-      { ...nothing, cost: unmet },
-      { ...nothing, cost: unmet + weights.lock },
-    ]
-    if (want.without.length) skips.push({ ...taken([]), cost: unmet })
-    return { options: [...options, ...skips] }
+    options.push(optionOf(without, unmet), optionOf(without, unmet + weights.lock))
+    if (without.length) options.push(optionOf([], unmet))
+    return { options }
   })
   const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
   const { lock, must, wish, risk, move, order } = weights

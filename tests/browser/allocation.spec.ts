@@ -158,6 +158,19 @@ test('another board is taken with what becomes of each need said before and afte
 test.describe('where the catalogue does not come', () => {
   test.use({ expected: { faults: [/Failed to load resource/] } })
 
+  test('what conflicts is said all the same, other boards once it came', async ({ page }) => {
+    await page.route('**/api/catalogue', (route) => route.abort())
+    await page.goto(`${address}/builds/fellside-mapper/allocation`)
+    const deadlocks = page.getByTestId('deadlocks')
+    await expect(deadlocks).toContainText('cannot be had together with')
+    await expect(deadlocks).toContainText('No other board was tried: the catalogue does not answer.')
+    await expect(deadlocks.getByRole('button', { name: /^Take another board/ })).toHaveCount(0)
+    await page.unroute('**/api/catalogue')
+    await deadlocks.getByRole('button', { name: 'Try again' }).click()
+    await expect(deadlocks.getByRole('button', { name: /^Take another board/ }).first()).toBeVisible()
+    await expect(deadlocks).not.toContainText('No other board was tried')
+  })
+
   test('boards and room left say so, rest when stopped, and try again', async ({ page }) => {
     let answer: 'refused' | 'held' | 'given' = 'refused'
     let release = () => {}

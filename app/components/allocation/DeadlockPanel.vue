@@ -5,6 +5,7 @@ import { useQuestions } from '~/composables/useQuestions'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
+import { useNotices } from '~/stores/notices'
 import type { Deadlock } from '~/engine/engine'
 
 const build = useBuild()
@@ -12,27 +13,34 @@ const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
 const questions = useQuestions()
+const notices = useNotices()
 const deadlocks = shallowRef<Deadlock[]>()
 const looking = ref(false)
 const open = ref(true)
 const unmet = computed(() => build.analysis?.proposal.unmet ?? [])
+/** The catalogue did not come, so that no other board is among the ways out. */
+const withoutBoards = ref(false)
 let asked = 0
 
-watch(
-  () => [build.analysis, open.value] as const,
-  async () => {
-    const question = ++asked
-    questions.stop()
-    looking.value = unmet.value.length > 0 && open.value
-    if (!looking.value) return
-    const library = await catalogue.load()
+async function look() {
+  const question = ++asked
+  questions.stop()
+  looking.value = unmet.value.length > 0 && open.value
+  if (!looking.value) return
+  try {
+    const library = await catalogue.load().catch(() => undefined)
+    if (question !== asked) return
     const found = await questions.deadlocks(plan.value, Object.values(library?.boards ?? {}))
     if (question !== asked) return
     deadlocks.value = found
-    looking.value = false
-  },
-  { immediate: true },
-)
+    withoutBoards.value = !library
+  } catch (error) {
+    notices.complain((error as Error).message)
+  } finally {
+    if (question === asked) looking.value = false
+  }
+}
+watch(() => [build.analysis, open.value], look, { immediate: true })
 
 const held = ({ conflict }: Deadlock) => [
   ...conflict.needs.map(names.needOfDevice),
@@ -99,6 +107,10 @@ const grouped = (ways: WayOut[]) => ({
         </p>
         <p v-else class="quiet">No one or two changes would settle it; look at the boards.</p>
       </article>
+      <p v-if="withoutBoards" role="status" class="quiet">
+        No other board was tried: the catalogue does not answer.
+        <v-btn size="x-small" variant="outlined" :disabled="looking" @click="look">Try again</v-btn>
+      </p>
     </div>
   </section>
 </template>
