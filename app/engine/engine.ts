@@ -66,9 +66,8 @@ const patience = {
 }
 /** Nodes after which an answer is given before another solver is asked. */
 const firstNodes = 600
-/** Milliseconds for which what was found out is gathered before it is told, and for which at most where that grows. */
+/** Milliseconds for which what was found out is gathered before it is told. */
 const gathering = 40
-const longestGathering = 1000
 
 /** The other solver; where it cannot be had, answers stay as good as they were, and say so. */
 const helper = (): Promise<ProgramSolver | undefined> => loadSolver().catch(() => undefined)
@@ -203,11 +202,11 @@ export function createEngine() {
         }
         batch.push(...fits)
         if (Date.now() < due) continue
-        // Not waited for: who is told may be busy showing what was told before, and is each time left alone for twice as long.
+        // Not waited for: who is told may be busy showing what was told before.
         told.push(tell(batch))
         batch = []
         await breathe()
-        due = Date.now() + Math.min(gathering * 2 ** told.length, longestGathering)
+        due = Date.now() + gathering
       }
       if (batch.length) told.push(tell(batch))
       await Promise.all(told)

@@ -3,6 +3,7 @@ import { mdiStop } from '@mdi/js'
 import { lossesOn, moveTo, type BoardFit } from '#core/allocation'
 import { applyEdit, placeLabel, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
+import { inStrides } from '~/composables/inStrides'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
 import { threadsTogether } from '~/engine/thread'
@@ -38,14 +39,19 @@ async function compare() {
     if (question !== asked) return
     const boards = Object.values(library?.boards ?? {})
     total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)
+    const strides = inStrides<BoardFit>((more) => {
+      if (question === asked) fits.value = [...fits.value, ...more]
+    })
     await Promise.all(
-      threads.map((thread, at) => {
-        const share = boards.filter((_, place) => place % threads.length === at)
-        return thread.boards(plan.value, share, (more) => {
-          if (question === asked) fits.value = [...fits.value, ...more]
-        })
+      threads.map(async (thread) => {
+        // Smaller and smaller shares: a thread that is quicker takes more of them.
+        while (boards.length && question === asked) {
+          const share = boards.splice(0, Math.ceil(boards.length / (2 * threads.length)))
+          await thread.boards(plan.value, share, strides.add)
+        }
       }),
     )
+    strides.end()
   } catch (error) {
     notices.complain((error as Error).message)
   } finally {
