@@ -3,7 +3,6 @@ import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { ensureChromium } from './lib/chromium.mjs'
 import { build, install, ready, root, run, say } from './lib/setup.mjs'
 
 let passed = 0
@@ -83,8 +82,12 @@ async function browserTests() {
   rmSync(data, { recursive: true, force: true })
 }
 
+// While packages are fetched and the database binding is compiled, the browser is installed beside it.
+const browser = new Promise((done) => {
+  spawn(process.execPath, [join(root, 'scripts/lib/ensure-chromium.mjs')], { stdio: 'inherit' }).once('exit', done)
+})
 install()
-ensureChromium()
+if ((await browser) !== 0) process.exit(1)
 await step('Preparing types', 'npm', ['run', '-s', 'prepare:types'])
 say('Checking types, style and layout')
 await Promise.all([
