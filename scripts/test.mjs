@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process'
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { build, install, ready, root, run, say } from './lib/setup.mjs'
+import { build, installPackages, ready, root, run, say } from './lib/setup.mjs'
 
 let passed = 0
 let failed = 0
@@ -82,12 +82,15 @@ async function browserTests() {
   rmSync(data, { recursive: true, force: true })
 }
 
-// While packages are fetched and the database binding is compiled, the browser is installed beside it.
-const browser = new Promise((done) => {
-  spawn(process.execPath, [join(root, 'scripts/lib/ensure-chromium.mjs')], { stdio: 'inherit' }).once('exit', done)
-})
-install()
-if ((await browser) !== 0) process.exit(1)
+/** What takes long on a new machine and is wanted only later, seen to beside other work. */
+const ensured = (what) =>
+  new Promise((done) => {
+    spawn(process.execPath, [join(root, 'scripts/ensure.mjs'), what], { stdio: 'inherit' }).once('exit', done)
+  })
+
+const browser = ensured('browser')
+installPackages()
+const binding = ensured('binding')
 await step('Preparing types', 'npm', ['run', '-s', 'prepare:types'])
 say('Checking types, style and layout')
 await Promise.all([
@@ -98,6 +101,7 @@ await Promise.all([
   })(),
   step('Style', 'npm', ['run', '-s', 'style']),
 ])
+for (const status of await Promise.all([browser, binding])) if (status !== 0) process.exit(1)
 say('Unit tests')
 const unit = join(root, '.cache/unit-results.json')
 rmSync(unit, { force: true })

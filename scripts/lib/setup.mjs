@@ -80,24 +80,31 @@ export function hashOf(paths) {
 
 /** Installs the packages of the lock file and the database binding, if that is not done yet. */
 export function install() {
+  installPackages()
+  installBinding()
+}
+
+/** The packages alone. */
+export function installPackages() {
   checkNode()
   const wanted = `${hashOf(['package-lock.json'])} ${process.versions.modules}`
   if (isFresh('install', wanted) && existsSync(join(root, 'node_modules'))) return
   say('Installing packages (about a minute the first time)')
   run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'])
-  installBinding()
   setStamp('install', wanted)
 }
 
 /** The compiled binding is kept outside the project, so that another clone has it in a second. */
-function installBinding() {
+export function installBinding() {
   const package_ = JSON.parse(readFileSync(join(root, 'node_modules/better-sqlite3/package.json'), 'utf8'))
   const key = `better-sqlite3-${package_.version}-${process.versions.modules}-${process.platform}-${process.arch}`
   const kept = join(process.env.XDG_CACHE_HOME || join(homedir(), '.cache'), 'ypodoma', key, 'better_sqlite3.node')
   const built = join(root, 'node_modules/better-sqlite3/build/Release/better_sqlite3.node')
+  if (isFresh('binding', key) && existsSync(built)) return
   if (existsSync(kept)) {
     mkdirSync(dirname(built), { recursive: true })
     copyFileSync(kept, built)
+    setStamp('binding', key)
     return
   }
   checkCompiler()
@@ -107,6 +114,7 @@ function installBinding() {
   run('npm', ['rebuild', 'better-sqlite3', '--ignore-scripts=false'], { env: headers })
   mkdirSync(dirname(kept), { recursive: true })
   copyFileSync(built, kept)
+  setStamp('binding', key)
 }
 
 const sources = ['package-lock.json', 'nuxt.config.ts', 'app', 'core', 'server', 'catalogue', 'public']
