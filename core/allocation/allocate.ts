@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { oncePer, whileSame } from '../once'
 import { idIn, sameValue, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
 import { solveCompiled, type Compiled, type PackingResult, type SearchLimits } from './packing'
 import { layOut, scoreOf, skipOf, type Problem, type Score, type Want } from './problem'
@@ -39,30 +39,21 @@ export function allocate(resolved: ResolvedPlan, limits: SearchLimits = {}): All
 
 /** The same for a problem laid out before, under given locks and bans. */
 export function solveProblem(problem: Problem, constraints: Constraints, limits: SearchLimits = {}): Allocation {
-  return readResult(
-    problem,
-    constraints,
-    limits.known ? solved(problem, constraints, limits) : solvedOnce(problem, constraints, limits),
-  )
+  const { wants, compiled } = problem
+  const { locks, bans, without = [] } = constraints
+  const allowed = (item: number, option: number) => isAllowed(wants[item]!, option, constraints)
+  const start = limits.start ?? (limits.known ? undefined : presentChoice(problem))
+  const solve = () => solveCompiled(compiled, { ...limits, allowed, ...(start && { start }) })
+  const asked = [wants.map(({ key }) => key), locks, bans, [...without], start]
+  return readResult(problem, constraints, limits.known ? solve() : answered(compiled, { asked, solve }))
 }
-
-function solved({ wants, compiled }: Problem, constraints: Constraints, limits: SearchLimits): PackingResult {
-  return solveCompiled(compiled, { ...limits, allowed: (item, option) => isAllowed(wants[item]!, option, constraints) })
-}
-
-const lastOf = oncePer((_compiled: Compiled): { question?: unknown; result?: PackingResult } => ({}))
 
 /** What was asked last of the same packing has the same answer, if that is proven. */
-function solvedOnce(problem: Problem, constraints: Constraints, limits: SearchLimits): PackingResult {
-  const { locks, bans, without = [] } = constraints
-  const start = limits.start ?? presentChoice(problem)
-  const question = [problem.wants.map(({ key }) => key), locks, bans, [...without], start]
-  const last = lastOf(problem.compiled)
-  if (last.result && sameValue(last.question, question)) return last.result
-  const result = solved(problem, constraints, { ...limits, ...(start && { start }) })
-  if (result.proven) Object.assign(last, { question, result })
-  return result
-}
+const answered = whileSame(
+  (_compiled: Compiled, { solve }: { asked: unknown[]; solve: () => PackingResult }) => solve(),
+  (one, other) => sameValue(one.asked, other.asked),
+  ({ proven }) => proven,
+)
 
 /** Where everything is at present, as a choice to start from; undefined when nothing has a place. */
 function presentChoice({ wants, resolved: { plan } }: Problem): number[] | undefined {

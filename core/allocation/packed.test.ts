@@ -4,7 +4,7 @@ import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { allocated } from '../../tests/helpers/plans'
 import { drawing } from '../../tests/helpers/random-packing'
 import { applyEdit, resolvePlan, type Edit, type Plan } from '../plan'
-import { allocate, layOut } from './index'
+import { allocate, compareScores, layOut, solveProblem, type SearchLimits } from './index'
 
 /** Edits that change what the search is asked, or what it is said of. */
 function editsOf(plan: Plan, draw: ReturnType<typeof drawing>): Edit[] {
@@ -52,5 +52,18 @@ describe('what the search is given', () => {
     expect(given({ type: 'device.priority', device, priority: 3 })).not.toBe(before)
     expect(given({ type: 'need.leave-out', need, leftOut: true })).not.toBe(before)
     expect(given({ type: 'device.remove', device })).not.toBe(before)
+  })
+
+  it('is searched from a choice that is given, rather than from what is there', () => {
+    for (const seed of [1, 3, 4]) {
+      const drawn = drawnPlan(seed, 30)
+      const { assignment } = allocate(resolvePlan(drawn), { maxNodes: 0 })
+      const plan = { ...drawn, assignment: Object.fromEntries(Object.entries(assignment).slice(0, 1)) }
+      const hurried = (from: Pick<SearchLimits, 'start' | 'maxNodes'>) =>
+        solveProblem(layOut(resolvePlan(structuredClone(plan))), plan, { maxNodes: 0, ...from })
+      const better = hurried({ maxNodes: 600 })
+      expect(compareScores(hurried({}).score, better.score), `${seed}`).toBeGreaterThan(0)
+      expect(hurried({ start: better.choice }).score, `${seed}`).toEqual(better.score)
+    }
   })
 })

@@ -1,5 +1,5 @@
 import type { Board } from '../catalogue'
-import { oncePer } from '../once'
+import { whileSame } from '../once'
 import { sameValue, type Place, type Priority, type ResolvedPlan } from '../plan'
 import { capacitiesOf, type Claim } from '../suitability'
 import { contested } from './contested'
@@ -40,17 +40,18 @@ interface Contents {
   limits: Map<string, number>
 }
 
-const lastOf = oncePer((_board: Board): { contents?: Contents; packed?: Packed } => ({}))
-
 /** What is wanted, as the search takes it: the same object while nothing that it is made of changes, so that what was worked out on it serves again. */
 export function packed(resolved: ResolvedPlan, wanted: Wanted[]): Packed {
-  const last = lastOf(resolved.board)
-  const contents = { wanted, limits: capacitiesOf(resolved) }
-  if (!last.packed || !last.contents || !areAlike(last.contents, contents)) {
-    Object.assign(last, { contents, packed: packedAnew(contents) })
-  }
-  return last.packed!
+  return packedOn(resolved.board, { wanted, limits: capacitiesOf(resolved) })
 }
+
+const packedOn = whileSame((_board: Board, contents: Contents): Packed => {
+  const { wanted } = contents
+  const fine = weigh(wanted, true)
+  // Where the levels together are more than can be told apart, the order among equals is given up.
+  const weights = fine.lock * (wanted.length + 1) < dearest ? fine : weigh(wanted, false)
+  return { compiled: compile(packingOf(contents, weights)), weights }
+}, areAlike)
 
 function areAlike(one: Contents, other: Contents): boolean {
   return (
@@ -64,14 +65,6 @@ function areAlike(one: Contents, other: Contents): boolean {
 function isAlike(one: Wanted, other: Wanted): boolean {
   const { verdicts, priority, before } = other
   return one.verdicts === verdicts && one.priority === priority && one.before === before && sameValue(one.without, other.without)
-}
-
-function packedAnew(contents: Contents): Packed {
-  const { wanted } = contents
-  const fine = weigh(wanted, true)
-  // Where the levels together are more than can be told apart, the order among equals is given up.
-  const weights = fine.lock * (wanted.length + 1) < dearest ? fine : weigh(wanted, false)
-  return { compiled: compile(packingOf(contents, weights)), weights }
 }
 
 /** Sums of costs stay below it, so that they are exact. */

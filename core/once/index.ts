@@ -82,14 +82,22 @@ export function oncePer<T extends object, R>(make: (thing: T) => R): (thing: T) 
   }
 }
 
-/** Makes something of a thing in a setting that is told by a text; the same again while both stay the same. The last one is kept. */
-export function whileSame<T extends object, R>(make: (thing: T, setting: string) => R): (thing: T, setting: string) => R {
-  const known = new WeakMap<T, { setting: string; made: R }>()
+/**
+ * Makes something of a thing in a setting; the same again while both stay the same. The last one is kept.
+ * @param alike whether two settings are the same
+ * @param isKept whether what was made may serve again
+ */
+export function whileSame<T extends object, S, R>(
+  make: (thing: T, setting: S) => R,
+  alike: (one: S, other: S) => boolean = Object.is,
+  isKept: (made: R) => boolean = () => true,
+): (thing: T, setting: S) => R {
+  const known = new WeakMap<T, { setting: S; made: R }>()
   return (thing, setting) => {
     const before = known.get(thing)
-    if (before?.setting === setting) return before.made
+    if (before && alike(before.setting, setting)) return before.made
     const made = make(thing, setting)
-    known.set(thing, { setting, made })
+    if (isKept(made)) known.set(thing, { setting, made })
     return made
   }
 }

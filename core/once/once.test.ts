@@ -21,6 +21,20 @@ it('makes anew where the setting changed, and gives the same object while it doe
   expect(named(thing, 'at 3 A')).toEqual(first)
 })
 
+it('makes anew what may not serve again, and tells settings apart as it is told to', () => {
+  let made = 0
+  const tried = whileSame(
+    (_board: object, { seconds }: { seconds: number; note: string }) => ({ proven: seconds > 1, made: (made += 1) }),
+    (one, other) => one.seconds === other.seconds,
+    ({ proven }) => proven,
+  )
+  const board = {}
+  expect([tried(board, { seconds: 1, note: 'a' }).made, tried(board, { seconds: 1, note: 'a' }).made]).toEqual([1, 2])
+  expect([tried(board, { seconds: 5, note: 'a' }).made, tried(board, { seconds: 5, note: 'b' }).made]).toEqual([3, 3])
+  expect([tried(board, { seconds: 1, note: 'c' }).made, tried(board, { seconds: 5, note: 'c' }).made]).toEqual([4, 3])
+  expect(tried({}, { seconds: 5, note: 'c' }).made).toBe(5)
+})
+
 describe('what is read', () => {
   const build = () => watched({ name: 'hex', locks: { rc: 'port:1' }, note: '', later: undefined as string | undefined })
 

@@ -8,8 +8,6 @@ import { sourcesOf } from './supplies'
 
 interface Kept {
   around: string
-  /** Minutes in the air, where they matter. */
-  flight?: number | undefined
   offers: Offer[]
 }
 
@@ -25,14 +23,13 @@ const ofSupplies = oncePer((_board: Board) => oncePer((_supply: Supply) => new M
 export function keptForNeed(resolved: ResolvedPlan, asked: FittedNeed, make: () => Offer[]): Offer[] {
   const { fitted, key, need } = asked
   const kept = ofNeeds(resolved.board)(need)
-  const around = surroundings(resolved)
-  const flight = recorded(resolved, asked) ? Math.floor(flightMinutes(resolved)) : undefined
+  const around = recorded(resolved, asked) ? `${flightMinutes(resolved)} ${surroundings(resolved)}` : surroundings(resolved)
   // Alike needs of alike devices are offered the same, but for the number of a motor and pads of their own device.
   const own = `${motorOrder(resolved).get(key) ?? ''} ${fitted.device.pads.length || fitted.device.ports.length ? fitted.id : ''}`
   const known = kept.get(own)
-  if (known?.around === around && known.flight === flight) return known.offers
+  if (known?.around === around) return known.offers
   const offers = make()
-  kept.set(own, { around, flight, offers })
+  kept.set(own, { around, offers })
   return offers
 }
 

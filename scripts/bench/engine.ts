@@ -3,6 +3,7 @@ import { Worker } from 'node:worker_threads'
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs'
 import { EngineClient, threadAt } from '../../app/engine/client'
 import { Questions } from '../../app/engine/questions'
+import { shareOut } from '../../app/engine/share-out'
 import { demoPlans, shippedLibrary } from '../../cli/files'
 import { compareBoards, forcePlace, layOut, loadSolver, solveProblem, within } from '#core/allocation'
 import type { BoardDefinition } from '#core/catalogue'
@@ -103,22 +104,14 @@ for (const { id, plan } of demoPlans()) {
   row(`${id}: on ${count} boards, on two threads that have just started`, [await onTwoThreads(plan, many)])
 }
 
-/** As the page asks it: half of the boards on each of two threads. */
+/** As the page asks it: shared out to two threads. */
 async function onTwoThreads(plan: Plan, many: BoardDefinition[]): Promise<number> {
   const program = bundled('tests/helpers/engine-worker.ts')
   const workers = [0, 1].map(() => new Worker(program))
   await Promise.all(workers.map((worker) => once(worker, 'message')))
   const threads = workers.map((worker) => new Questions(new EngineClient(() => threadAt(nodeEndpoint(worker), () => {}))))
   const start = performance.now()
-  await Promise.all(
-    threads.map((thread, at) =>
-      thread.boards(
-        plan,
-        many.filter((_, place) => place % 2 === at),
-        () => {},
-      ),
-    ),
-  )
+  await shareOut(threads, many, (thread, share) => thread.boards(plan, share, () => {}))
   const time = performance.now() - start
   await Promise.all(workers.map((worker) => worker.terminate()))
   return time

@@ -4,65 +4,56 @@ import { lossesOn, moveTo, type BoardFit } from '#core/allocation'
 import { applyEdit, placeLabel, splitKey, type Plan } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { inStrides } from '~/composables/inStrides'
+import { useLatest } from '~/composables/useLatest'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
-import { threadsTogether } from '~/engine/thread'
 import { usePlan } from '~/composables/usePlan'
+import { shareOut } from '~/engine/share-out'
+import { threadsTogether } from '~/engine/thread'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
-import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
 const threads = Array.from({ length: threadsTogether() }, () => useQuestions())
-const notices = useNotices()
 const fits = shallowRef<BoardFit[]>([])
 const total = ref(0)
-const running = ref(false)
 /** Rows that are shown until all are asked for: the best of many boards. */
 const best = 50
 const all = ref(false)
 const chosen = shallowRef<BoardFit>()
 
-let asked = 0
+const latest = useLatest()
+const { running } = latest
+const strides = inStrides<BoardFit>((more) => (fits.value = [...fits.value, ...more]))
 
 async function compare() {
   stop()
-  const question = asked
   fits.value = []
   chosen.value = undefined
-  running.value = true
-  try {
+  await latest.begin(async (counts) => {
     const library = await catalogue.load()
-    if (question !== asked) return
+    if (!counts()) return
     const boards = Object.values(library?.boards ?? {})
     total.value = boards.reduce((sum, board) => sum + Object.keys(board.revisions).length, 0)
-    const strides = inStrides<BoardFit>((more) => {
-      if (question === asked) fits.value = [...fits.value, ...more]
-    })
-    await Promise.all(
-      threads.map(async (thread) => {
-        // Smaller and smaller shares: a thread that is quicker takes more of them.
-        while (boards.length && question === asked) {
-          const share = boards.splice(0, Math.ceil(boards.length / (2 * threads.length)))
-          await thread.boards(plan.value, share, strides.add)
-        }
-      }),
-    )
-    strides.end()
-  } catch (error) {
-    notices.complain((error as Error).message)
-  } finally {
-    if (question === asked) running.value = false
-  }
+    const tell = (more: BoardFit[]) => {
+      if (counts()) strides.add(more)
+    }
+    try {
+      await shareOut(threads, boards, (thread, share) => thread.boards(plan.value, share, tell), counts)
+    } finally {
+      if (counts()) strides.end()
+    }
+  })
 }
 
+/** What was tried until now stays. */
 function stop() {
-  asked += 1
+  strides.end()
+  latest.stop()
   for (const thread of threads) thread.stop()
-  running.value = false
 }
 const showAll = () => (all.value = true)
 onMounted(() => {

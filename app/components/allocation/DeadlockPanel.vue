@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import type { WayOut } from '#core/allocation'
+import { useLatest } from '~/composables/useLatest'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
-import { useNotices } from '~/stores/notices'
 import type { Deadlock } from '~/engine/engine'
 
 const build = useBuild()
@@ -13,32 +13,25 @@ const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
 const questions = useQuestions()
-const notices = useNotices()
 const deadlocks = shallowRef<Deadlock[]>()
-const looking = ref(false)
+const latest = useLatest()
+const { running: looking } = latest
 const open = ref(true)
 const unmet = computed(() => build.analysis?.proposal.unmet ?? [])
 /** The catalogue did not come, so that no other board is among the ways out. */
 const withoutBoards = ref(false)
-let asked = 0
-
 async function look() {
-  const question = ++asked
+  latest.stop()
   questions.stop()
-  looking.value = unmet.value.length > 0 && open.value
-  if (!looking.value) return
-  try {
+  if (!unmet.value.length || !open.value) return
+  await latest.begin(async (counts) => {
     const library = await catalogue.load().catch(() => undefined)
-    if (question !== asked) return
+    if (!counts()) return
     const found = await questions.deadlocks(plan.value, Object.values(library?.boards ?? {}))
-    if (question !== asked) return
+    if (!counts()) return
     deadlocks.value = found
     withoutBoards.value = !library
-  } catch (error) {
-    notices.complain((error as Error).message)
-  } finally {
-    if (question === asked) looking.value = false
-  }
+  })
 }
 watch(() => [build.analysis, open.value], look, { immediate: true })
 

@@ -3,47 +3,38 @@ import { mdiStop } from '@mdi/js'
 import { degreeOf, type Addition } from '#core/allocation'
 import { deviceClasses, protocolsOf, type DeviceDefinition } from '#core/catalogue'
 import { freshDeviceId } from '#core/plan'
+import { useLatest } from '~/composables/useLatest'
 import { useQuestions } from '~/composables/useQuestions'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
-import { useNotices } from '~/stores/notices'
 
 const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
 const questions = useQuestions()
-const notices = useNotices()
 const found = ref<Record<string, Addition>>({})
-const running = ref(false)
+const latest = useLatest()
+const { running } = latest
 const devices = computed(() => Object.values(catalogue.library?.devices ?? {}))
-
-let asked = 0
 
 async function look() {
   stop()
-  const question = asked
   found.value = {}
-  running.value = true
-  try {
+  await latest.begin(async (counts) => {
     const library = await catalogue.load()
-    if (question !== asked) return
+    if (!counts()) return
     await questions.additions(
       plan.value,
       devices.value,
       library!.protocols,
       (addition) => (found.value[addition.device] = addition),
     )
-  } catch (error) {
-    notices.complain((error as Error).message)
-  } finally {
-    if (question === asked) running.value = false
-  }
+  })
 }
 function stop() {
-  asked += 1
+  latest.stop()
   questions.stop()
-  running.value = false
 }
 onMounted(look)
 watch(() => plan.value.devices.length, look)

@@ -1,0 +1,31 @@
+import { useNotices } from '~/stores/notices'
+
+/** Long work of which only what was begun last counts. It says when it fails, and counts no more once its component has gone. */
+export function useLatest() {
+  const notices = useNotices()
+  const running = ref(false)
+  let begun = 0
+
+  function stop(): void {
+    begun += 1
+    running.value = false
+  }
+
+  /** @param work is told by `counts` whether it still does */
+  async function begin(work: (counts: () => boolean) => Promise<void>): Promise<void> {
+    stop()
+    const turn = begun
+    const counts = () => turn === begun
+    running.value = true
+    try {
+      await work(counts)
+    } catch (error) {
+      if (counts()) notices.complain((error as Error).message)
+    } finally {
+      if (counts()) running.value = false
+    }
+  }
+
+  onScopeDispose(stop)
+  return { running, begin, stop }
+}
