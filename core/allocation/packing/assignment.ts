@@ -19,22 +19,41 @@ export interface Assignment {
   cost: number
 }
 
+/** What an assignment is worked out in: made once where many are. */
+export interface Room {
+  rowAt: Int32Array
+  distance: Float64Array
+  cameBy: Int32Array
+  cameFrom: Int32Array
+  /** 0 not met, 1 met, 2 settled. */
+  state: Uint8Array
+  met: Int32Array
+}
+
+/** Room for assignments to so many columns. */
+export function roomFor(columns: number): Room {
+  return {
+    rowAt: new Int32Array(columns),
+    distance: new Float64Array(columns),
+    cameBy: new Int32Array(columns),
+    cameFrom: new Int32Array(columns),
+    state: new Uint8Array(columns),
+    met: new Int32Array(columns),
+  }
+}
+
 /**
  * Gives each row a column of its own at least cost, by shortest augmenting paths over the
  * allowed pairings only (Jonker and Volgenant, Computing 38, 1987). Costs whose sums are
  * exact give exact duals.
  * @returns undefined when the rows cannot all be given a column
  */
-export function assign({ rows, columns, firstOf, column, cost }: Pairings): Assignment | undefined {
+export function assign({ rows, columns, firstOf, column, cost }: Pairings, room = roomFor(columns)): Assignment | undefined {
+  const { rowAt, distance, cameBy, cameFrom, state, met } = room
   const dual = new Float64Array(columns)
-  const rowAt = new Int32Array(columns).fill(-1)
   const taken = new Int32Array(rows).fill(-1)
-  const distance = new Float64Array(columns)
-  const cameBy = new Int32Array(columns)
-  const cameFrom = new Int32Array(columns)
-  /** 0 not met, 1 met, 2 settled. */
-  const state = new Uint8Array(columns)
-  const met = new Int32Array(columns)
+  rowAt.fill(-1)
+  state.fill(0)
   for (let start = 0; start < rows; start += 1) {
     let count = 0
     let row = start

@@ -21,3 +21,9 @@ export function dropBit(bits: Bits, at: number): void {
 export function dropAll(bits: Bits, less: Bits): void {
   for (let word = 0; word < bits.length; word += 1) bits[word]! &= ~less[word]!
 }
+
+/** Whether two sets have something in common. */
+export function meets(one: Bits, other: Bits): boolean {
+  for (let word = 0; word < one.length; word += 1) if (one[word]! & other[word]!) return true
+  return false
+}

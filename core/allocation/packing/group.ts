@@ -16,7 +16,7 @@ export interface Prepared {
   /** What any choice costs is `base` and some of this. */
   grain: number
   base: number
-  /** Searches it where its items compete for capacities only. */
+  /** Searches it where its items compete for capacities only, or almost. */
   loads?: LoadsSearch
   /** Prices that served an earlier question about it. */
   prices?: Float64Array
@@ -50,23 +50,18 @@ export function prepare(compiled: Compiled, group: number[]): Prepared {
     },
     ceiling,
     ...grainOf(compiled, group),
-    ...(onlyLoads(compiled, group) && LoadsSearch.holds(compiled, group) && { loads: new LoadsSearch(compiled, group) }),
+    ...(LoadsSearch.suits(compiled, group) && { loads: new LoadsSearch(compiled, group) }),
   }
   prepared.set(group, fresh)
   return fresh
 }
 
-/** Whether items compete for capacities only. */
-function onlyLoads({ options, optionsOfItem }: Compiled, items: number[]): boolean {
-  return items.every((item) =>
-    optionsOfItem[item]!.every((option) => !options[option]!.units.length && !options[option]!.modes.length),
-  )
-}
-
-/** Closes options of an item, with loads only, that another one beats or equals in cost and in every load. */
+/** Closes options of an item, without units, that another one beats or equals in cost, in every load and in every setting. */
 export function closeBeaten({ options }: Compiled, open: Bits, ofItem: number[]): void {
   const within = (one: PackingOption, other: PackingOption) =>
-    one.cost <= other.cost && one.loads.every(([capacity]) => loadOn(one, capacity) <= loadOn(other, capacity))
+    one.cost <= other.cost &&
+    one.loads.every(([capacity]) => loadOn(one, capacity) <= loadOn(other, capacity)) &&
+    one.modes.every(([mode, value]) => other.modes.some(([same, theirs]) => same === mode && theirs === value))
   ofItem.forEach((option, at) => {
     if (!hasBit(open, option)) return
     const beaten = ofItem.some((other, place) => {

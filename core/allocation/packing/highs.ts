@@ -1,5 +1,11 @@
-import type { Highs } from 'highs'
+import type { BasisInput, Highs } from 'highs'
 import type { Program, ProgramAnswer, ProgramSolver, RelaxedProgram } from './program-solver'
+
+/** How it goes from corner to corner: by weights that are worked out at little cost; and along what is allowed. */
+const devex = 1
+const primal = 4
+/** Where rows are so many times the columns, the best corner is near the one to start from. */
+const manyRows = 1.5
 
 /** Loads HiGHS, which is large, when it is first needed. Where it fails, it has proven nothing, and the search goes on. */
 export async function loadSolver(): Promise<ProgramSolver> {
@@ -48,11 +54,22 @@ function programSolver(highs: Highs): ProgramSolver {
           return { ...(values && { values }), bound: Number.isFinite(bound) ? bound : 0, proven: status === modelStatus.optimal }
         },
       ) ?? { bound: 0, proven: false },
-    relax: (program, seconds) =>
+    relax: (program, seconds, start) =>
       ask(
         modelData(program),
-        // Presolving takes longer than it saves: what is asked is narrowed already.
-        (model) => model.options.set({ output_flag: false, time_limit: seconds, presolve: 'off' }),
+        (model) => {
+          const near = program.rows.length > manyRows * program.most.length
+          // Presolving takes longer than it saves: what is asked is narrowed already.
+          model.options.set({
+            output_flag: false,
+            time_limit: seconds,
+            presolve: 'off',
+            simplex_dual_edge_weight_strategy: devex,
+            ...(near && { simplex_strategy: primal }),
+          })
+          const basis = start && basisOf(program, start)
+          if (basis) model.setBasis(basis)
+        },
         (model, status): RelaxedProgram | undefined => {
           if (status !== modelStatus.optimal) return undefined
           const { colValue, rowDual } = model.getSolution()
@@ -60,6 +77,30 @@ function programSolver(highs: Highs): ProgramSolver {
         },
       ),
   }
+}
+
+const nonbasic = { atLower: 0, atUpper: 2 } as const
+const basic = 1
+
+/**
+ * The corner of a program at which whole values lie: in each row of which the sum is given
+ * one column is basic, in the others the row itself.
+ * @returns undefined where they lie between corners
+ */
+function basisOf({ most, rows }: Program, values: number[]): BasisInput | undefined {
+  const colStatus: (0 | 1 | 2)[] = values.map((value, column) =>
+    value === 0 ? nonbasic.atLower : value === most[column] ? nonbasic.atUpper : basic,
+  )
+  const rowStatus: (0 | 1)[] = []
+  for (const { columns, lower, upper } of rows) {
+    rowStatus.push(lower === upper ? nonbasic.atLower : basic)
+    if (lower !== upper) continue
+    const between = columns.filter((column) => colStatus[column] === basic)
+    const column = between[0] ?? columns.find((used) => values[used]! > 0)
+    if (column === undefined || between.length > 1) return undefined
+    colStatus[column] = basic
+  }
+  return { colStatus, rowStatus }
 }
 
 function modelData({ costs, most, rows }: Program) {

@@ -3,10 +3,10 @@ import { drawing } from '../../../tests/helpers/random-packing'
 import { addBit, emptyBits } from './bits'
 import { compile } from './conflicts'
 import { LoadsSearch, type LoadsAnswer } from './loads'
-import type { Packing, PackingItem } from './packing'
+import type { Packing, PackingItem, PackingOption } from './packing'
 import { solvePacking } from './solve'
 
-/** A few items on one to three capacities, some alike or but for what it costs to leave them out, some options on two capacities, costs of very unlike size. */
+/** A few items on one to three capacities, some alike or but for what it costs to leave them out, some options on two capacities, few that set something, costs of very unlike size. */
 function drawn(seed: number): Packing {
   const draw = drawing(seed)
   const capacities = Array.from({ length: 1 + draw.below(3) }, () => 4 + draw.below(14))
@@ -19,31 +19,33 @@ function drawn(seed: number): Packing {
       const load: [number, number][] = [[on, draw.below(9)]]
       return also === on ? load : [...load, [also, 1 + draw.below(4)] as [number, number]]
     }
-    const option = () => ({ units: [], modes: [], loads: loads(), cost: draw.of([0, 1, 3, 7]) })
+    const modes = (): [number, number][] => (draw.chance(0.15) ? [[draw.below(2), draw.below(2)]] : [])
+    const option = () => ({ units: [], modes: modes(), loads: loads(), cost: draw.of([0, 1, 3, 7]) })
     const options = Array.from({ length: 1 + draw.below(4) }, option)
     const unlike = draw.of([0, 0, 1])
     for (let alike = draw.of([1, 1, 2, 3]); alike > 0; alike -= 1) {
       items.push({ options: [...options, { units: [], modes: [], loads: [], cost: dear + unlike * alike }] })
     }
   }
-  return { units: 0, modes: 0, capacities, items }
+  return { units: 0, modes: 2, capacities, items }
 }
 
-/** The least cost of all ways to choose, and one of them. */
+/** The least cost of all ways to choose. */
 function tryAll({ items, capacities }: Packing): number {
   const left = [...capacities]
-  const from = (at: number): number => {
+  const from = (at: number, set: [number, number][]): number => {
     const item = items[at]
     if (!item) return 0
     let best = Infinity
-    for (const { loads, cost } of item.options) {
+    for (const { loads, modes, cost } of item.options) {
+      if (modes.some(([mode, value]) => set.some(([other, theirs]) => other === mode && theirs !== value))) continue
       for (const [capacity, amount] of loads) left[capacity]! -= amount
-      if (left.every((rest) => rest >= 0)) best = Math.min(best, cost + from(at + 1))
+      if (left.every((rest) => rest >= 0)) best = Math.min(best, cost + from(at + 1, [...set, ...modes]))
       for (const [capacity, amount] of loads) left[capacity]! += amount
     }
     return best
   }
-  return from(0)
+  return from(0, [])
 }
 
 function ask(packing: Packing, maxNodes: number, bestCost?: number): LoadsAnswer {
@@ -71,6 +73,8 @@ describe('LoadsSearch', () => {
         const loads = best.flatMap((option) => options[option]!.loads.filter(([on]) => on === capacity))
         expect(loads.reduce((sum, [, amount]) => sum + amount, 0)).toBeLessThanOrEqual(limit)
       })
+      const set = new Map(best.flatMap((option) => options[option]!.modes))
+      for (const option of best) for (const [mode, value] of options[option]!.modes) expect(set.get(mode)).toBe(value)
     }
   })
 
@@ -117,6 +121,17 @@ describe('LoadsSearch', () => {
     expect(unlike.nodes).toBe(alike.nodes)
   })
 
+  it('is for groups of which no option takes a unit, and few set something', () => {
+    const option = (units: number[], modes: [number, number][]): PackingOption => ({ units, modes, loads: [[0, 3]], cost: 1 })
+    const suits = (options: PackingOption[]) => {
+      const items = [{ options }, { options: [option([], [])] }]
+      return LoadsSearch.suits(compile({ units: 1, modes: 1, capacities: [5], items }), [0, 1])
+    }
+    const plain = [option([], []), option([], []), option([], [])]
+    expect([suits(plain), suits([...plain, option([0], [])])]).toEqual([true, false])
+    expect([suits([...plain, option([], [[0, 1]])]), suits([option([], [[0, 1]])])]).toEqual([true, false])
+  })
+
   it('is left out where its tables would be too large, and the answer is what it is', () => {
     const items = Array.from({ length: 450 }, (_, at): PackingItem => ({
       options: Array.from({ length: 21 }, (__, on) => ({ units: [], modes: [], loads: [[on, 1]], cost: (at + on) % 5 })),
@@ -124,7 +139,7 @@ describe('LoadsSearch', () => {
     const packing: Packing = { units: 0, modes: 0, capacities: Array.from({ length: 21 }, () => 449), items }
     const compiled = compile(packing)
     expect(compiled.groups).toHaveLength(1)
-    expect(LoadsSearch.holds(compiled, compiled.groups[0]!)).toBe(false)
+    expect(LoadsSearch.suits(compiled, compiled.groups[0]!)).toBe(false)
     expect(solvePacking(packing)).toMatchObject({ cost: 0, proven: true })
   })
 })

@@ -1,5 +1,6 @@
 import { hasBit, type Bits } from './bits'
-import type { Compiled } from './conflicts'
+import { disputedMode, type Compiled } from './conflicts'
+import { Fractions } from './fractions'
 import { memo } from './maps'
 import { grainFor } from './relaxation'
 
@@ -27,20 +28,23 @@ export interface LoadsAnswer {
   nodes: number
 }
 
-/** How often prices are moved at the root of the search and at each node below, and after how many turns in vain they are left alone. */
-const rootTurns = 80
-const nodeTurns = 4
-const patience = 9
+/** All that a capacity holds is worth up to so many times the best choice. */
+const headroom = 16
+/** An item of which less is on one option is divided. */
+const whole = 0.9999
+/** The share of a group's options that may have settings: its bounds leave them out. */
+const mostSetting = 0.25
 /** Options times items of a group; each takes a row for each depth. */
 const largestTable = 4_000_000
 
 /**
  * Depth-first search of a group whose items share capacities only, as supplies share rails.
  * Capacities carry prices, under which each item takes what is cheapest for it: a lower bound
- * (Lagrangian relaxation; prices move by subgradient steps, Held, Wolfe and Crowder,
- * Mathematical Programming 6, 1974). Costs are whole and counted from the cheapest option of
- * each item, prices are dyadic fractions: all sums are exact. Nodes live in arrays that are
- * made once, a row for each depth.
+ * (Lagrangian relaxation; Geoffrion, Mathematical Programming Study 2, 1974), which is best
+ * under the prices of the cheapest choice that may divide items. It branches on the largest
+ * of the items that are divided there. Costs are whole and counted from the cheapest option
+ * of each item, prices are dyadic fractions: all sums are exact. Nodes live in arrays that
+ * are made once, a row for each depth.
  */
 export class LoadsSearch {
   private readonly optionAt: number[] = []
@@ -52,6 +56,9 @@ export class LoadsSearch {
   private readonly firstLoad: Int32Array
   private readonly loadOn: Int32Array
   private readonly amount: Float64Array
+  /** Options that cannot be taken with an option, because they set something otherwise; no list where there are none. */
+  private readonly against: (number[] | undefined)[] = []
+  private readonly settled: boolean
   private readonly capacities: number[] = []
   /** Items that are alike to each. */
   private readonly twins: number[][] = []
@@ -61,13 +68,16 @@ export class LoadsSearch {
   private readonly taken: Int32Array
   private readonly left: Float64Array
   private readonly prices: Float64Array
+  private readonly fractions: Fractions
+  private readonly tried: Float64Array
+  /** The most that a unit of each capacity may be worth. */
+  private readonly dearest: Float64Array
   private readonly full: Float64Array
   private readonly cheapest: Int32Array
-  private readonly slope: Float64Array
+  private readonly load: Float64Array
   private readonly seen: Uint8Array
-  /** Of the best bound of a node: by how much it rises with each option, and what each item takes. */
+  /** By how much the best bound of a node rises with each option. */
   private readonly reduced: Float64Array
-  private readonly chosen: Int32Array
   /** Prices that served the first question. */
   private served?: Float64Array
 
@@ -76,18 +86,29 @@ export class LoadsSearch {
   /** What the best costs beyond the cheapest of each item, and what that is. */
   private bestCost = 0
   private shift = 0
-  private highest = 1
   private priceGrain = 1
   private nodes = 0
   private finished = true
   private found = false
 
-  /** Whether its arrays for a group stay below some tens of megabytes. */
-  static holds({ optionsOfItem }: Compiled, group: number[]): boolean {
-    return group.reduce((sum, item) => sum + optionsOfItem[item]!.length, 0) * group.length <= largestTable
+  /**
+   * Whether a group is for it: none of its options take units, few of them settings, and its
+   * arrays stay below some tens of megabytes.
+   */
+  static suits({ options, optionsOfItem }: Compiled, group: number[]): boolean {
+    let count = 0
+    let setting = 0
+    for (const item of group) {
+      for (const option of optionsOfItem[item]!) {
+        if (options[option]!.units.length) return false
+        if (options[option]!.modes.length) setting += 1
+        count += 1
+      }
+    }
+    return setting <= count * mostSetting && count * group.length <= largestTable
   }
 
-  /** @param group items whose options take no units and set no modes */
+  /** @param group one that suits it */
   constructor(
     private readonly compiled: Compiled,
     group: number[],
@@ -113,6 +134,12 @@ export class LoadsSearch {
       }
       this.firstLoad[at + 1] = loadOn.length
     })
+    const setting = this.optionAt.flatMap((option, at) => (options[option]!.modes.length ? [at] : []))
+    this.settled = setting.length === 0
+    for (const one of setting) {
+      const isAgainst = (other: number) => disputedMode(compiled, this.optionAt[one]!, this.optionAt[other]!) !== undefined
+      this.against[one] = setting.filter(isAgainst)
+    }
     this.loadOn = Int32Array.from(loadOn)
     this.amount = Float64Array.from(amounts)
     const depths = group.length + 2
@@ -122,12 +149,15 @@ export class LoadsSearch {
     this.reduced = new Float64Array(depths * count)
     this.free = new Uint8Array(depths * group.length)
     this.taken = new Int32Array(depths * group.length)
-    this.chosen = new Int32Array(depths * group.length)
     this.left = new Float64Array(depths * rows)
     this.prices = new Float64Array(depths * rows)
+    const { first, firstLoad } = this
+    this.fractions = new Fractions({ first, firstLoad, loadOn: this.loadOn, amount: this.amount, rows })
+    this.tried = new Float64Array(rows)
+    this.dearest = new Float64Array(rows)
     this.full = new Float64Array(count)
     this.cheapest = new Int32Array(group.length)
-    this.slope = new Float64Array(rows)
+    this.load = new Float64Array(rows)
     this.seen = new Uint8Array(rows)
     this.bestChoice = new Int32Array(group.length)
   }
@@ -177,10 +207,15 @@ export class LoadsSearch {
     for (let option = 0; option < this.count; option += 1) {
       mostLoads = Math.max(mostLoads, this.firstLoad[option + 1]! - this.firstLoad[option]!)
     }
-    this.highest = 2 ** Math.ceil(Math.log2(this.bestCost + 1))
-    this.priceGrain = grainFor(this.highest * (2 * this.items * (1 + mostLoads) + rows + 1))
+    // No sum may need more digits than there are: where costs alone need almost all, prices are low or none.
+    const sumOfCosts = 2 * this.items * this.bestCost
+    const timesPriced = 2 * this.items * mostLoads + rows + 1
+    const highest = Math.max(0, Math.min(headroom * this.bestCost, (2 ** 51 - sumOfCosts) / timesPriced))
+    this.priceGrain = Math.min(1, grainFor(sumOfCosts + highest * timesPriced))
     for (let row = 0; row < rows; row += 1) {
-      this.left[row] = compiled.packing.capacities[this.capacities[row]!]!
+      const limit = compiled.packing.capacities[this.capacities[row]!]!
+      this.left[row] = limit
+      this.dearest[row] = highest / Math.max(1, limit)
       this.prices[row] = this.held(this.served?.[row] ?? 0, row)
     }
     return true
@@ -188,8 +223,7 @@ export class LoadsSearch {
 
   /** A price that keeps all sums exact. */
   private held(price: number, row: number): number {
-    const limit = Math.max(1, this.compiled.packing.capacities[this.capacities[row]!]!)
-    return Math.floor(Math.min(this.highest / limit, Math.max(0, price)) / this.priceGrain) * this.priceGrain
+    return price > 0 ? Math.floor(Math.min(this.dearest[row]!, price) / this.priceGrain) * this.priceGrain : 0
   }
 
   /** Bounds are exact, so that one may be rounded up to what a choice can cost. */
@@ -218,13 +252,16 @@ export class LoadsSearch {
     return this.branch(depth, item, bound, fixed)
   }
 
-  /** One branch for each option of an item, cheapest first. */
+  /** One branch for each option of an item, those first that most of it is on where it is divided. */
   private branch(depth: number, item: number, bound: number, fixed: number): number {
     const { first, open, reduced, count, items } = this
     const row = depth * count
     const branches: number[] = []
     for (let option = first[item]!; option < first[item + 1]!; option += 1) if (open[row + option]) branches.push(option)
-    branches.sort((one, other) => reduced[row + one]! - reduced[row + other]! || one - other)
+    const share = new Map(branches.map((option) => [option, this.fractions.shareOf(item, option)]))
+    branches.sort(
+      (one, other) => share.get(other)! - share.get(one)! || reduced[row + one]! - reduced[row + other]! || one - other,
+    )
     const twins = this.twinsIn(depth, item)
     let lowest = Infinity
     for (const [at, option] of branches.entries()) {
@@ -282,6 +319,7 @@ export class LoadsSearch {
   private fix(depth: number, item: number, option: number): boolean {
     this.free[depth * this.items + item] = 0
     this.taken[depth * this.items + item] = option
+    for (const other of this.against[option] ?? []) this.open[depth * this.count + other] = 0
     const row = depth * this.capacities.length
     for (let at = this.firstLoad[option]!; at < this.firstLoad[option + 1]!; at += 1) {
       const on = row + this.loadOn[at]!
@@ -330,40 +368,57 @@ export class LoadsSearch {
   }
 
   /**
-   * The bound of a node under prices that are moved a few times; closes what cannot be in a
-   * better choice, and keeps what the relaxation happens to solve.
+   * The bound of a node under prices that served above it, and under its own; closes what
+   * cannot be in a better choice, and keeps a choice that the relaxation happens to make.
    * @returns −1 when nothing better is below the node
    */
   private relax(depth: number, fixed: number): number {
     const rows = this.capacities.length
-    const turns = depth === 0 ? rootTurns : nodeTurns
+    const { tried } = this
     const prices = this.prices.subarray(depth * rows, (depth + 1) * rows)
-    const tried = prices.slice()
-    let best = -1
-    let stride = 1
-    let idle = 0
-    for (let turn = 0; ; turn += 1) {
-      const bound = this.boundUnder(depth, fixed, tried)
-      if (bound === Infinity) return -1
-      if (!this.isOverloaded()) this.keep(depth, fixed)
-      if (this.whole(bound) >= this.bestCost) return -1
-      this.closeHopeless(depth, bound)
-      if (best < 0 || bound > best) {
-        best = bound
-        prices.set(tried)
-        this.note(depth)
-        idle = 0
-      } else if ((idle += 1) % 3 === 0) stride /= 2
-      if (turn >= turns || idle >= patience) return best
-      if (!this.reprice(tried, stride * (this.bestCost - bound))) return best
-    }
+    tried.set(prices)
+    const inherited = this.tryPrices(depth, fixed)
+    if (inherited < 0) return -1
+    this.note(depth)
+    this.divide(depth)
+    const own = this.tryPrices(depth, fixed)
+    if (own < 0) return -1
+    this.keep(depth, fixed, this.fractions.key)
+    if (own <= inherited) return inherited
+    prices.set(tried)
+    this.note(depth)
+    return own
   }
 
-  /** The least that a node costs under prices; leaves behind what each item takes, and the slope of the bound. */
+  /** The bound under the tried prices, and what follows from it; −1 when nothing better is below the node. */
+  private tryPrices(depth: number, fixed: number): number {
+    const bound = this.boundUnder(depth, fixed, this.tried)
+    if (bound === Infinity) return -1
+    this.keep(depth, fixed, this.cheapest)
+    if (this.whole(bound) >= this.bestCost) return -1
+    this.closeHopeless(depth, bound)
+    return bound
+  }
+
+  /** Finds the cheapest choice that may divide items, from what is cheapest for each; tries its prices next. */
+  private divide(depth: number): void {
+    const { open, free, left, count, items, cost, dearest, cheapest, fractions, tried } = this
+    const rows = this.capacities.length
+    fractions.solve({
+      cost,
+      open: open.subarray(depth * count, (depth + 1) * count),
+      free: free.subarray(depth * items, (depth + 1) * items),
+      left: left.subarray(depth * rows, (depth + 1) * rows),
+      dearest,
+      from: cheapest,
+    })
+    for (let row = 0; row < rows; row += 1) tried[row] = this.held(fractions.prices[row]!, row)
+  }
+
+  /** The least that a node costs under prices; leaves behind what each item takes. */
   private boundUnder(depth: number, fixed: number, prices: Float64Array): number {
-    const { first, open, cost, full, firstLoad, loadOn, amount, slope, seen, cheapest } = this
+    const { first, open, cost, full, firstLoad, loadOn, amount, seen, cheapest } = this
     const row = depth * this.count
-    slope.fill(0)
     seen.fill(0)
     let bound = fixed
     for (let item = 0; item < this.items; item += 1) {
@@ -386,35 +441,10 @@ export class LoadsSearch {
       if (which < 0) return Infinity
       bound += least
       cheapest[item] = which
-      for (let at = firstLoad[which]!; at < firstLoad[which + 1]!; at += 1) slope[loadOn[at]!]! += amount[at]!
     }
     const rows = this.capacities.length
-    for (let at = 0; at < rows; at += 1) {
-      if (!seen[at]) continue
-      const limit = this.left[depth * rows + at]!
-      bound -= prices[at]! * limit
-      slope[at]! -= limit
-    }
+    for (let at = 0; at < rows; at += 1) if (seen[at]) bound -= prices[at]! * this.left[depth * rows + at]!
     return bound
-  }
-
-  /** One step of the prices along the slope; false when the bound cannot rise. */
-  private reprice(prices: Float64Array, rise: number): boolean {
-    const { slope } = this
-    let length = 0
-    for (let row = 0; row < slope.length; row += 1) {
-      if (!this.seen[row] || (slope[row]! < 0 && prices[row] === 0)) slope[row] = 0
-      length += slope[row]! * slope[row]!
-    }
-    if (length === 0) return false
-    for (let row = 0; row < slope.length; row += 1) prices[row] = this.held(prices[row]! + (rise / length) * slope[row]!, row)
-    return true
-  }
-
-  /** What the items take exceeds some capacity. */
-  private isOverloaded(): boolean {
-    for (let row = 0; row < this.slope.length; row += 1) if (this.seen[row] && this.slope[row]! > 0) return true
-    return false
   }
 
   private closeHopeless(depth: number, bound: number): void {
@@ -431,61 +461,65 @@ export class LoadsSearch {
 
   /** Keeps what belongs to the best bound of a node. */
   private note(depth: number): void {
-    const { first, full, cheapest, reduced, chosen } = this
+    const { first, full, cheapest, reduced } = this
     const row = depth * this.count
     for (let item = 0; item < this.items; item += 1) {
       if (!this.free[depth * this.items + item]) continue
-      chosen[depth * this.items + item] = cheapest[item]!
       const least = full[cheapest[item]!]!
       for (let option = first[item]!; option < first[item + 1]!; option += 1) reduced[row + option] = full[option]! - least
     }
   }
 
-  /** Keeps a complete choice when it is the best so far. */
-  private keep(depth: number, fixed: number): void {
+  /** Keeps a choice of the free items when it is the best so far and exceeds nothing. */
+  private keep(depth: number, fixed: number, choice: Int32Array): void {
+    const { items, load, firstLoad, loadOn, amount, left } = this
     let cost = fixed
-    for (let item = 0; item < this.items; item += 1) {
-      if (this.free[depth * this.items + item]) cost += this.cost[this.cheapest[item]!]!
-    }
+    for (let item = 0; item < items; item += 1) if (this.free[depth * items + item]) cost += this.cost[choice[item]!]!
     if (cost >= this.bestCost) return
+    load.fill(0)
+    for (let item = 0; item < items; item += 1) {
+      if (!this.free[depth * items + item]) continue
+      const option = choice[item]!
+      for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) load[loadOn[at]!]! += amount[at]!
+    }
+    for (let row = 0; row < load.length; row += 1) if (load[row]! > left[depth * load.length + row]!) return
+    if (!this.settled && this.disputed(depth, choice) >= 0) return
     this.bestCost = cost
     this.found = true
-    for (let item = 0; item < this.items; item += 1) {
-      const free = this.free[depth * this.items + item]
-      this.bestChoice[item] = free ? this.cheapest[item]! : this.taken[depth * this.items + item]!
+    for (let item = 0; item < items; item += 1) {
+      this.bestChoice[item] = this.free[depth * items + item] ? choice[item]! : this.taken[depth * items + item]!
     }
   }
 
-  /** The item to branch on: of those on a capacity that is exceeded the one with fewest options, but more than one; −1 where one has none left. */
+  /** A free item of which what is chosen sets something otherwise than what is chosen for another; −1 when there is none. */
+  private disputed(depth: number, choice: Int32Array): number {
+    const free = (item: number) => this.free[depth * this.items + item] === 1
+    const chosen = new Set(Array.from(choice).filter((_, item) => free(item)))
+    return choice.findIndex((option, item) => free(item) && (this.against[option] ?? []).some((other) => chosen.has(other)))
+  }
+
+  /** The item to branch on: of those that are divided the one that may load most, or else one with several options; −1 where one has none left. */
   private branchItem(depth: number): number {
-    const rows = this.capacities.length
-    const { first, open, chosen, firstLoad, loadOn, amount, slope } = this
-    const of = (item: number) => chosen[depth * this.items + item]!
-    slope.fill(0)
-    for (let item = 0; item < this.items; item += 1) {
-      if (!this.free[depth * this.items + item]) continue
-      for (let at = firstLoad[of(item)]!; at < firstLoad[of(item) + 1]!; at += 1) slope[loadOn[at]!]! += amount[at]!
-    }
+    const { first, open, fractions, firstLoad, amount } = this
+    const row = depth * this.count
+    const disputed = this.settled ? -1 : this.disputed(depth, fractions.key)
     let best = -1
-    let fewest = Infinity
-    let guiltiest = false
+    let most = -1
     for (let item = 0; item < this.items; item += 1) {
       if (!this.free[depth * this.items + item]) continue
       let count = 0
-      for (let option = first[item]!; option < first[item + 1]!; option += 1) count += open[depth * this.count + option]!
+      let heaviest = 0
+      for (let option = first[item]!; option < first[item + 1]!; option += 1) {
+        if (!open[row + option]) continue
+        count += 1
+        for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) heaviest = Math.max(heaviest, amount[at]!)
+      }
       if (count === 0) return -1
-      if (count === 1) {
-        if (best < 0) best = item
-        continue
-      }
-      let guilty = false
-      for (let at = firstLoad[of(item)]!; at < firstLoad[of(item) + 1]!; at += 1) {
-        if (slope[loadOn[at]!]! > this.left[depth * rows + loadOn[at]!]!) guilty = true
-      }
-      if (guilty < guiltiest || (guilty === guiltiest && count >= fewest)) continue
+      if (count === 1 && best >= 0) continue
+      if (fractions.keyShare[item]! > whole) heaviest = count === 1 ? -1 : item === disputed ? -0.3 : -0.6
+      if (heaviest <= most && best >= 0) continue
       best = item
-      fewest = count
-      guiltiest = guilty
+      most = heaviest
     }
     return best
   }

@@ -1,10 +1,14 @@
 import { expect, it } from 'vitest'
+import { drawnPlan } from '../../../tests/helpers/drawn-plan'
 import { hardFamilies, hardPacking, type HardFamily } from '../../../tests/helpers/hard-packing'
 import { integerSolver } from '../../../tests/helpers/integer-program'
 import { randomPacking, type Size } from '../../../tests/helpers/random-packing'
+import { resolvePlan } from '../../plan'
+import { layOut } from '../problem'
 import { addBit, emptyBits } from './bits'
 import { compile } from './conflicts'
 import { loadSolver, solvePacking, type Packing, type ProgramSolver } from './index'
+import { programOf } from './program'
 import { relaxByProgram } from './second'
 
 /** More of each, with times, are in `npm run bench`. */
@@ -67,7 +71,7 @@ it.each([
     },
     relax: () => undefined,
   }
-  const packing = hardPacking('rails', 702)
+  const packing = hardPacking('rails', 708)
   const { proven, cost, choice } = solvePacking(packing, { solver, stopped: () => asked > 0 })
   expect(asked).toBe(1)
   expect(proven).toBe(false)
@@ -123,6 +127,30 @@ it('is told a choice to start from: where fractions do not help, the best', asyn
   expect(likely).toHaveLength(5)
   expect(holds(packing, choice)).toBe(true)
   expect(priced(packing, choice)).toBe(solvePacking(packing).cost)
+})
+
+it('relaxes a program from a choice to what it is without one', async () => {
+  const solver = await loadSolver()
+  let many = 0
+  const packings = (Object.keys(hardFamilies) as HardFamily[]).map((family) => hardPacking(family, 704))
+  packings.push(layOut(resolvePlan(drawnPlan(506, 48))).compiled.packing)
+  for (const packing of packings) {
+    const compiled = compile(packing)
+    const open = emptyBits(compiled.options.length)
+    compiled.options.forEach((_, option) => addBit(open, option))
+    const choice = solvePacking(packing, { solver }).choice!.map((option, item) => compiled.first[item]! + option)
+    for (const group of compiled.groups) {
+      const { program, optionsOf, valuesOf } = programOf(compiled, group, open)
+      const costs = program.most.map((_, column) => compiled.options[optionsOf[column]?.[0] ?? 0]!.cost)
+      costs.fill(0, optionsOf.length)
+      const least = (values: number[]) => values.reduce((sum, value, column) => sum + value * costs[column]!, 0)
+      const start = valuesOf(choice.filter((option) => group.includes(compiled.itemOf[option]!)))
+      const [plain, started] = [undefined, start].map((from) => least(solver.relax({ ...program, costs }, 60, from)!.values))
+      expect(Math.abs(plain! - started!)).toBeLessThan(1e-6 * (1 + plain!))
+      if (program.rows.length > 1.5 * program.most.length) many += 1
+    }
+  }
+  expect(many).toBeGreaterThan(0)
 })
 
 it('has proven nothing where the solver fails', async () => {

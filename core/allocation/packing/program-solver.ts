@@ -1,7 +1,7 @@
 /** A row of an integer program: lower ≤ Σ coefficient · x[column] ≤ upper. */
 export interface ProgramRow {
   /** What it is about: names of the rows of a relaxation that stand for it. */
-  names?: string[]
+  names?: number[]
   columns: number[]
   coefficients: number[]
   lower: number
@@ -35,5 +35,5 @@ export interface ProgramSolver {
   /** @param start values to start from, which keep all rows */
   solve: (program: Program, seconds: number, start?: number[]) => ProgramAnswer
   /** The same where fractions are allowed; undefined when that is not found in the time. */
-  relax: (program: Program, seconds: number) => RelaxedProgram | undefined
+  relax: (program: Program, seconds: number, start?: number[]) => RelaxedProgram | undefined
 }

@@ -1,7 +1,7 @@
 import { hasBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
 import { memo, push } from './maps'
-import { askerRow, askersOf, capacityRow, unitRow } from './rows'
+import { RowNames } from './rows'
 import type { Program, ProgramRow } from './program-solver'
 
 /** A group of a packing as an integer program, and the way back. */
@@ -18,7 +18,7 @@ export interface GroupProgram {
 /** Columns that ask together for a value of a shared setting, and the names of their row. */
 interface Asking {
   columns: number[]
-  names: string[]
+  names: number[]
 }
 
 /**
@@ -33,13 +33,14 @@ interface Asking {
 export function programOf(compiled: Compiled, items: number[], open: Bits): GroupProgram {
   const { options, packing, scarce } = compiled
   const classes = classesOf(compiled, items, open)
+  const rowNames = new RowNames(compiled)
   const most: number[] = []
   const optionsOf: number[][] = []
   const rows: ProgramRow[] = []
   const byUnit = new Map<number, number[]>()
   const byCapacity = new Map<number, ProgramRow>()
   /** Askers of each value of each mode: those of one unit, or of one class, together. */
-  const askers = new Map<number, Map<number, Map<string, Asking>>>()
+  const askers = new Map<number, Map<number, Map<number, Asking>>>()
   const classOfColumn: number[] = []
 
   classes.forEach((members, at) => {
@@ -55,18 +56,18 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
       row.coefficients.push(1)
       for (const unit of units) push(byUnit, unit, column)
       for (const [mode, value] of modes) {
-        const values = memo(askers, mode, () => new Map<number, Map<string, Asking>>())
-        const held = memo(values, value, () => new Map<string, Asking>())
-        for (const asker of askersOf(units, firstItem!)) {
-          const alike = units.length ? [asker] : members.flatMap((item) => askersOf(units, item))
-          const names = () => alike.map((name) => askerRow(mode, value, name))
+        const values = memo(askers, mode, () => new Map<number, Map<number, Asking>>())
+        const held = memo(values, value, () => new Map<number, Asking>())
+        for (const asker of rowNames.askersOf(units, firstItem!)) {
+          const alike = units.length ? [asker] : members.flatMap((item) => rowNames.askersOf(units, item))
+          const names = () => alike.map((name) => rowNames.asker(mode, value, name))
           memo(held, asker, (): Asking => ({ columns: [], names: names() })).columns.push(column)
         }
       }
       for (const [capacity, amount] of loads) {
         if (!scarce[capacity]) continue
         const load = memo(byCapacity, capacity, () => ({
-          names: [capacityRow(capacity)],
+          names: [rowNames.capacity(capacity)],
           columns: [],
           coefficients: [],
           lower: -Infinity,
@@ -80,7 +81,7 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
   })
   for (const [unit, columns] of byUnit) {
     const takers = columns.reduce((sum, column) => sum + optionsOf[column]!.length, 0)
-    if (takers > 1) rows.push({ ...atMost(columns, 1), names: [unitRow(unit)] })
+    if (takers > 1) rows.push({ ...atMost(columns, 1), names: [rowNames.unit(unit)] })
   }
   for (const row of byCapacity.values()) rows.push(row)
   const settings: { mode: number; value: number }[] = []
@@ -134,8 +135,12 @@ export function programOf(compiled: Compiled, items: number[], open: Bits): Grou
 
 /** Items of a group that are alike and have the same options open, together. */
 function classesOf({ twins, first }: Compiled, items: number[], open: Bits): number[][] {
-  const classes = new Map<string, number[]>()
+  const classes = new Map<string | number, number[]>()
   for (const item of items) {
+    if (!twins[item]!.length) {
+      classes.set(item, [item])
+      continue
+    }
     const kind = Math.min(item, ...twins[item]!)
     const alike: number[] = []
     for (let option = first[item]!; option < first[item + 1]!; option += 1)

@@ -1,4 +1,4 @@
-import { assign, type Pairings } from './assignment'
+import { assign, roomFor, type Pairings, type Room } from './assignment'
 import { dropBit, hasBit, type Bits } from './bits'
 import type { Compiled } from './conflicts'
 import { memo } from './maps'
@@ -52,10 +52,13 @@ export class Relaxation {
   private slope: Float64Array
   /** Rows that some open option takes of. */
   private seen: Uint8Array
+  /** What each option of the group costs under prices, item by item: that of option o at o + placed[its item]. */
   private readonly full: Float64Array
+  private readonly placed: Int32Array
   /** Room for the pairings of a node, and the cheapest option of each. */
   private readonly pairings: Omit<Pairings, 'rows' | 'columns'>
   private readonly cheapest: Int32Array
+  private readonly room: Room
   /** Where each column was last met. */
   private readonly pairingAt: Int32Array
   /** The dearest option that may be used, and those of all items together. */
@@ -78,13 +81,20 @@ export class Relaxation {
     this.plain = pricedRows(compiled, group, false)
     this.slope = new Float64Array(this.plain.count)
     this.seen = new Uint8Array(this.plain.count)
-    this.full = new Float64Array(options.length)
+    this.full = new Float64Array(members.length)
+    this.placed = new Int32Array(optionsOfItem.length)
+    let place = 0
+    for (const item of group) {
+      this.placed[item] = place - compiled.first[item]!
+      place += optionsOfItem[item]!.length
+    }
     this.pairings = {
       firstOf: new Int32Array(group.length + 1),
       column: new Int32Array(members.length),
       cost: new Float64Array(members.length),
     }
     this.cheapest = new Int32Array(members.length)
+    this.room = roomFor(this.columns + group.length)
     this.pairingAt = new Int32Array(this.columns + group.length)
   }
 
@@ -111,7 +121,7 @@ export class Relaxation {
   }
 
   /** Prices by the names of their rows, those of shared settings among them. */
-  pricesNamed(named: [string, number][]): Float64Array {
+  pricesNamed(named: [number, number][]): Float64Array {
     const rows = (this.asking ??= pricedRows(this.compiled, this.group, true))
     if (this.slope.length < rows.count) {
       this.slope = new Float64Array(rows.count)
@@ -132,7 +142,7 @@ export class Relaxation {
   solve(node: Undecided): Relaxed | undefined {
     const { options, itemOf, first } = this.compiled
     const { free, prices } = node
-    const { full, column, seen, pairings, cheapest } = this
+    const { full, placed, column, seen, pairings, cheapest } = this
     const { of: rows, amounts, firstOf: firstRow, endOf: endRow } = this.rowsOf(prices)
     const shared = this.columns
     seen.fill(0)
@@ -141,6 +151,7 @@ export class Relaxation {
       pairings.firstOf[row] = count
       const start = first[free[row]!]!
       const end = first[free[row]! + 1]!
+      const place = placed[free[row]!]!
       for (let option = start; option < end; option += 1) {
         if (!hasBit(node.open, option)) continue
         let sum = options[option]!.cost
@@ -148,7 +159,7 @@ export class Relaxation {
           sum += prices[rows[at]!]! * amounts[at]!
           seen[rows[at]!] = 1
         }
-        full[option] = sum
+        full[place + option] = sum
         const to = column[option]! < 0 ? shared + row : column[option]!
         const known = this.pairingAt[to]!
         if (known >= pairings.firstOf[row]! && known < count && pairings.column[known] === to) {
@@ -165,14 +176,10 @@ export class Relaxation {
       }
     }
     pairings.firstOf[free.length] = count
-    const assignment = assign({ ...pairings, rows: free.length, columns: shared + free.length })
+    const assignment = assign({ ...pairings, rows: free.length, columns: shared + free.length }, this.room)
     if (!assignment) return undefined
     const chosen: number[] = []
-    const rowOf = new Int32Array(this.compiled.packing.items.length)
-    for (let row = 0; row < free.length; row += 1) {
-      chosen.push(cheapest[assignment.taken[row]!]!)
-      rowOf[free[row]!] = row
-    }
+    for (let row = 0; row < free.length; row += 1) chosen.push(cheapest[assignment.taken[row]!]!)
     const bound = node.fixedCost + assignment.cost - this.rebate(node, chosen)
     const costs = full.slice()
     const { rows: ofRow, columns: ofColumn } = assignment
@@ -180,17 +187,19 @@ export class Relaxation {
       bound,
       chosen,
       reducedCost: (option) => {
-        const row = rowOf[itemOf[option]!]!
+        const item = itemOf[option]!
+        const row = free.indexOf(item)
         const at = column[option]! < 0 ? shared + row : column[option]!
-        return Math.max(0, costs[option]! - ofRow[row]! - ofColumn[at]!)
+        return Math.max(0, costs[placed[item]! + option]! - ofRow[row]! - ofColumn[at]!)
       },
       closeBeyond: (rise, open) => {
         for (let row = 0; row < free.length; row += 1) {
           const most = rise + ofRow[row]!
           const end = first[free[row]! + 1]!
+          const place = placed[free[row]!]!
           for (let option = first[free[row]!]!; option < end; option += 1) {
             const at = column[option]! < 0 ? shared + row : column[option]!
-            if (costs[option]! - ofColumn[at]! > most && hasBit(open, option)) dropBit(open, option)
+            if (costs[place + option]! - ofColumn[at]! > most && hasBit(open, option)) dropBit(open, option)
           }
         }
       },

@@ -1,14 +1,45 @@
 import type { Compiled } from './conflicts'
 import { memo } from './maps'
 
-/** Names of the rows that a relaxation prices and an integer program has. */
-export const unitRow = (unit: number): string => `unit ${unit}`
-export const capacityRow = (capacity: number): string => `capacity ${capacity}`
-export const askerRow = (mode: number, value: number, asker: string): string => `${mode} as ${value} by ${asker}`
+/**
+ * Numbers that name the rows which a relaxation prices and an integer program has: units
+ * first, then capacities, then those who ask for a value of a shared setting.
+ */
+export class RowNames {
+  private readonly offsets = new Map<number, Map<number, number>>()
+  private readonly units: number
 
-/** Who asks for the shared settings of an option: the units that it takes, or its item where it takes none. */
-export function askersOf(units: number[], item: number): string[] {
-  return units.length ? units.map(unitRow) : [`item ${item}`]
+  constructor({ packing, settings }: Compiled) {
+    this.units = packing.units
+    const askers = packing.units + packing.items.length
+    let offset = packing.units + packing.capacities.length
+    for (const [mode, values] of settings) {
+      const ofMode = new Map<number, number>()
+      for (const value of values.keys()) {
+        ofMode.set(value, offset)
+        offset += askers
+      }
+      this.offsets.set(mode, ofMode)
+    }
+  }
+
+  unit(unit: number): number {
+    return unit
+  }
+
+  capacity(capacity: number): number {
+    return this.units + capacity
+  }
+
+  /** @param asker one of `askersOf` */
+  asker(mode: number, value: number, asker: number): number {
+    return this.offsets.get(mode)!.get(value)! + asker
+  }
+
+  /** Who asks for the shared settings of an option: the units that it takes, or its item where it takes none. */
+  askersOf(units: number[], item: number): number[] {
+    return units.length ? units : [this.units + item]
+  }
 }
 
 /** Rows of a group that carry a price. */
@@ -29,7 +60,8 @@ export interface PricedRows {
   mostOfOption: number
   /** For each shared setting, and each of its values, the rows of those who ask for it. */
   settings: number[][][]
-  named: Map<string, number>
+  /** The row of each name. */
+  named: Map<number, number>
 }
 
 /**
@@ -40,7 +72,8 @@ export function pricedRows(compiled: Compiled, group: number[], asking: boolean)
   const members = group.flatMap((item) => compiled.optionsOfItem[item]!)
   const limits = limitedRows(compiled, members)
   const limited = limits.capacity.length
-  const askers = asking ? askingRows(compiled, members, limited) : noAskers()
+  const names = new RowNames(compiled)
+  const askers = asking ? askingRows(compiled, names, members, limited) : noAskers()
   return {
     count: limited + askers.row.size,
     limited,
@@ -48,8 +81,8 @@ export function pricedRows(compiled: Compiled, group: number[], asking: boolean)
     capacity: Int32Array.from(limits.capacity),
     settings: [...askers.settings.values()].map((values) => [...values.values()].map((rows) => [...rows])),
     named: new Map([
-      ...[...limits.ofUnit].map(([unit, row]): [string, number] => [unitRow(unit), row]),
-      ...[...limits.ofCapacity].map(([to, row]): [string, number] => [capacityRow(to), row]),
+      ...[...limits.ofUnit].map(([unit, row]): [number, number] => [names.unit(unit), row]),
+      ...[...limits.ofCapacity].map(([to, row]): [number, number] => [names.capacity(to), row]),
       ...askers.row,
     ]),
   }
@@ -81,14 +114,14 @@ function limitedRows({ options, scarce }: Compiled, members: number[]): LimitedR
 /** Rows of those who ask for shared settings: of each option, by name, and by setting and value. */
 interface AskingRows {
   of: Map<number, number[]>
-  row: Map<string, number>
+  row: Map<number, number>
   settings: Map<number, Map<number, Set<number>>>
 }
 
 const noAskers = (): AskingRows => ({ of: new Map(), row: new Map(), settings: new Map() })
 
 /** @param first the number of the first row */
-function askingRows({ options, itemOf }: Compiled, members: number[], first: number): AskingRows {
+function askingRows({ options, itemOf }: Compiled, names: RowNames, members: number[], first: number): AskingRows {
   const found = noAskers()
   for (const option of members) {
     const { units, modes } = options[option]!
@@ -96,8 +129,8 @@ function askingRows({ options, itemOf }: Compiled, members: number[], first: num
     for (const [mode, value] of modes) {
       const values = memo(found.settings, mode, () => new Map<number, Set<number>>())
       const ofValue = memo(values, value, () => new Set<number>())
-      for (const asker of askersOf(units, itemOf[option]!)) {
-        const row = memo(found.row, askerRow(mode, value, asker), () => first + found.row.size)
+      for (const asker of names.askersOf(units, itemOf[option]!)) {
+        const row = memo(found.row, names.asker(mode, value, asker), () => first + found.row.size)
         ofValue.add(row)
         rows.push(row)
       }

@@ -1,5 +1,5 @@
 import { forbidden } from './assignment'
-import { dropAll, dropBit, hasBit, emptyBits, addBit, type Bits } from './bits'
+import { dropAll, dropBit, hasBit, emptyBits, addBit, meets, type Bits } from './bits'
 import type { Compiled } from './conflicts'
 import { closeBeaten, costOfGroup, prepare, type Prepared } from './group'
 import type { KnownOptimum, SearchLimits } from './packing'
@@ -71,6 +71,8 @@ export class Search {
   private isOver: () => boolean
   private readonly prepared: Prepared
   private readonly tree: Tree
+  /** Options that are open before anything is decided. */
+  private openAtFirst?: Bits
 
   constructor(
     private readonly compiled: Compiled,
@@ -229,7 +231,7 @@ export class Search {
   /** The same where items compete for capacities only; false when there is no choice to start from. */
   private searchLoads(loads: LoadsSearch): boolean {
     const root = this.unpriced()
-    if (!this.best) this.seek(root, [])
+    if (!this.best) this.takeIfBetter(this.tree.greedy(root, []))
     if (!this.best) return false
     const { best, bestCost, floor, grain, base } = this
     const maxNodes = this.maxNodes - this.nodes
@@ -255,7 +257,7 @@ export class Search {
 
   /** The root for those who need no bound of it: it has no prices. */
   private unpriced(): Node {
-    const open = this.narrowed?.slice() ?? this.allowedOptions()
+    const open = (this.narrowed ?? (this.openAtFirst ??= this.allowedOptions())).slice()
     const left = Float64Array.from(this.compiled.packing.capacities)
     return { open, left, free: [...this.group], fixed: [], fixedCost: 0, prices: new Float64Array(0) }
   }
@@ -323,9 +325,7 @@ export class Search {
     const { chosen } = relaxed
     const values = [...this.compiled.settings.get(mode!)!]
     const wanted = (bits: Bits) => chosen.filter((option) => hasBit(bits, option)).length
-    const open = values.filter(([, holders]) =>
-      node.free.some((item) => this.tree.openOptions(node, item).some((option) => hasBit(holders, option))),
-    )
+    const open = values.filter(([, holders]) => meets(holders, node.open))
     if (open.length < 2) return this.branchOnItem(node, item, relaxed)
     open.sort(([, one], [, other]) => wanted(other) - wanted(one))
     let lowest = forbidden

@@ -70,7 +70,7 @@ export function finishByProgram(
 /** What a group looks like where fractions of options are allowed. */
 export interface RelaxedGroup {
   /** What its rows are worth, by their names. */
-  prices: [string, number][]
+  prices: [number, number][]
   /** Options that have most of their items there, those that have most first: a choice to start from. */
   likely: number[]
 }
@@ -91,18 +91,18 @@ export function relaxByProgram(
 ): RelaxedGroup | undefined {
   const usable = open.slice()
   for (const option of best) addBit(usable, option)
-  const { program, optionsOf } = programOf(compiled, items, usable)
+  const { program, optionsOf, valuesOf } = programOf(compiled, items, usable)
   const dearest = optionsOf.reduce((most, [option]) => Math.max(most, compiled.options[option!]!.cost), 1)
   const scale = Math.max(1, dearest / largestRelaxed)
   const costs = program.most.map((_, column) => {
     const [option] = optionsOf[column] ?? []
     return option === undefined ? 0 : compiled.options[option]!.cost / scale
   })
-  const relaxed = solver.relax({ ...program, costs }, seconds)
+  const relaxed = solver.relax({ ...program, costs }, seconds, best.length ? valuesOf(best) : undefined)
   if (!relaxed) return undefined
   const { worth, values } = relaxed
   return {
-    prices: program.rows.flatMap(({ names = [] }, row) => names.map((name): [string, number] => [name, worth[row]! * scale])),
+    prices: program.rows.flatMap(({ names = [] }, row) => names.map((name): [number, number] => [name, worth[row]! * scale])),
     likely: likelyOf(compiled, optionsOf, values),
   }
 }
@@ -110,7 +110,10 @@ export function relaxByProgram(
 /** @param values of how many items each column's options are taken, fractions among them */
 function likelyOf({ itemOf }: Compiled, optionsOf: number[][], values: number[]): number[] {
   const dealt = new Set<number>()
-  const byValue = optionsOf.map((_, column) => column).sort((one, other) => values[other]! - values[one]! || one - other)
+  const byValue = optionsOf
+    .map((_, column) => column)
+    .filter((column) => Math.round(values[column]!) > 0)
+    .sort((one, other) => values[other]! - values[one]! || one - other)
   return byValue.flatMap((column) => {
     const free = optionsOf[column]!.filter((option) => !dealt.has(itemOf[option]!)).slice(0, Math.round(values[column]!))
     for (const option of free) dealt.add(itemOf[option]!)
