@@ -1,11 +1,12 @@
 import { expect, it } from 'vitest'
 import { drawing } from '../../../tests/helpers/random-packing'
-import { Fractions, type LoadsShape } from './fractions'
+import { Fractions } from './fractions'
 import { loadSolver } from './highs'
+import type { Loads } from './loads-table'
 import type { ProgramRow } from './program-solver'
 
 interface Drawn {
-  shape: LoadsShape
+  shape: Loads
   cost: Float64Array
   open: Uint8Array
   free: Uint8Array
@@ -128,9 +129,9 @@ it('says of no unit of a row that it is worth more than it may be', () => {
   }
 })
 
-const itemOf = ({ first }: LoadsShape, option: number) => first.findIndex((start) => start > option) - 1
+const itemOf = ({ first }: Loads, option: number) => first.findIndex((start) => start > option) - 1
 
-function loadOf({ firstLoad, loadOn, amount }: LoadsShape, option: number, row: number): number {
+function loadOf({ firstLoad, loadOn, amount }: Loads, option: number, row: number): number {
   let sum = 0
   for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) if (loadOn[at] === row) sum += amount[at]!
   return sum

@@ -1,12 +1,4 @@
-/** Options of some items and what they load, numbered through: those of item i are first[i] … first[i + 1] − 1, their loads firstLoad[o] … firstLoad[o + 1] − 1. */
-export interface LoadsShape {
-  first: Int32Array
-  firstLoad: Int32Array
-  /** The row that is loaded, and by how much. */
-  loadOn: Int32Array
-  amount: Float64Array
-  rows: number
-}
+import type { Loads } from './loads-table'
 
 /** What is asked: which options are open to which items, and how much each row has left. */
 export interface FractionsQuestion {
@@ -49,7 +41,7 @@ export class Fractions {
   private readonly rate: Float64Array
   private question!: FractionsQuestion
 
-  constructor(private readonly shape: LoadsShape) {
+  constructor(private readonly shape: Loads) {
     const { rows, first, firstLoad } = shape
     const items = first.length - 1
     this.prices = new Float64Array(rows)

@@ -2,6 +2,7 @@ import { dropBit, hasBit, type Bits } from './bits'
 import { loadOn, type Compiled } from './conflicts'
 import type { PackingOption } from './packing'
 import { LoadsSearch } from './loads'
+import { sharesLoads } from './loads-table'
 import { Relaxation } from './relaxation'
 
 /** Costs of a group up to this are worked with exactly. */
@@ -50,7 +51,7 @@ export function prepare(compiled: Compiled, group: number[]): Prepared {
     },
     ceiling,
     ...grainOf(compiled, group),
-    ...(LoadsSearch.suits(compiled, group) && { loads: new LoadsSearch(compiled, group) }),
+    ...(sharesLoads(compiled, group) && { loads: new LoadsSearch(compiled, group) }),
   }
   prepared.set(group, fresh)
   return fresh

@@ -1,6 +1,7 @@
 import { hasBit, type Bits } from './bits'
-import { disputedMode, type Compiled } from './conflicts'
+import type { Compiled } from './conflicts'
 import { Fractions } from './fractions'
+import { loadsTable, type LoadsTable } from './loads-table'
 import { memo } from './maps'
 import { grainFor } from './relaxation'
 
@@ -31,11 +32,9 @@ export interface LoadsAnswer {
 /** All that a capacity holds is worth up to so many times the best choice. */
 const headroom = 16
 /** An item of which less is on one option is divided. */
-const whole = 0.9999
-/** The share of a group's options that may have settings: its bounds leave them out. */
-const mostSetting = 0.25
-/** Options times items of a group; each takes a row for each depth. */
-const largestTable = 4_000_000
+const undivided = 0.9999
+/** The order in which items are branched on that are not divided, after those that are: by load. */
+const ranks = { disputed: -1, several: -2, decided: -3 }
 
 /**
  * Depth-first search of a group whose items share capacities only, as supplies share rails.
@@ -47,22 +46,11 @@ const largestTable = 4_000_000
  * are made once, a row for each depth.
  */
 export class LoadsSearch {
-  private readonly optionAt: number[] = []
-  /** Options of item i are first[i] … first[i + 1] − 1; those of a node open[row + option]. */
-  private readonly first: Int32Array
-  private readonly count: number
-  private readonly items: number
-  /** Loads of option o are firstLoad[o] … firstLoad[o + 1] − 1. */
-  private readonly firstLoad: Int32Array
-  private readonly loadOn: Int32Array
-  private readonly amount: Float64Array
-  /** Options that cannot be taken with an option, because they set something otherwise; no list where there are none. */
-  private readonly against: (number[] | undefined)[] = []
-  private readonly settled: boolean
-  private readonly capacities: number[] = []
+  private readonly table: LoadsTable
   /** Items that are alike to each. */
   private readonly twins: number[][] = []
   private readonly cost: Float64Array
+  /** Of a node at some depth: which options are open, which items free, what others take, and what is left of each capacity. */
   private readonly open: Uint8Array
   private readonly free: Uint8Array
   private readonly taken: Int32Array
@@ -91,79 +79,35 @@ export class LoadsSearch {
   private finished = true
   private found = false
 
-  /**
-   * Whether a group is for it: none of its options take units, few of them settings, and its
-   * arrays stay below some tens of megabytes.
-   */
-  static suits({ options, optionsOfItem }: Compiled, group: number[]): boolean {
-    let count = 0
-    let setting = 0
-    for (const item of group) {
-      for (const option of optionsOfItem[item]!) {
-        if (options[option]!.units.length) return false
-        if (options[option]!.modes.length) setting += 1
-        count += 1
-      }
-    }
-    return setting <= count * mostSetting && count * group.length <= largestTable
-  }
-
-  /** @param group one that suits it */
+  /** @param group one that shares loads */
   constructor(
     private readonly compiled: Compiled,
     group: number[],
   ) {
-    const { options, optionsOfItem, scarce } = compiled
-    this.items = group.length
-    this.first = new Int32Array(group.length + 1)
-    group.forEach((item, at) => {
-      this.optionAt.push(...optionsOfItem[item]!)
-      this.first[at + 1] = this.optionAt.length
-    })
-    const count = this.optionAt.length
-    this.count = count
-    this.firstLoad = new Int32Array(count + 1)
-    const loadOn: number[] = []
-    const amounts: number[] = []
-    this.optionAt.forEach((option, at) => {
-      for (const [capacity, amount] of options[option]!.loads) {
-        if (!scarce[capacity] || amount === 0) continue
-        const known = this.capacities.indexOf(capacity)
-        loadOn.push(known < 0 ? this.capacities.push(capacity) - 1 : known)
-        amounts.push(amount)
-      }
-      this.firstLoad[at + 1] = loadOn.length
-    })
-    const setting = this.optionAt.flatMap((option, at) => (options[option]!.modes.length ? [at] : []))
-    this.settled = setting.length === 0
-    for (const one of setting) {
-      const isAgainst = (other: number) => disputedMode(compiled, this.optionAt[one]!, this.optionAt[other]!) !== undefined
-      this.against[one] = setting.filter(isAgainst)
-    }
-    this.loadOn = Int32Array.from(loadOn)
-    this.amount = Float64Array.from(amounts)
-    const depths = group.length + 2
-    const rows = this.capacities.length
+    const table = loadsTable(compiled, group)
+    const { items, count, rows } = table
+    const depths = items + 2
+    this.table = table
     this.cost = new Float64Array(count)
     this.open = new Uint8Array(depths * count)
     this.reduced = new Float64Array(depths * count)
-    this.free = new Uint8Array(depths * group.length)
-    this.taken = new Int32Array(depths * group.length)
+    this.free = new Uint8Array(depths * items)
+    this.taken = new Int32Array(depths * items)
     this.left = new Float64Array(depths * rows)
     this.prices = new Float64Array(depths * rows)
-    const { first, firstLoad } = this
-    this.fractions = new Fractions({ first, firstLoad, loadOn: this.loadOn, amount: this.amount, rows })
+    this.fractions = new Fractions(table)
     this.tried = new Float64Array(rows)
     this.dearest = new Float64Array(rows)
     this.full = new Float64Array(count)
-    this.cheapest = new Int32Array(group.length)
+    this.cheapest = new Int32Array(items)
     this.load = new Float64Array(rows)
     this.seen = new Uint8Array(rows)
-    this.bestChoice = new Int32Array(group.length)
+    this.bestChoice = new Int32Array(items)
   }
 
   /** Looks for a better choice than is known, or proves that there is none. */
   search(question: LoadsQuestion): LoadsAnswer {
+    const { rows, optionAt } = this.table
     this.question = question
     this.nodes = 0
     this.finished = true
@@ -171,9 +115,9 @@ export class LoadsSearch {
     const { best, bestCost } = question
     if (!this.start()) return { best, bestCost, bound: bestCost, finished: true, nodes: 1 }
     const bound = this.explore(0) + this.shift
-    this.served ??= this.prices.slice(0, this.capacities.length)
+    this.served ??= this.prices.slice(0, rows)
     return {
-      best: this.found ? Array.from(this.bestChoice, (option) => this.optionAt[option]!) : best,
+      best: this.found ? Array.from(this.bestChoice, (option) => optionAt[option]!) : best,
       bestCost: this.bestCost + this.shift,
       bound,
       finished: this.finished,
@@ -184,14 +128,15 @@ export class LoadsSearch {
   /** Lays out the root; false when the cheapest of each item cost too much already. */
   private start(): boolean {
     const { open, bestCost } = this.question
-    const { compiled, first, cost } = this
+    const { items, count, rows, first, firstLoad, optionAt, capacities } = this.table
+    const { compiled, cost } = this
     this.shift = 0
-    for (let item = 0; item < this.items; item += 1) {
+    for (let item = 0; item < items; item += 1) {
       let least = Infinity
       for (let option = first[item]!; option < first[item + 1]!; option += 1) {
-        const is = hasBit(open, this.optionAt[option]!)
+        const is = hasBit(open, optionAt[option]!)
         this.open[option] = is ? 1 : 0
-        cost[option] = compiled.options[this.optionAt[option]!]!.cost
+        cost[option] = compiled.options[optionAt[option]!]!.cost
         if (is && cost[option]! < least) least = cost[option]!
       }
       if (least === Infinity) return false
@@ -201,19 +146,18 @@ export class LoadsSearch {
     }
     this.bestCost = bestCost - this.shift
     if (this.bestCost <= 0) return false
-    for (let option = 0; option < this.count; option += 1) if (cost[option]! >= this.bestCost) this.open[option] = 0
-    const rows = this.capacities.length
+    for (let option = 0; option < count; option += 1) if (cost[option]! >= this.bestCost) this.open[option] = 0
     let mostLoads = 1
-    for (let option = 0; option < this.count; option += 1) {
-      mostLoads = Math.max(mostLoads, this.firstLoad[option + 1]! - this.firstLoad[option]!)
+    for (let option = 0; option < count; option += 1) {
+      mostLoads = Math.max(mostLoads, firstLoad[option + 1]! - firstLoad[option]!)
     }
     // No sum may need more digits than there are: where costs alone need almost all, prices are low or none.
-    const sumOfCosts = 2 * this.items * this.bestCost
-    const timesPriced = 2 * this.items * mostLoads + rows + 1
+    const sumOfCosts = 2 * items * this.bestCost
+    const timesPriced = 2 * items * mostLoads + rows + 1
     const highest = Math.max(0, Math.min(headroom * this.bestCost, (2 ** 51 - sumOfCosts) / timesPriced))
     this.priceGrain = Math.min(1, grainFor(sumOfCosts + highest * timesPriced))
     for (let row = 0; row < rows; row += 1) {
-      const limit = compiled.packing.capacities[this.capacities[row]!]!
+      const limit = compiled.packing.capacities[capacities[row]!]!
       this.left[row] = limit
       this.dearest[row] = highest / Math.max(1, limit)
       this.prices[row] = this.held(this.served?.[row] ?? 0, row)
@@ -254,7 +198,8 @@ export class LoadsSearch {
 
   /** One branch for each option of an item, those first that most of it is on where it is divided. */
   private branch(depth: number, item: number, bound: number, fixed: number): number {
-    const { first, open, reduced, count, items } = this
+    const { items, count, rows, first } = this.table
+    const { open, reduced } = this
     const row = depth * count
     const branches: number[] = []
     for (let option = first[item]!; option < first[item + 1]!; option += 1) if (open[row + option]) branches.push(option)
@@ -275,7 +220,6 @@ export class LoadsSearch {
       open.copyWithin(next * count, row, row + count)
       this.free.copyWithin(next * items, depth * items, next * items)
       this.taken.copyWithin(next * items, depth * items, next * items)
-      const rows = this.capacities.length
       this.left.copyWithin(next * rows, depth * rows, next * rows)
       this.prices.copyWithin(next * rows, depth * rows, next * rows)
       // What was searched with the item on an option need not be searched with a twin on it.
@@ -289,13 +233,14 @@ export class LoadsSearch {
 
   /** Tells items apart by what is open to them at the root: those of which that is the same may exchange their places. */
   private findTwins(): void {
-    const { first, open, cost, firstLoad, loadOn, amount, twins } = this
+    const { items, first, firstLoad, loadOn, amount, optionAt } = this.table
+    const { open, cost, twins } = this
     const alike = new Map<string, number[]>()
-    for (let item = 0; item < this.items; item += 1) {
-      const kind: number[] = []
+    for (let item = 0; item < items; item += 1) {
+      const kind: (number | string)[] = []
       for (let option = first[item]!; option < first[item + 1]!; option += 1) {
         if (!open[option]) continue
-        kind.push(option - first[item]!, cost[option]!)
+        kind.push(option - first[item]!, cost[option]!, ...this.compiled.options[optionAt[option]!]!.modes.map(String))
         for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) kind.push(-1 - loadOn[at]!, amount[at]!)
       }
       memo(alike, kind.join(), () => []).push(item)
@@ -305,10 +250,11 @@ export class LoadsSearch {
 
   /** Twins that are free and have the same options open as the item. */
   private twinsIn(depth: number, item: number): number[] {
-    const { first, open } = this
-    const row = depth * this.count
+    const { items, count, first } = this.table
+    const { open } = this
+    const row = depth * count
     return this.twins[item]!.filter((twin) => {
-      if (!this.free[depth * this.items + twin]) return false
+      if (!this.free[depth * items + twin]) return false
       for (let at = 0; at < first[item + 1]! - first[item]!; at += 1) {
         if (open[row + first[item]! + at] !== open[row + first[twin]! + at]) return false
       }
@@ -317,33 +263,36 @@ export class LoadsSearch {
   }
 
   private fix(depth: number, item: number, option: number): boolean {
-    this.free[depth * this.items + item] = 0
-    this.taken[depth * this.items + item] = option
-    for (const other of this.against[option] ?? []) this.open[depth * this.count + other] = 0
-    const row = depth * this.capacities.length
-    for (let at = this.firstLoad[option]!; at < this.firstLoad[option + 1]!; at += 1) {
-      const on = row + this.loadOn[at]!
-      this.left[on]! -= this.amount[at]!
+    const { items, count, rows, firstLoad, loadOn, amount, against } = this.table
+    this.free[depth * items + item] = 0
+    this.taken[depth * items + item] = option
+    for (const other of against[option] ?? []) this.open[depth * count + other] = 0
+    const row = depth * rows
+    for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) {
+      const on = row + loadOn[at]!
+      this.left[on]! -= amount[at]!
       if (this.left[on]! < 0) return false
     }
     return true
   }
 
   private tooHeavy(depth: number, option: number): boolean {
-    const row = depth * this.capacities.length
-    for (let at = this.firstLoad[option]!; at < this.firstLoad[option + 1]!; at += 1) {
-      if (this.amount[at]! > this.left[row + this.loadOn[at]!]!) return true
+    const { rows, firstLoad, loadOn, amount } = this.table
+    const row = depth * rows
+    for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) {
+      if (amount[at]! > this.left[row + loadOn[at]!]!) return true
     }
     return false
   }
 
   /** Closes what no longer fits and fixes items with one option left; what is fixed costs, or −1 when an item has none. */
   private propagate(depth: number, fixedCost: number): number {
-    const { first, open } = this
-    const row = depth * this.count
+    const { items, count, first } = this.table
+    const { open } = this
+    const row = depth * count
     let fixed = fixedCost
-    for (let item = 0; item < this.items;) {
-      if (!this.free[depth * this.items + item]) {
+    for (let item = 0; item < items;) {
+      if (!this.free[depth * items + item]) {
         item += 1
         continue
       }
@@ -373,7 +322,7 @@ export class LoadsSearch {
    * @returns −1 when nothing better is below the node
    */
   private relax(depth: number, fixed: number): number {
-    const rows = this.capacities.length
+    const { rows } = this.table
     const { tried } = this
     const prices = this.prices.subarray(depth * rows, (depth + 1) * rows)
     tried.set(prices)
@@ -402,8 +351,8 @@ export class LoadsSearch {
 
   /** Finds the cheapest choice that may divide items, from what is cheapest for each; tries its prices next. */
   private divide(depth: number): void {
-    const { open, free, left, count, items, cost, dearest, cheapest, fractions, tried } = this
-    const rows = this.capacities.length
+    const { items, count, rows } = this.table
+    const { open, free, left, cost, dearest, cheapest, fractions, tried } = this
     fractions.solve({
       cost,
       open: open.subarray(depth * count, (depth + 1) * count),
@@ -417,12 +366,13 @@ export class LoadsSearch {
 
   /** The least that a node costs under prices; leaves behind what each item takes. */
   private boundUnder(depth: number, fixed: number, prices: Float64Array): number {
-    const { first, open, cost, full, firstLoad, loadOn, amount, seen, cheapest } = this
-    const row = depth * this.count
+    const { items, count, rows, first, firstLoad, loadOn, amount } = this.table
+    const { open, cost, full, seen, cheapest } = this
+    const row = depth * count
     seen.fill(0)
     let bound = fixed
-    for (let item = 0; item < this.items; item += 1) {
-      if (!this.free[depth * this.items + item]) continue
+    for (let item = 0; item < items; item += 1) {
+      if (!this.free[depth * items + item]) continue
       let least = Infinity
       let which = -1
       for (let option = first[item]!; option < first[item + 1]!; option += 1) {
@@ -442,16 +392,16 @@ export class LoadsSearch {
       bound += least
       cheapest[item] = which
     }
-    const rows = this.capacities.length
     for (let at = 0; at < rows; at += 1) if (seen[at]) bound -= prices[at]! * this.left[depth * rows + at]!
     return bound
   }
 
   private closeHopeless(depth: number, bound: number): void {
-    const { first, open, full, cheapest } = this
-    const row = depth * this.count
-    for (let item = 0; item < this.items; item += 1) {
-      if (!this.free[depth * this.items + item]) continue
+    const { items, count, first } = this.table
+    const { open, full, cheapest } = this
+    const row = depth * count
+    for (let item = 0; item < items; item += 1) {
+      if (!this.free[depth * items + item]) continue
       const least = full[cheapest[item]!]!
       for (let option = first[item]!; option < first[item + 1]!; option += 1) {
         if (open[row + option] && this.whole(bound + full[option]! - least) >= this.bestCost) open[row + option] = 0
@@ -461,10 +411,11 @@ export class LoadsSearch {
 
   /** Keeps what belongs to the best bound of a node. */
   private note(depth: number): void {
-    const { first, full, cheapest, reduced } = this
-    const row = depth * this.count
-    for (let item = 0; item < this.items; item += 1) {
-      if (!this.free[depth * this.items + item]) continue
+    const { items, count, first } = this.table
+    const { full, cheapest, reduced } = this
+    const row = depth * count
+    for (let item = 0; item < items; item += 1) {
+      if (!this.free[depth * items + item]) continue
       const least = full[cheapest[item]!]!
       for (let option = first[item]!; option < first[item + 1]!; option += 1) reduced[row + option] = full[option]! - least
     }
@@ -472,7 +423,8 @@ export class LoadsSearch {
 
   /** Keeps a choice of the free items when it is the best so far and exceeds nothing. */
   private keep(depth: number, fixed: number, choice: Int32Array): void {
-    const { items, load, firstLoad, loadOn, amount, left } = this
+    const { items, firstLoad, loadOn, amount, settled } = this.table
+    const { load, left } = this
     let cost = fixed
     for (let item = 0; item < items; item += 1) if (this.free[depth * items + item]) cost += this.cost[choice[item]!]!
     if (cost >= this.bestCost) return
@@ -483,7 +435,7 @@ export class LoadsSearch {
       for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) load[loadOn[at]!]! += amount[at]!
     }
     for (let row = 0; row < load.length; row += 1) if (load[row]! > left[depth * load.length + row]!) return
-    if (!this.settled && this.disputed(depth, choice) >= 0) return
+    if (!settled && this.disputed(depth, choice) >= 0) return
     this.bestCost = cost
     this.found = true
     for (let item = 0; item < items; item += 1) {
@@ -493,33 +445,36 @@ export class LoadsSearch {
 
   /** A free item of which what is chosen sets something otherwise than what is chosen for another; −1 when there is none. */
   private disputed(depth: number, choice: Int32Array): number {
-    const free = (item: number) => this.free[depth * this.items + item] === 1
+    const { items, against } = this.table
+    const free = (item: number) => this.free[depth * items + item] === 1
     const chosen = new Set(Array.from(choice).filter((_, item) => free(item)))
-    return choice.findIndex((option, item) => free(item) && (this.against[option] ?? []).some((other) => chosen.has(other)))
+    return choice.findIndex((option, item) => free(item) && (against[option] ?? []).some((other) => chosen.has(other)))
   }
 
   /** The item to branch on: of those that are divided the one that may load most, or else one with several options; −1 where one has none left. */
   private branchItem(depth: number): number {
-    const { first, open, fractions, firstLoad, amount } = this
-    const row = depth * this.count
-    const disputed = this.settled ? -1 : this.disputed(depth, fractions.key)
+    const { items, count, first, firstLoad, amount, settled } = this.table
+    const { open, fractions } = this
+    const row = depth * count
+    const atOdds = settled ? -1 : this.disputed(depth, fractions.key)
     let best = -1
-    let most = -1
-    for (let item = 0; item < this.items; item += 1) {
-      if (!this.free[depth * this.items + item]) continue
-      let count = 0
+    let most = -Infinity
+    for (let item = 0; item < items; item += 1) {
+      if (!this.free[depth * items + item]) continue
+      let choices = 0
       let heaviest = 0
       for (let option = first[item]!; option < first[item + 1]!; option += 1) {
         if (!open[row + option]) continue
-        count += 1
+        choices += 1
         for (let at = firstLoad[option]!; at < firstLoad[option + 1]!; at += 1) heaviest = Math.max(heaviest, amount[at]!)
       }
-      if (count === 0) return -1
-      if (count === 1 && best >= 0) continue
-      if (fractions.keyShare[item]! > whole) heaviest = count === 1 ? -1 : item === disputed ? -0.3 : -0.6
-      if (heaviest <= most && best >= 0) continue
+      if (choices === 0) return -1
+      const { disputed, several, decided } = ranks
+      const rank =
+        fractions.keyShare[item]! < undivided ? heaviest : choices === 1 ? decided : item === atOdds ? disputed : several
+      if (rank <= most) continue
       best = item
-      most = heaviest
+      most = rank
     }
     return best
   }

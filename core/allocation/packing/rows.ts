@@ -60,7 +60,7 @@ export interface PricedRows {
   mostOfOption: number
   /** For each shared setting, and each of its values, the rows of those who ask for it. */
   settings: number[][][]
-  /** The row of each name. */
+  /** The row of each name; none unless those who ask for settings have rows. */
   named: Map<number, number>
 }
 
@@ -72,20 +72,23 @@ export function pricedRows(compiled: Compiled, group: number[], asking: boolean)
   const members = group.flatMap((item) => compiled.optionsOfItem[item]!)
   const limits = limitedRows(compiled, members)
   const limited = limits.capacity.length
-  const names = new RowNames(compiled)
-  const askers = asking ? askingRows(compiled, names, members, limited) : noAskers()
+  const names = asking ? new RowNames(compiled) : undefined
+  const askers = names ? askingRows(compiled, names, members, limited) : noAskers()
   return {
     count: limited + askers.row.size,
     limited,
     ...takenOf(compiled, members, limits, askers),
     capacity: Int32Array.from(limits.capacity),
     settings: [...askers.settings.values()].map((values) => [...values.values()].map((rows) => [...rows])),
-    named: new Map([
-      ...[...limits.ofUnit].map(([unit, row]): [number, number] => [names.unit(unit), row]),
-      ...[...limits.ofCapacity].map(([to, row]): [number, number] => [names.capacity(to), row]),
-      ...askers.row,
-    ]),
+    named: names ? namedRows(names, limits, askers) : new Map<number, number>(),
   }
+}
+
+function namedRows(names: RowNames, { ofUnit, ofCapacity }: LimitedRows, { row }: AskingRows): Map<number, number> {
+  const named = new Map(row)
+  for (const [unit, at] of ofUnit) named.set(names.unit(unit), at)
+  for (const [capacity, at] of ofCapacity) named.set(names.capacity(capacity), at)
+  return named
 }
 
 /** Rows of units and capacities, and of each its capacity. */
