@@ -2,6 +2,7 @@ import { Sheet, wiresOf, type Arrangement } from '#core/harness'
 import { resolvePlan } from '#core/plan'
 import { useBuild } from '~/stores/build'
 import { useSheet, type Drawn } from '~/stores/sheet'
+import { useLatest } from './useLatest'
 import { usePlan } from './usePlan'
 import { useQuestions } from './useQuestions'
 
@@ -14,11 +15,10 @@ export function useHarnessDrawing() {
   const layers = toRef(kept, 'layers')
   const drawn = computed(() => (kept.drawn?.build === build.id ? kept.drawn : undefined))
   const drawing = computed(() => drawn.value?.drawing)
-  /** A better arrangement is being looked for; the last drawing stays meanwhile. */
-  const improving = ref(false)
+  /** A better arrangement is being looked for; the last drawing stays meanwhile. What is not told any more is looked for anew on coming back. */
+  const { running: improving, begin, stop } = useLatest()
   /** How far that has come, from 0 to 1. */
   const progress = ref(0)
-  let asked = 0
 
   /** What is on the screen, if it shows the build as it is. */
   function current(): Drawn | undefined {
@@ -35,21 +35,19 @@ export function useHarnessDrawing() {
 
   /** Draws the build as it is, and looks for a better arrangement where that has not come to its end. */
   async function bringUp() {
-    const question = ++asked
-    improving.value = false
+    stop()
     if (!build.analysis) return
     if (!current()) draw(drawing.value?.arrangement)
     if (drawn.value!.finished) return
-    improving.value = true
     progress.value = 0
-    await questions.improve(plan.value, kept.layers, drawing.value!.arrangement, ({ share, better }) => {
-      if (question !== asked) return
-      progress.value = share
-      if (better) show({ drawing: drawn.value!.sheet.draw(better) })
+    await begin(async (counts) => {
+      await questions.improve(plan.value, kept.layers, drawing.value!.arrangement, ({ share, better }) => {
+        if (!counts()) return
+        progress.value = share
+        if (better) show({ drawing: drawn.value!.sheet.draw(better) })
+      })
+      if (counts()) show({ finished: true })
     })
-    if (question !== asked) return
-    improving.value = false
-    show({ finished: true })
   }
 
   watch(() => [build.analysis, kept.layers], bringUp, { immediate: true })
@@ -58,14 +56,10 @@ export function useHarnessDrawing() {
     kept.drawn = { ...drawn.value!, ...change }
   }
 
-  // What is still looked for then is not told any more: it is looked for anew on coming back.
-  onScopeDispose(() => (asked += 1))
-
   /** Draws with one device elsewhere, in the arrangement there is, without changing the plan. */
   function drag(device: string, at: { x: number; y: number }) {
     if (!drawing.value || !build.analysis) return
-    asked += 1
-    improving.value = false
+    stop()
     if (!current()) draw(drawing.value.arrangement)
     const { sheet, drawing: before } = drawn.value!
     show({ drawing: sheet.draw(before.arrangement, { ...plan.value.layout, [device]: at }), finished: false })

@@ -16,6 +16,7 @@ import { dayAndTime } from '~/composables/dates'
 import { ApiError, callApi, callForFile, type BuildPage, type BuildSummary, type Problem } from '~/composables/useApi'
 import { gravestFirst } from '~/composables/severityLook'
 import { download } from '~/composables/download'
+import { useLatest } from '~/composables/useLatest'
 import { useNotices } from '~/stores/notices'
 import { useWanted } from '~/composables/useWanted'
 import { useSession } from '~/stores/session'
@@ -31,27 +32,27 @@ const refused = shallowRef<{ file: string; problems: Problem[] }>()
 const file = useTemplateRef<HTMLInputElement>('file')
 const notices = useNotices()
 const failure = ref('')
-let asked = 0
+const { begin } = useLatest()
 /** How the list is ordered; in the order of making until a column is chosen. */
 const sorting = ref<Sorting>()
 const order = computed(() => (sorting.value ? `${sorting.value.by}${sorting.value.down ? '-down' : ''}` : 'made'))
 
 useHead({ title: 'Builds · Ypodoma' })
 
-async function load() {
-  const question = ++asked
-  try {
-    const found = await callApi<BuildPage>(
-      'GET',
-      `/api/builds?limit=${size}&offset=${from.value}&search=${encodeURIComponent(wanted.value ?? '')}&order=${order.value}`,
-    )
-    if (question !== asked) return
-    page.value = found
-    failure.value = ''
-  } catch (error) {
-    failure.value = (error as Error).message
-  }
-}
+const load = () =>
+  begin(async (counts) => {
+    try {
+      const found = await callApi<BuildPage>(
+        'GET',
+        `/api/builds?limit=${size}&offset=${from.value}&search=${encodeURIComponent(wanted.value ?? '')}&order=${order.value}`,
+      )
+      if (!counts()) return
+      page.value = found
+      failure.value = ''
+    } catch (error) {
+      if (counts()) failure.value = (error as Error).message
+    }
+  })
 onMounted(load)
 const session = useSession()
 watch(

@@ -1,13 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { amount } from '../../tests/helpers/amount'
+import { drawnPlan } from '../../tests/helpers/drawn-plan'
 import { bestByTrying } from '../../tests/helpers/oracle'
 import { add, allocated, demo, library } from '../../tests/helpers/plans'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { readDefinition } from '../schema'
 import { applyEdit, newPlan, resolvePlan, type Edit, type Plan } from '../plan'
 import { drawing } from '../../tests/helpers/random-packing'
-import { allocate, compareScores, layOut } from './index'
+import { allocate, compareScores, layOut, type Allocation } from './index'
 
 const run = (plan: Plan) => allocate(resolvePlan(plan))
 const after = (name: Parameters<typeof demo>[0], ...edits: Edit[]) => run(demo(name, ...edits))
@@ -24,6 +25,31 @@ describe('allocate', () => {
       }),
       { seed: 4242, numRuns: amount(1000) },
     )
+  })
+
+  it('finds something for plans of nearly a hundred devices, however little time there is', () => {
+    for (const seed of [801, 802, 803]) {
+      const resolved = resolvePlan(drawnPlan(seed, 96))
+      const { assignment, supplies, unmet, proven } = allocate(resolved, { stopped: () => true })
+      expect(proven).toBe(false)
+      const placed = Object.keys(assignment).length + Object.keys(supplies).length
+      expect(placed + unmet.length).toBe(layOut(resolved).wants.length)
+      expect(placed).toBeGreaterThan(50)
+      expect(allocate(resolved, { maxNodes: 1 }).unmet.length).toBeLessThan(placed)
+    }
+  })
+
+  it('tells the levels apart of plans of a hundred devices, with all that has a place locked there', () => {
+    const plan = drawnPlan(3027, 100)
+    const placesOf = ({ assignment, supplies }: Allocation) => ({
+      ...Object.fromEntries(Object.entries(assignment).map(([key, { place }]) => [key, place])),
+      ...supplies,
+    })
+    const locks = placesOf(allocate(resolvePlan(plan), { maxNodes: 50 }))
+    const locked = allocate(resolvePlan({ ...plan, locks }), { maxNodes: 50 })
+    expect(Object.keys(locks).length).toBeGreaterThan(100)
+    expect(locked.score.unkeptLocks).toBe(0)
+    expect(placesOf(locked)).toMatchObject(locks)
   })
 
   it('places everything of the hex, with proof', () => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { degreeOf, drawbacksOf, type Alternative, type Score } from '#core/allocation'
 import { splitKey } from '#core/plan'
+import { useLatest } from '~/composables/useLatest'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
 import { useAnalysis, usePlan } from '~/composables/usePlan'
@@ -12,17 +13,19 @@ const plan = usePlan()
 const names = useNames()
 const questions = useQuestions()
 const found = shallowRef<Alternative[]>()
-let asked = 0
+const { running, begin, stop } = useLatest()
 
 watch(
   () => build.analysis,
-  async (analysis) => {
-    const question = ++asked
-    found.value = undefined
+  (analysis) => {
+    stop()
     questions.stop()
-    if (!analysis) return
-    const answer = await questions.alternatives(plan.value, 3)
-    if (question === asked) found.value = answer
+    found.value = undefined
+    if (!analysis) return undefined
+    return begin(async (counts) => {
+      const answer = await questions.alternatives(plan.value, 3)
+      if (counts()) found.value = answer
+    })
   },
   { immediate: true },
 )
@@ -57,8 +60,8 @@ function take({ ruledOut }: Alternative, at: number) {
         <li v-if="!costs.length">Nothing.</li>
       </ul>
     </article>
-    <p v-if="!found" class="quiet pa-4">Working out the next best.</p>
-    <p v-else-if="!found.length" class="pa-4">No other allocation differs in what it costs or how links share.</p>
+    <p v-if="running" class="quiet pa-4" role="status">Working out the next best.</p>
+    <p v-else-if="found && !found.length" class="pa-4">No other allocation differs in what it costs or how links share.</p>
     <article v-for="(alternative, at) in found" :key="alternative.ruledOut.key + alternative.ruledOut.place">
       <h2>
         Alternative {{ at + 1 }}

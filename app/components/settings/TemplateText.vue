@@ -6,6 +6,7 @@ import sheet from '../../../templates/sheet.liquid?raw'
 import { callApi } from '~/composables/useApi'
 import { download } from '~/composables/download'
 import { useCollection } from '~/composables/useCollection'
+import { useLatest } from '~/composables/useLatest'
 import { usePlan } from '~/composables/usePlan'
 import { ofBrowser } from '~/session/own-storage'
 import { useNotices } from '~/stores/notices'
@@ -28,28 +29,29 @@ const own = ref<{ id: string; name: string; version: number } | undefined>(readO
 const title = ref(own.value?.name ?? '')
 const made = ref('')
 const wrong = ref<{ line?: number; message: string }>()
-const working = ref(false)
+const { running: working, begin } = useLatest()
 const file = useTemplateRef<HTMLInputElement>('file')
-let asked = 0
 let waiting: ReturnType<typeof setTimeout> | undefined
 
-async function render() {
-  const question = ++asked
-  working.value = true
-  try {
-    const answer = await callApi<{ made?: string; wrong?: { line?: number; message: string } }>('POST', '/api/templates/render', {
-      plan: plan.value,
-      text: text.value,
-    })
-    if (question !== asked) return
-    wrong.value = answer.wrong
-    // What was made last stays to be read while the template is being written.
-    if (answer.made !== undefined) made.value = answer.made
-  } catch (error) {
-    if (question === asked) wrong.value = { message: (error as Error).message }
-  }
-  if (question === asked) working.value = false
-}
+const render = () =>
+  begin(async (counts) => {
+    try {
+      const answer = await callApi<{ made?: string; wrong?: { line?: number; message: string } }>(
+        'POST',
+        '/api/templates/render',
+        {
+          plan: plan.value,
+          text: text.value,
+        },
+      )
+      if (!counts()) return
+      wrong.value = answer.wrong
+      // What was made last stays to be read while the template is being written.
+      if (answer.made !== undefined) made.value = answer.made
+    } catch (error) {
+      if (counts()) wrong.value = { message: (error as Error).message }
+    }
+  })
 watch([text, plan], () => {
   clearTimeout(waiting)
   waiting = setTimeout(() => {

@@ -64,8 +64,7 @@ export class Fractions {
     for (let steps = mostSteps * (rows + this.key.length); steps > 0; steps -= 1) {
       this.price()
       const entering = this.entering()
-      if (entering === nothing) return
-      this.enter(entering)
+      if (entering === nothing || !this.enter(entering)) return
     }
     this.price()
   }
@@ -144,52 +143,65 @@ export class Fractions {
     return nothing
   }
 
-  /** Takes a column into the basis, as far as it goes. */
-  private enter(entering: number): void {
-    const { rows } = this.shape
-    const { step, value, basic, itemOf, rate, keyShare, key } = this
+  /** Takes a column into the basis, as far as it goes; false when nothing ends it. */
+  private enter(entering: number): boolean {
+    const own = entering >= 0 ? this.itemOf[entering]! : -1
     this.follow(entering)
-    const own = entering >= 0 ? itemOf[entering]! : -1
-    // By how much the key of each item grows with the column.
+    this.rateKeys(own)
+    const { length, place, item } = this.farthest(own)
+    if (length === Infinity) return false
+    this.advance(length, own)
+    if (place < 0) {
+      // Nothing else of the item is in the basis: one option takes the place of the other.
+      this.key[own] = entering
+      this.keyShare[own] = length
+      return true
+    }
+    if (item >= 0) this.exchangeKey(item, place, own)
+    this.pivot(place)
+    this.basic[place] = entering
+    this.value[place] = length
+    return true
+  }
+
+  /** By how much the key of each item in the basis, and of the item that the column is of, grows with the column. */
+  private rateKeys(own: number): void {
+    const { step, basic, itemOf, rate } = this
+    for (const column of basic) if (column >= 0) rate[itemOf[column]!] = 0
     if (own >= 0) rate[own] = -1
-    let longest = Infinity
-    let leaving = -1
-    let leavingItem = -1
-    for (let at = 0; at < rows; at += 1) if (basic[at]! >= 0) rate[itemOf[basic[at]!]!] = itemOf[basic[at]!] === own ? -1 : 0
-    for (let at = 0; at < rows; at += 1) if (basic[at]! >= 0) rate[itemOf[basic[at]!]!]! += step[at]!
-    for (let at = 0; at < rows; at += 1) {
-      if (step[at]! > tiny && value[at]! / step[at]! < longest) {
-        longest = value[at]! / step[at]!
-        leaving = at
-        leavingItem = -1
-      }
-      const item = basic[at]! >= 0 ? itemOf[basic[at]!]! : -1
-      if (item >= 0 && rate[item]! < -tiny && keyShare[item]! / -rate[item]! < longest) {
-        longest = keyShare[item]! / -rate[item]!
-        leaving = at
-        leavingItem = item
-      }
+    basic.forEach((column, at) => {
+      if (column >= 0) rate[itemOf[column]!]! += step[at]!
+    })
+  }
+
+  /**
+   * How far a column can enter until a basic column or a key is used up.
+   * @returns the place of that column, or that of one which can be key instead; −1 where the item has no other
+   */
+  private farthest(own: number): { length: number; place: number; item: number } {
+    const { step, value, basic, itemOf, rate, keyShare } = this
+    let length = Infinity
+    let place = -1
+    let item = -1
+    if (own >= 0 && rate[own]! < -tiny) {
+      length = keyShare[own]! / -rate[own]!
+      place = basic.findIndex((column) => column >= 0 && itemOf[column] === own)
+      item = own
     }
-    if (own >= 0 && rate[own]! < -tiny && keyShare[own]! / -rate[own]! < longest) {
-      longest = keyShare[own]! / -rate[own]!
-      leaving = -1
-      leavingItem = own
-    }
-    if (longest === Infinity) return
-    this.advance(longest, own)
-    if (leavingItem >= 0 && leaving < 0) {
-      for (let at = 0; at < rows; at += 1) if (basic[at]! >= 0 && itemOf[basic[at]!] === leavingItem) leaving = at
-      if (leaving < 0) {
-        // Nothing else of the item is in the basis: one option takes the place of the other.
-        key[leavingItem] = entering
-        keyShare[leavingItem] = longest
-        return
+    for (let at = 0; at < basic.length; at += 1) {
+      if (step[at]! > tiny && value[at]! / step[at]! < length) {
+        length = value[at]! / step[at]!
+        place = at
+        item = -1
+      }
+      const of = basic[at]! >= 0 ? itemOf[basic[at]!]! : -1
+      if (of >= 0 && rate[of]! < -tiny && keyShare[of]! / -rate[of]! < length) {
+        length = keyShare[of]! / -rate[of]!
+        place = at
+        item = of
       }
     }
-    if (leavingItem >= 0) this.exchangeKey(leavingItem, leaving, own)
-    this.pivot(leaving)
-    basic[leaving] = entering
-    value[leaving] = longest
+    return { length, place, item }
   }
 
   /** What the basic columns give up for one of the entering. */

@@ -6,13 +6,13 @@ import { sharesLoads } from './loads-table'
 import { Relaxation } from './relaxation'
 
 /** Costs of a group up to this are worked with exactly. */
-const dearestExact = 2 ** 51
+export const dearestExact = 2 ** 51
 
 /** What is the same for every question about a group. */
 export interface Prepared {
   /** Made when it is first asked for: where items compete for capacities only, that is seldom. */
   readonly relaxation: Relaxation
-  /** More than any choice of the group costs. */
+  /** More than any choice of the group costs; it may be too much to be told apart. */
   ceiling: number
   /** What any choice costs is `base` and some of this. */
   grain: number
@@ -25,21 +25,36 @@ export interface Prepared {
 
 const prepared = new WeakMap<number[], Prepared>()
 
-/**
- * More than any choice of a group costs.
- * @throws RangeError when its costs are too large to be told apart
- */
-export function ceilingOf({ options, optionsOfItem }: Compiled, group: number[]): number {
-  const dearest = (item: number) => optionsOfItem[item]!.reduce((most, option) => Math.max(most, options[option]!.cost), 0)
-  const ceiling = group.reduce((sum, item) => sum + dearest(item), 1)
-  if (ceiling > dearestExact) throw new RangeError(`costs of up to ${ceiling} cannot be told apart; at most ${dearestExact}`)
-  return ceiling
+/** More than any choice of a group costs that keeps to what is open, if that is said. */
+export function ceilingOf({ options, optionsOfItem }: Compiled, group: number[], open?: Bits): number {
+  const isOpen = (option: number) => !open || hasBit(open, option)
+  const dearest = (item: number) =>
+    optionsOfItem[item]!.reduce((most, option) => (isOpen(option) ? Math.max(most, options[option]!.cost) : most), 0)
+  return group.reduce((sum, item) => sum + dearest(item), 1)
 }
 
 /**
- * What belongs to a group, worked out once.
- * @throws RangeError when its costs are too large to be told apart
+ * Closes the dearest options of items that have others, where all that is open costs too much together
+ * to be told apart: a choice that costs less than any of them is still the best.
+ * @returns what the cheapest that was closed costs; infinite where none was
  */
+export function closeDearest(compiled: Compiled, group: number[], open: Bits): number {
+  let cheapest = Infinity
+  if (ceilingOf(compiled, group, open) <= dearestExact) return cheapest
+  const costOf = (option: number) => compiled.options[option]!.cost
+  const isDear = (option: number) => costOf(option) > dearestExact / (group.length + 1)
+  for (const item of group) {
+    const ofItem = compiled.optionsOfItem[item]!.filter((option) => hasBit(open, option))
+    if (ofItem.every(isDear)) continue
+    for (const option of ofItem.filter(isDear)) {
+      dropBit(open, option)
+      cheapest = Math.min(cheapest, costOf(option))
+    }
+  }
+  return cheapest
+}
+
+/** What belongs to a group, worked out once. */
 export function prepare(compiled: Compiled, group: number[]): Prepared {
   const known = prepared.get(group)
   if (known) return known

@@ -167,6 +167,28 @@ describe('a search out of time', () => {
       if (best.proven) expect(hasty.bound, `${seed}`).toBeLessThanOrEqual(best.cost)
     }
   })
+
+  it('gives one where taking what is cheapest in turn leads nowhere', () => {
+    const option = (cost: number, units: number[], modes: [number, number][] = []): PackingOption => ({
+      units,
+      modes,
+      loads: [],
+      cost,
+    })
+    // The first has its place only where the third is there; the second has the one place of the third, which says so where it is missing.
+    const items = [
+      { options: [option(0, [0], [[0, 1]]), option(50, [])] },
+      { options: [option(0, [1]), option(60, [])] },
+      { options: [option(0, [1], [[0, 1]]), option(9, [], [[0, 0]])] },
+    ]
+    const packing: Packing = { units: 2, modes: 1, capacities: [], items }
+    expect(solvePacking(packing)).toMatchObject({ choice: [1, 0, 1], cost: 59, proven: true })
+    for (const limits of [{ maxNodes: 1 }, { stopped: () => true }]) {
+      const { choice, cost } = solvePacking(packing, limits)
+      expect(choice).toBeTruthy()
+      expect(cost).toBeLessThan(70)
+    }
+  })
 })
 
 describe('what used to make a proof false', () => {
@@ -200,6 +222,32 @@ describe('what used to make a proof false', () => {
         expect(Math.floor(cost / scale), `${seed} × ${scale}`).toBe(solvePacking(plain, { maxNodes: 40_000 }).cost)
       }
     }
+  })
+  it('is a sum of costs that are all too high together: it is not worked with where it need not be', () => {
+    const dear = 2 ** 44
+    // Each wants one of two places, which it shares with its neighbours.
+    const chain = (last: number, leftOut: number, without = 0): Packing => ({
+      units: 201,
+      modes: 0,
+      capacities: [],
+      items: Array.from({ length: 200 }, (_, at) => ({
+        options: [
+          ...(at < without ? [] : [at, at + 1]).map((unit): PackingOption => {
+            return { units: [Math.min(unit, last)], modes: [], loads: [], cost: (at * 7 + unit) % 5 }
+          }),
+          { units: [], modes: [], loads: [], cost: leftOut },
+        ],
+      })),
+    })
+    const { cost } = solvePacking(chain(200, 2 ** 30))
+    expect(solvePacking(chain(200, dear))).toMatchObject({ cost, bound: cost, proven: true })
+    // One that has no place at all is left out.
+    const alone = solvePacking(chain(200, dear, 1))
+    expect([alone.proven, Math.floor(alone.cost / dear)]).toEqual([true, 1])
+    // Where they have a place too few, what is best cannot be told, but something is.
+    const few = solvePacking(chain(198, dear))
+    expect([few.proven, Math.floor(few.bound / dear)]).toEqual([false, 1])
+    expect(few.cost).toBeLessThan(4 * dear)
   })
   it('is refused: costs too high to be told apart', () => {
     const items = [

@@ -1,7 +1,7 @@
 import { forbidden } from './assignment'
 import { dropAll, dropBit, hasBit, emptyBits, addBit, meets, type Bits } from './bits'
 import type { Compiled } from './conflicts'
-import { closeBeaten, costOfGroup, prepare, type Prepared } from './group'
+import { ceilingOf, closeBeaten, closeDearest, costOfGroup, dearestExact, prepare, type Prepared } from './group'
 import type { KnownOptimum, SearchLimits } from './packing'
 import type { LoadsSearch } from './loads'
 import type { ProgramSolver } from './program-solver'
@@ -72,7 +72,7 @@ export class Search {
   private readonly prepared: Prepared
   private readonly tree: Tree
   /** Options that are open before anything is decided. */
-  private openAtFirst?: Bits
+  private openAtFirst: Bits | undefined
 
   constructor(
     private readonly compiled: Compiled,
@@ -96,8 +96,22 @@ export class Search {
     this.maxNodes = limits.solver ? Math.min(maxNodes, Math.ceil(nodes)) : maxNodes
   }
 
-  /** Searches, in turn with another solver where there is one: each is quick where the other is not. */
+  /** Searches among all that can be told apart, and settles for what it can get where nothing is found there. */
   solve(): void {
+    const { compiled, group, prepared } = this
+    if (prepared.ceiling <= dearestExact) return this.searchInTurn()
+    const open = (this.openAtFirst = this.allowedOptions())
+    const tooDear = closeDearest(compiled, group, open)
+    if (ceilingOf(compiled, group, open) <= dearestExact) this.searchInTurn()
+    if (this.best && this.bestCost < tooDear) return undefined
+    this.narrowed = this.openAtFirst = undefined
+    this.finished = false
+    this.bound = Math.min(this.bound, tooDear)
+    return this.seek(this.unpriced(), this.best ?? [])
+  }
+
+  /** Searches, in turn with another solver where there is one: each is quick where the other is not. */
+  private searchInTurn(): void {
     this.startFrom(this.limits)
     if (this.best && this.bestCost <= this.floor) return
     this.search()
@@ -311,7 +325,8 @@ export class Search {
     if (this.bestCost <= this.floor || !this.tree.propagate(node, this.bestCost)) return this.bestCost
     const relaxed = this.relax(node)
     if (!relaxed || this.whole(relaxed.bound) >= this.bestCost || !node.free.length) return this.bestCost
-    if (this.nodes >= this.maxNodes || this.isOver()) {
+    // Something has to be found in any case.
+    if ((this.nodes >= this.maxNodes && this.best) || this.isOver()) {
       this.finished = false
       this.takeIfBetter(this.tree.greedy(node, relaxed.chosen))
       return this.whole(relaxed.bound)

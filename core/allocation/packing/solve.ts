@@ -1,6 +1,6 @@
 import { forbidden } from './assignment'
 import { compile, loadOn, type Compiled } from './conflicts'
-import { ceilingOf } from './group'
+import { ceilingOf, dearestExact } from './group'
 import type { Packing, PackingResult, SearchLimits } from './packing'
 import { Search } from './search'
 
@@ -53,7 +53,8 @@ export function solveCompiled(compiled: Compiled, limits: SearchLimits = {}): Pa
 /** The cheapest option of an item that shares nothing with others. */
 function cheapestOf(compiled: Compiled, item: number, { allowed }: SearchLimits): number | undefined {
   const { packing } = compiled
-  ceilingOf(compiled, [item])
+  const ceiling = ceilingOf(compiled, [item])
+  if (ceiling > dearestExact) throw new RangeError(`costs of up to ${ceiling} cannot be told apart; at most ${dearestExact}`)
   const { options } = packing.items[item]!
   let best: number | undefined
   options.forEach((option, at) => {

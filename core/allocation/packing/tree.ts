@@ -13,6 +13,9 @@ export interface Trouble {
   mode?: number
 }
 
+/** How often options are taken in turn before it is said that this leads nowhere. */
+const mostAttempts = 12
+
 export function copyOf(node: Node): Node {
   return { ...node, open: node.open.slice(), left: node.left.slice() }
 }
@@ -142,18 +145,28 @@ export class Tree {
     )
   }
 
-  /** A choice made by taking options in turn while they fit, preferred ones first; undefined when an item finds none. */
+  /**
+   * A choice made by taking options in turn while they fit, preferred ones first. An item that finds none
+   * left is among the first of another attempt; undefined when that does not help either.
+   */
   greedy(node: Node, preferred: number[]): number[] | undefined {
-    const rest = copyOf(node)
     const wanted = new Map(preferred.map((option) => [this.compiled.itemOf[option]!, option]))
     const astray = (item: number) => wanted.has(item) && !hasBit(node.open, wanted.get(item)!)
-    for (const item of [...node.free.filter(astray), ...node.free.filter((one) => !astray(one))]) {
-      const usable = this.openOptions(rest, item).filter((option) => !this.tooHeavy(rest, option))
-      const like = wanted.get(item)
-      const cheapest = usable.sort((a, b) => this.compiled.options[a]!.cost - this.compiled.options[b]!.cost)[0]
-      const option = like !== undefined && usable.includes(like) ? like : cheapest
-      if (option === undefined || !this.fix(rest, item, option)) return undefined
+    let order = [...node.free.filter(astray), ...node.free.filter((one) => !astray(one))]
+    for (let attempts = 0; attempts < mostAttempts; attempts += 1) {
+      const rest = copyOf(node)
+      const stuck = order.find((item) => !this.takeFirst(rest, item, wanted.get(item)))
+      if (stuck === undefined) return rest.fixed
+      order = [stuck, ...order.filter((item) => item !== stuck)]
     }
-    return rest.fixed
+    return undefined
+  }
+
+  /** Puts an item on the option that it is to have, or else the cheapest that fits; false when none does. */
+  private takeFirst(node: Node, item: number, like: number | undefined): boolean {
+    const usable = this.openOptions(node, item).filter((option) => !this.tooHeavy(node, option))
+    const cheapest = usable.sort((a, b) => this.compiled.options[a]!.cost - this.compiled.options[b]!.cost)[0]
+    const option = like !== undefined && usable.includes(like) ? like : cheapest
+    return option !== undefined && this.fix(node, item, option)
   }
 }
