@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { degreeOf, drawbacksOf, type Alternative, type Score } from '#core/allocation'
+import { degreeOf, drawbacksOf, type Alternative } from '#core/allocation'
 import { splitKey } from '#core/plan'
+import { unmetCounts } from '~/composables/unmetCounts'
 import { useLatest } from '~/composables/useLatest'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
@@ -32,7 +33,6 @@ watch(
 
 const name = (key: string) => names.device(splitKey(key)[0])
 const best = computed(() => analysis.value.proposal)
-const wishes = (score: Score) => score.unmetWishes.reduce((sum, count) => sum + count, 0)
 const costs = computed(() => drawbacksOf(best.value))
 
 function take({ ruledOut }: Alternative, at: number) {
@@ -50,7 +50,7 @@ function take({ ruledOut }: Alternative, at: number) {
       <h2>Best</h2>
       <dl>
         <dt>Unplaced</dt>
-        <dd>{{ best.score.unmetMusts }} must, {{ wishes(best.score) }} wishes</dd>
+        <dd>{{ unmetCounts(best.score) }}</dd>
       </dl>
       <h3>What it costs</h3>
       <ul>
@@ -69,7 +69,7 @@ function take({ ruledOut }: Alternative, at: number) {
       </h2>
       <dl>
         <dt>Unplaced</dt>
-        <dd>{{ alternative.score.unmetMusts }} must, {{ wishes(alternative.score) }} wishes</dd>
+        <dd>{{ unmetCounts(alternative.score) }}</dd>
       </dl>
       <h3>Keeps off</h3>
       <p>{{ names.needOfDevice(alternative.ruledOut.key) }}, {{ names.place(alternative.ruledOut.place) }}</p>

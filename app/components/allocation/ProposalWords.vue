@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { unmetCounts } from '~/composables/unmetCounts'
 import { mdiStop } from '@mdi/js'
 import { drawbackCount, drawbacksOf, gapOf } from '#core/allocation'
 import { useAnalysis } from '~/composables/usePlan'
@@ -17,11 +18,8 @@ async function lookLonger() {
 
 const words = computed(() => {
   const { score, unmet, proven } = analysis.value.proposal
-  const wishes = score.unmetWishes.reduce((sum, count) => sum + count, 0)
   const all = Object.keys(analysis.value.proposal.assignment).length + Object.keys(analysis.value.proposal.supplies).length
-  const placed = unmet.length
-    ? `${all} placed; unplaced: ${score.unmetMusts} must${score.unmetMusts === 1 ? '' : 's'}, ${wishes} wish${wishes === 1 ? '' : 'es'}`
-    : `All ${all} needs and supplies placed`
+  const placed = unmet.length ? `${all} placed; unplaced: ${unmetCounts(score)}` : `All ${all} needs and supplies placed`
   const locks = score.unkeptLocks ? ` · ${score.unkeptLocks} lock${score.unkeptLocks > 1 ? 's' : ''} cannot be kept` : ''
   const looking = build.working ? 'best so far, still looking' : 'best found in the time'
   const proof = proven ? 'proven best' : `${looking}: ${gapOf(analysis.value.proposal)}`
