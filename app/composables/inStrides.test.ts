@@ -30,3 +30,17 @@ it('shows what came last though nothing follows, and nothing where nothing came'
   vi.advanceTimersByTime(50)
   expect(shown).toEqual([['a', 'b']])
 })
+
+it('begins with short strides again after an end', () => {
+  const shown: number[][] = []
+  const strides = inStrides<number>((more) => shown.push(more))
+  for (let bit = 0; bit < 100; bit += 1) {
+    strides.add([bit])
+    vi.advanceTimersByTime(10)
+  }
+  strides.end()
+  shown.length = 0
+  strides.add([100])
+  vi.advanceTimersByTime(50)
+  expect(shown).toEqual([[100]])
+})

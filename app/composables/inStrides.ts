@@ -26,7 +26,10 @@ export function inStrides<T>(show: (more: T[]) => void) {
         showGathered()
       }, stride)
     },
-    /** Shows what is left at once. */
-    end: showGathered,
+    /** Shows what is left at once; what comes after that is another list. */
+    end(): void {
+      showGathered()
+      stride = shortest
+    },
   }
 }

@@ -1,7 +1,10 @@
 import { useNotices } from '~/stores/notices'
 
-/** Long work of which only what was begun last counts. It says when it fails, and counts no more once its component has gone. */
-export function useLatest() {
+/**
+ * Long work of which only what was begun last counts. It says when it fails, and counts no more once its component has gone.
+ * @param halt ends what is under way
+ */
+export function useLatest(halt = () => {}) {
   const notices = useNotices()
   const running = ref(false)
   let begun = 0
@@ -9,6 +12,7 @@ export function useLatest() {
   function stop(): void {
     begun += 1
     running.value = false
+    halt()
   }
 
   /** @param work is told by `counts` whether it still does */

@@ -90,7 +90,7 @@ test('the fit-out is tried on every board and moved to one', async ({ page }) =>
   await view(page, 'Which board')
   const boards = page.getByTestId('boards')
   await expect(boards.getByRole('status')).toHaveText(/^(\d+) of \1 boards/)
-  await boards.getByRole('button', { name: 'Move to Orchil Duo 2' }).click()
+  await boards.getByRole('button', { name: 'Move to Orchil Duo rev 2' }).click()
   await expect(page.getByRole('dialog')).toContainText('Flight logger: Log stream')
   await page.getByRole('dialog').getByRole('button', { name: 'Move' }).click()
   await expect(page.getByTestId('proposal')).toContainText('All')

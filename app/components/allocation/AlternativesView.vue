@@ -14,22 +14,15 @@ const plan = usePlan()
 const names = useNames()
 const questions = useQuestions()
 const found = shallowRef<Alternative[]>()
-const { running, begin, stop } = useLatest()
+const { running, begin } = useLatest(() => questions.stop())
 
-watch(
-  () => build.analysis,
-  (analysis) => {
-    stop()
-    questions.stop()
+const look = () =>
+  begin(async (counts) => {
     found.value = undefined
-    if (!analysis) return undefined
-    return begin(async (counts) => {
-      const answer = await questions.alternatives(plan.value, 3)
-      if (counts()) found.value = answer
-    })
-  },
-  { immediate: true },
-)
+    const answer = build.analysis && (await questions.alternatives(plan.value, 3))
+    if (counts()) found.value = answer
+  })
+watch(() => build.analysis, look, { immediate: true })
 
 const name = (key: string) => names.device(splitKey(key)[0])
 const best = computed(() => analysis.value.proposal)
@@ -61,7 +54,10 @@ function take({ ruledOut }: Alternative, at: number) {
       </ul>
     </article>
     <p v-if="running" class="quiet pa-4" role="status">Working out the next best.</p>
-    <p v-else-if="found && !found.length" class="pa-4">No other allocation differs in what it costs or how links share.</p>
+    <p v-else-if="!found" class="pa-4">
+      What comes next could not be worked out. <v-btn size="x-small" variant="outlined" @click="look">Try again</v-btn>
+    </p>
+    <p v-else-if="!found.length" class="pa-4">No other allocation differs in what it costs or how links share.</p>
     <article v-for="(alternative, at) in found" :key="alternative.ruledOut.key + alternative.ruledOut.place">
       <h2>
         Alternative {{ at + 1 }}

@@ -25,15 +25,17 @@ const best = 50
 const all = ref(false)
 const chosen = shallowRef<BoardFit>()
 
-const latest = useLatest()
-const { running } = latest
 const strides = inStrides<BoardFit>((more) => (fits.value = [...fits.value, ...more]))
+/** What was tried until it is stopped stays. */
+const { running, begin, stop } = useLatest(() => {
+  strides.end()
+  for (const thread of threads) thread.stop()
+})
 
-async function compare() {
-  stop()
-  fits.value = []
-  chosen.value = undefined
-  await latest.begin(async (counts) => {
+const compare = () =>
+  begin(async (counts) => {
+    fits.value = []
+    chosen.value = undefined
     const library = await catalogue.load()
     if (!counts()) return
     const boards = Object.values(library?.boards ?? {})
@@ -47,14 +49,6 @@ async function compare() {
       if (counts()) strides.end()
     }
   })
-}
-
-/** What was tried until now stays. */
-function stop() {
-  strides.end()
-  latest.stop()
-  for (const thread of threads) thread.stop()
-}
 const showAll = () => (all.value = true)
 onMounted(() => {
   window.addEventListener('beforeprint', showAll)
@@ -63,9 +57,10 @@ onMounted(() => {
 onBeforeUnmount(() => window.removeEventListener('beforeprint', showAll))
 watch(() => [plan.value.devices, plan.value.battery, plan.value.definitions], compare)
 
+const titleOf = ({ name, revision }: { name: string; revision: string }) => `${name} rev ${revision}`
 const verdicts = { fits: 'fits fully', cost: 'fits at a cost', lost: 'loses' }
 const headers = [
-  { title: 'Board', key: 'name', value: (fit: BoardFit) => `${fit.name} ${fit.revision}` },
+  { title: 'Board', key: 'name', value: titleOf },
   { title: 'Fit', key: 'verdict', sortRaw: (a: BoardFit, b: BoardFit) => order(a) - order(b) },
   { title: 'Unplaced', key: 'unmet', align: 'end' as const, value: (fit: BoardFit) => fit.unmet.length },
   { title: 'Drawbacks', key: 'drawbacks', align: 'end' as const },
@@ -135,7 +130,7 @@ function take() {
       <!-- A row stays as it is while others come: two hundred boards are told in many batches. -->
       <template #item="{ item }">
         <tr v-memo="[item, isHere(item)]" class="v-data-table__tr">
-          <td>{{ item.name }} {{ item.revision }}</td>
+          <td>{{ titleOf(item) }}</td>
           <td>
             <span v-if="!item.batterySuits">the battery does not suit; </span>{{ verdicts[item.verdict] }}
             <span v-if="item.unmet.length">{{ lossesOn(item, (key) => names.device(splitKey(key)[0])).join(', ') }}</span>
@@ -149,9 +144,7 @@ function take() {
           <td>
             <span v-if="isHere(item)" class="quiet">current</span>
             <!-- Plain: two hundred of Vuetify's buttons take a third of a second to set up. -->
-            <button v-else class="move no-print" :aria-label="`Move to ${item.name} ${item.revision}`" @click="chosen = item">
-              Move
-            </button>
+            <button v-else class="move no-print" :aria-label="`Move to ${titleOf(item)}`" @click="chosen = item">Move</button>
           </td>
         </tr>
       </template>
@@ -166,7 +159,7 @@ function take() {
       aria-label="Move to another board"
       @update:model-value="chosen = undefined"
     >
-      <v-card v-if="chosen" :title="`Move to ${chosen.name} rev ${chosen.revision}`">
+      <v-card v-if="chosen" :title="`Move to ${titleOf(chosen)}`">
         <v-card-text>
           <p>
             Devices, variants, what is left out and supplies from other devices stay.

@@ -14,17 +14,15 @@ const catalogue = useCatalogue()
 const names = useNames()
 const questions = useQuestions()
 const deadlocks = shallowRef<Deadlock[]>()
-const latest = useLatest()
-const { running: looking } = latest
+const { running: looking, begin, stop } = useLatest(() => questions.stop())
 const open = ref(true)
 const unmet = computed(() => build.analysis?.proposal.unmet ?? [])
 /** The catalogue did not come, so that no other board is among the ways out. */
 const withoutBoards = ref(false)
-async function look() {
-  latest.stop()
-  questions.stop()
-  if (!unmet.value.length || !open.value) return
-  await latest.begin(async (counts) => {
+
+function look() {
+  if (!unmet.value.length || !open.value) return stop()
+  return begin(async (counts) => {
     const library = await catalogue.load().catch(() => undefined)
     if (!counts()) return
     const found = await questions.deadlocks(plan.value, Object.values(library?.boards ?? {}))
@@ -62,7 +60,7 @@ const grouped = (ways: WayOut[]) => ({
       tabindex="0"
       aria-label="What conflicts, and the ways out"
     >
-      <p v-if="!deadlocks" class="quiet">Working out what conflicts, and every way out.</p>
+      <p v-if="looking && !deadlocks" class="quiet">Working out what conflicts, and every way out.</p>
       <article v-for="deadlock in deadlocks" :key="deadlock.conflict.key">
         <p>
           <b>{{ names.needOfDevice(deadlock.conflict.key) }}</b>
@@ -100,8 +98,8 @@ const grouped = (ways: WayOut[]) => ({
         </p>
         <p v-else class="quiet">No one or two changes would settle it; look at the boards.</p>
       </article>
-      <p v-if="withoutBoards" role="status" class="quiet">
-        No other board was tried: the catalogue does not answer.
+      <p v-if="withoutBoards || !(looking || deadlocks)" role="status" class="quiet">
+        {{ deadlocks ? 'No other board was tried: the catalogue does not answer.' : 'What conflicts could not be worked out.' }}
         <v-btn size="x-small" variant="outlined" :disabled="looking" @click="look">Try again</v-btn>
       </p>
     </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { unmetCounts } from '~/composables/unmetCounts'
 import { mdiStop } from '@mdi/js'
 import { drawbackCount, drawbacksOf, gapOf } from '#core/allocation'
+import { unmetCounts } from '~/composables/unmetCounts'
 import { useAnalysis } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 

@@ -14,28 +14,18 @@ const plan = usePlan()
 const catalogue = useCatalogue()
 const questions = useQuestions()
 const found = ref<Record<string, Addition>>({})
-const latest = useLatest()
-const { running } = latest
+const { running, begin, stop } = useLatest(() => questions.stop())
 const devices = computed(() => Object.values(catalogue.library?.devices ?? {}))
 
-async function look() {
-  stop()
-  found.value = {}
-  await latest.begin(async (counts) => {
+const look = () =>
+  begin(async (counts) => {
+    found.value = {}
     const library = await catalogue.load()
     if (!counts()) return
-    await questions.additions(
-      plan.value,
-      devices.value,
-      library!.protocols,
-      (addition) => (found.value[addition.device] = addition),
-    )
+    await questions.additions(plan.value, devices.value, library!.protocols, (addition) => {
+      if (counts()) found.value[addition.device] = addition
+    })
   })
-}
-function stop() {
-  latest.stop()
-  questions.stop()
-}
 onMounted(look)
 watch(() => plan.value.devices.length, look)
 

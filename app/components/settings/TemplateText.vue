@@ -28,7 +28,7 @@ const { list, failure, load, open: openKept, keep: keepIt, remove: removeKept } 
 const own = ref<{ id: string; name: string; version: number } | undefined>(readOwn())
 const title = ref(own.value?.name ?? '')
 const made = ref('')
-const wrong = ref<{ line?: number; message: string }>()
+const wrong = ref<{ message: string }>()
 const { running: working, begin } = useLatest()
 const file = useTemplateRef<HTMLInputElement>('file')
 let waiting: ReturnType<typeof setTimeout> | undefined
@@ -36,14 +36,10 @@ let waiting: ReturnType<typeof setTimeout> | undefined
 const render = () =>
   begin(async (counts) => {
     try {
-      const answer = await callApi<{ made?: string; wrong?: { line?: number; message: string } }>(
-        'POST',
-        '/api/templates/render',
-        {
-          plan: plan.value,
-          text: text.value,
-        },
-      )
+      const answer = await callApi<{ made?: string; wrong?: { message: string } }>('POST', '/api/templates/render', {
+        plan: plan.value,
+        text: text.value,
+      })
       if (!counts()) return
       wrong.value = answer.wrong
       // What was made last stays to be read while the template is being written.
@@ -154,7 +150,7 @@ async function copy() {
     </div>
     <div class="sides">
       <div class="side no-print">
-        <label for="template-text"><b>Template</b></label>
+        <label for="template-text" class="head"><b>Template</b></label>
         <textarea
           id="template-text"
           v-model="text"
@@ -213,7 +209,9 @@ async function copy() {
   flex-direction: column;
   min-width: 0;
 }
+/* As high with buttons as without, so that both texts begin on one line. */
 .head {
+  min-height: 32px;
   display: flex;
   gap: var(--space-3);
   align-items: center;

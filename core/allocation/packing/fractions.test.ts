@@ -1,19 +1,11 @@
 import { expect, it } from 'vitest'
 import { drawing } from '../../../tests/helpers/random-packing'
-import { Fractions } from './fractions'
+import { Fractions, type FractionsQuestion } from './fractions'
 import { loadSolver } from './highs'
 import type { Loads } from './loads-table'
 import type { ProgramRow } from './program-solver'
 
-interface Drawn {
-  shape: Loads
-  cost: Float64Array
-  open: Uint8Array
-  free: Uint8Array
-  left: Float64Array
-  dearest: Float64Array
-  from: Int32Array
-}
+type Drawn = FractionsQuestion & { shape: Loads }
 
 /** Items with a few options each, on a few rows that cannot bear them all, some closed, some items not asked about. */
 function drawn(seed: number): Drawn {
