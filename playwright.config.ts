@@ -6,12 +6,8 @@ export default defineConfig({
   // No result hangs on time: a machine ten times slower at the moment passes too.
   timeout: 900_000,
   expect: { timeout: 300_000 },
-  workers: 2,
-  // Files run side by side; the one that takes the whole data back to a backup runs when the others are done.
-  projects: [
-    { name: 'together', testIgnore: 'unsaved.spec.ts' },
-    { name: 'alone', testMatch: 'unsaved.spec.ts', dependencies: ['together'] },
-  ],
+  // A test waits for what is drawn and saved for a third of its time: one more than there are cores on a small machine.
+  workers: 3,
   // On a busy machine a browser test may need a second try; how many did is said at the end.
   retries: 1,
   reporter: [['list'], ['json', { outputFile: '.cache/browser-results.json' }]],
