@@ -1,5 +1,5 @@
 import { oncePer } from '../once'
-import type { ControlOutput, HandsetControl, ResolvedPlan } from '../plan'
+import type { ControlOutput, HandsetControl, JobKind, ResolvedPlan } from '../plan'
 import { carried, carrierOf, type Carrier } from './carrier'
 import { positionsOf, widthOf, type Position } from './handset'
 import { channelOf, jobName, outputName, pulseOutputs, type PulseOutput } from './names'
@@ -186,3 +186,13 @@ export const matrixOf = oncePer((resolved: ResolvedPlan): { columns: Column[]; r
   }))
   return { columns, rows: [...rows, ...outputs] }
 })
+
+/**
+ * Where on the handset a job is on, as "switch position" in the order of the channels; none where nothing has that job.
+ * @param what the layout, mode or need that the job is about, where it is about one
+ */
+export function positionsWith(resolved: ResolvedPlan, does: JobKind, what = ''): string[] | undefined {
+  const { columns, rows } = matrixOf(resolved)
+  const row = rows.find(({ id }) => id === `job:${does}/${what}`)
+  return row && columns.filter((_, at) => row.cells[at]?.on).map(({ name, position }) => `${name} ${position.label}`)
+}

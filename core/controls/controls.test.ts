@@ -13,6 +13,7 @@ import {
   effectOf,
   matrixOf,
   positionsOf,
+  positionsWith,
   pulseOf,
   scale,
   soundsOf,
@@ -180,6 +181,20 @@ describe('the chain from switch to part', () => {
     expect(channels.find(({ channel }) => channel === 9)).toMatchObject({ sent: 2000, read: 2000 })
     expect(jobs.find(({ name }) => name === 'Spotlight: Light on')).toMatchObject({ on: true, channel: 9 })
     expect(outputs.find(({ name }) => name === 'Gimbal: Pitch pulse')).toMatchObject({ pulse: 1000, effect: '-45°' })
+  })
+  it('names the positions that a job is on at: of the switch that it is given, none of one without a channel', () => {
+    const plan = allocated('spillway-hex')
+    const { jobs, handset } = plan.controls
+    const moved = (channel: number) =>
+      resolvePlan({ ...plan, controls: { ...plan.controls, jobs: { ...jobs, ring: { ...jobs.ring!, channel } } } })
+    const [of] = Object.values(handset).filter(({ channel }) => channel === jobs.ring!.channel)
+    expect(positionsWith(resolvePlan(plan), 'lights')).toEqual([`${of!.name} front`])
+    expect(positionsWith(moved(9), 'lights')).toEqual([`${handset['back-right']!.name} front`])
+    const unheard = Array.from({ length: 16 }, (_, at) => at + 1).find((each) =>
+      Object.values(handset).every(({ channel }) => channel !== each),
+    )!
+    expect(positionsWith(moved(unheard), 'lights')).toEqual([])
+    expect(positionsWith(resolvePlan(allocated('culvert-scout')), 'lights')).toBeUndefined()
   })
   it('turns a levelled axis against the tilt of the craft, around where a channel points it', () => {
     const level = passed(11, { by: 'level', axis: 'pitch' })

@@ -1,7 +1,7 @@
 /** From the pilot's switches over channels, ranges and pulses to what parts do. */
 export { carried, carrierOf } from './carrier'
 export type { Carrier } from './carrier'
-export { chainAt, columnsOf, happeningsAt, levelFlight, matrixOf } from './chain'
+export { chainAt, columnsOf, happeningsAt, levelFlight, matrixOf, positionsWith } from './chain'
 export type { Attitude, Cell, ChainAt, ChannelAt, Column, OutputAt, Row } from './chain'
 export { handsetAtRest, handsets, positionsOf, restOf } from './handset'
 export type { Position } from './handset'

@@ -156,6 +156,12 @@ describe('what lights show', () => {
     // Before the fix a third of the lights run along.
     expect(colours(2).filter((colour) => colour === '#0050ff')).toHaveLength(5)
     expect(new Set(colours(599))).toEqual(new Set(['#404040']))
+    // Switched off, there is none.
+    for (const time of [2, 150, 400.05])
+      expect(
+        litAt(ring(), resolved.plan.lights, flightAt(resolved, time), false).filter(({ colour }) => colour),
+        `${time}`,
+      ).toEqual([])
   })
   it('follows the throttle with as many lights', () => {
     const resolved = hex()

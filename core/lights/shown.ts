@@ -33,8 +33,12 @@ export interface LitLight extends LightAt {
   colour?: string
 }
 
-/** All lights of a strip at one moment. A light that two segments claim is of the first. */
-export function litAt({ need, lights }: LaidStrip, { segments }: Lights, values: FlightValues): LitLight[] {
+/**
+ * All lights of a strip at one moment. A light that two segments claim is of the first.
+ * @param on whether the job that switches lights has them on; where there is none, they are
+ */
+export function litAt({ need, lights }: LaidStrip, { segments }: Lights, values: FlightValues, on = true): LitLight[] {
+  if (!on) return lights
   const own = Object.values(segments).filter((segment) => segment.need === need.key)
   return lights.map((light): LitLight => {
     const segment = own.find(({ first, last }) => light.number >= first && light.number <= last)

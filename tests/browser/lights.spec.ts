@@ -11,6 +11,16 @@ test('lights are moved, told apart from each side, played and dimmed; what they 
   await expect(seen(page, 'from its right')).toHaveAccessibleName(/15 × #00dc28/)
   await expect(seen(page, 'from its left')).toHaveAccessibleName(/15 × #f00000/)
 
+  // The switch that has them on has them off, too.
+  const now = view(page).getByRole('region', { name: 'LED ring', exact: true }).getByRole('definition').first()
+  const on = view(page).getByLabel('switched on by Front left front')
+  await on.uncheck()
+  await expect(seen(page, 'from its right')).toHaveAccessibleName(/nothing is seen/)
+  // Dark lights draw, too.
+  await expect(now).toHaveText('48 mA')
+  await on.check()
+  await expect(seen(page, 'from its right')).toHaveAccessibleName(/15 × #00dc28/)
+
   // Without a link they flash, whatever they showed before: by keyboard to that moment.
   const moment = view(page).getByLabel('Moment of the flight')
   await moment.focus()

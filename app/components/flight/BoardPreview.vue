@@ -39,7 +39,9 @@ const cells = computed(() =>
 
 <template>
   <figure class="preview" aria-label="What the board shows">
-    <p v-if="failure" role="alert" class="text-error">{{ failure }} <button class="link" @click="again">Try again</button></p>
+    <p v-if="failure" role="alert" class="text-error">
+      {{ failure }} <button class="underlined" @click="again">Try again</button>
+    </p>
     <svg
       v-else-if="shown"
       :viewBox="`0 0 ${display.columns * display.set.width} ${display.rows * display.set.height}`"
@@ -78,9 +80,5 @@ svg {
   width: 100%;
   background: #0b1119;
   fill: #ffffff;
-}
-.link {
-  text-decoration: underline;
-  min-height: 24px;
 }
 </style>

@@ -8,7 +8,6 @@ import {
   levelFlight,
   matrixOf,
   pulseOutputs,
-  soundsOf,
   type Column,
   type Row,
 } from '#core/controls'
@@ -64,10 +63,6 @@ const idle = computed(() => {
   return Object.entries(controls.value.handset).filter(([id, control]) => !busy.has(id) && !steering(control))
 })
 const undriven = computed(() => pulseOutputs(resolved.value).filter(({ output: driven }) => !driven))
-const sounds = computed(() => soundsOf(resolved.value))
-const levelled = computed(() =>
-  chain.value.outputs.filter(({ need }) => need.need.moves?.axis !== undefined || need.need.moves?.unit === '°'),
-)
 const findings = computed(() => (build.analysis?.findings ?? []).filter(({ rule }) => rule.startsWith('CHN')))
 const many = computed(() => columnsOf(resolved.value).length)
 </script>
@@ -135,13 +130,13 @@ const many = computed(() => columnsOf(resolved.value).length)
     <p v-if="idle.length" class="quiet">
       Channels 1 to 4 steer the craft. Without a job:
       <template v-for="([id, control], at) in idle" :key="id">
-        <button class="link" @click="chosen = id">{{ control.name }}</button>{{ at < idle.length - 1 ? ', ' : '.' }}
+        <button class="underlined" @click="chosen = id">{{ control.name }}</button>{{ at < idle.length - 1 ? ', ' : '.' }}
       </template>
     </p>
     <p v-if="undriven.length">
       Driven by nothing:
       <template v-for="({ need }, at) in undriven" :key="need.key">
-        <button class="link" @click="openOutput = need.key">{{ need.fitted.instance.name }}: {{ need.need.label }}</button
+        <button class="underlined" @click="openOutput = need.key">{{ need.fitted.instance.name }}: {{ need.need.label }}</button
         >{{ at < undriven.length - 1 ? ', ' : '.' }}
       </template>
     </p>
@@ -164,38 +159,8 @@ const many = computed(() => columnsOf(resolved.value).length)
         <v-btn v-for="({ name }, id) in handsets" :key="id" size="small" variant="outlined" @click="use(id)">{{ name }}</v-btn>
       </p>
     </details>
-    <details v-if="levelled.length">
-      <summary>Moving parts as the craft tilts</summary>
-      <p v-for="axis in ['roll', 'pitch', 'yaw'] as const" :key="axis" class="tilt">
-        <label
-          >{{ axis }}
-          <input v-model.number="tilt[axis]" type="range" min="-45" max="45" step="1" :aria-label="`Tilt of the craft, ${axis}`"
-        /></label>
-        <span class="mono">{{ tilt[axis] }}°</span>
-      </p>
-      <p v-for="each in levelled" :key="each.need.key" class="tilt">
-        <span class="name">{{ each.name }}</span>
-        <meter
-          :value="each.pulse ?? 0"
-          :min="each.output?.low ?? 1000"
-          :max="each.output?.high ?? 2000"
-          :aria-label="each.name"
-        />
-        <span class="mono">{{ each.pulse === undefined ? 'no pulses' : `${Math.round(each.pulse)} µs` }}, {{ each.effect }}</span>
-      </p>
-    </details>
-    <details v-if="sounds.length">
-      <summary>Sounds</summary>
-      <div v-for="sound in sounds" :key="sound.fitted.id" class="sound">
-        <b>{{ sound.fitted.instance.name }}</b> ({{ sound.fitted.device.name }})
-        <span v-if="!sound.suits" class="text-error">does not suit this board</span>
-        <p>{{ sound.by }}</p>
-        <p>
-          {{ sound.when.length ? `It sounds by: ${sound.when.join('; ')}.` : 'Nothing makes it sound yet.' }} Without the craft’s
-          battery {{ sound.without }}.
-        </p>
-      </div>
-    </details>
+    <TiltPanel v-model="tilt" :outputs="chain.outputs" />
+    <SoundList />
   </section>
 </template>
 
@@ -270,10 +235,6 @@ ol li.ends {
 .slide input {
   flex: 0 1 260px;
 }
-.link {
-  text-decoration: underline;
-  min-height: 24px;
-}
 .below {
   display: flex;
   flex-wrap: wrap;
@@ -290,28 +251,10 @@ details {
   margin-top: var(--space-4);
   border-top: var(--edge);
 }
-summary {
+.controls :deep(summary) {
   font-weight: 700;
   min-height: 28px;
   padding: var(--space-2) 0;
   cursor: pointer;
-}
-.tilt {
-  display: flex;
-  gap: var(--space-4);
-  align-items: center;
-}
-.tilt label,
-.tilt .name {
-  display: flex;
-  justify-content: space-between;
-  gap: var(--space-4);
-  width: 240px;
-}
-meter {
-  width: 220px;
-}
-.sound {
-  margin: var(--space-3) 0;
 }
 </style>

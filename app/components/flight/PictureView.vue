@@ -7,16 +7,14 @@ import {
   displayStream,
   elements,
   faultsOf,
-  fedSources,
   scenes,
   screenOf,
   sizeOf,
-  sources,
   type DisplayElement,
   type DisplayKind,
   type Scene,
 } from '#core/display'
-import { matrixOf } from '#core/controls'
+import { positionsWith } from '#core/controls'
 import { flightAt } from '#core/flight'
 import { characterGrids } from '#core/links'
 import { freshId, mostDisplays, type DisplayLayout } from '#core/plan'
@@ -50,7 +48,6 @@ const layouts = computed(() => Object.entries(plan.value.displays).map(([id, lay
 const full = computed(() => layouts.value.length >= mostDisplays)
 const wanted = ref('')
 const shown = computed(() => layouts.value.find(({ id }) => id === wanted.value) ?? layouts.value[0])
-const fed = computed(() => fedSources(resolved.value))
 const chosen = ref<string>()
 const cursor = ref({ column: 1, row: 1 })
 const longest = ref(false)
@@ -68,10 +65,8 @@ const redraw = computed(() => {
 
 /** Which switch shows this layout. */
 const shownBy = computed(() => {
-  const { columns, rows } = matrixOf(resolved.value)
-  const row = rows.find(({ id }) => id === `job:display/${shown.value?.id}`)
-  const at = columns.filter((_, place) => row?.cells[place]?.on).map(({ name, position }) => `${name} ${position.label}`)
-  return at.length ? `Shown by ${at.join(', ')}.` : 'No switch shows it yet.'
+  const at = positionsWith(resolved.value, 'display', shown.value?.id)
+  return at?.length ? `Shown by ${at.join(', ')}.` : 'No switch shows it yet.'
 })
 
 /** Elements that would not be seen as they are meant. */
@@ -110,28 +105,6 @@ function put(element: DisplayElement) {
   place(element.id, { column, row })
   chosen.value = element.id
   cursor.value = { column, row: (row + height) % rows }
-}
-const isShown = ({ id }: DisplayElement) => shown.value?.layout.elements[id] !== undefined
-const tray = computed(() =>
-  Object.entries(sources).map(([id, title]) => ({
-    id,
-    title,
-    fed: fed.value.has(id as keyof typeof sources),
-    of: elements.filter(({ source }) => source === id),
-  })),
-)
-/** A word typed at the cursor. */
-const word = ref('')
-const unknown = ref(false)
-function putWord() {
-  const typed = word.value.trim().toLowerCase()
-  const found =
-    elements.find(({ name }) => name.toLowerCase() === typed) ??
-    elements.find(({ name }) => typed && name.toLowerCase().startsWith(typed))
-  unknown.value = !found
-  if (!found) return
-  put(found)
-  word.value = ''
 }
 /** A layout from a file comes in beside the others. */
 const takeLayout = ({ name, elements: own }: DisplayLayout) =>
@@ -177,7 +150,7 @@ function copyTo(id: string) {
       </div>
       <v-spacer />
       <template v-if="shown">
-        <label>Name <input :value="shown.layout.name" class="field" maxlength="40" @change="rename" /></label>
+        <label>Name <input :value="shown.layout.name" class="line-field" maxlength="40" @change="rename" /></label>
         <v-btn size="small" :prepend-icon="mdiContentCopy" :disabled="full" @click="copy">Copy</v-btn>
         <DisplayFiles :layout="shown.layout" :display :values :longest :scene @layout="takeLayout" />
         <v-btn size="small" :prepend-icon="mdiDeleteOutline" @click="remove">Remove</v-btn>
@@ -240,33 +213,7 @@ function copyTo(id: string) {
           </li>
         </ul>
       </div>
-      <div class="tray" role="group" aria-label="What can be shown">
-        <form @submit.prevent="putWord">
-          <label
-            >At column {{ cursor.column + 1 }}, row {{ cursor.row + 1 }}
-            <input v-model="word" class="field wide" list="display-elements" placeholder="type a word" @input="unknown = false"
-          /></label>
-          <datalist id="display-elements">
-            <option v-for="element in elements.filter((each) => !isShown(each))" :key="element.id" :value="element.name" />
-          </datalist>
-          <p v-if="unknown" class="text-error" role="alert">There is no such value. The list below has all of them.</p>
-        </form>
-        <div v-for="group in tray" :key="group.id" class="group" :class="{ unfed: !group.fed }">
-          <b>{{ group.title }}</b><span v-if="!group.fed" class="quiet"> (not in this fit-out)</span>
-          <div>
-            <button
-              v-for="element in group.of"
-              :key="element.id"
-              class="chip"
-              :class="{ on: isShown(element) }"
-              :aria-pressed="isShown(element)"
-              @click="isShown(element) ? (chosen = element.id) : put(element)"
-            >
-              {{ element.name }}
-            </button>
-          </div>
-        </div>
-      </div>
+      <ElementTray v-model:chosen="chosen" :layout="shown.layout" :cursor @put="put" />
     </div>
     <div v-if="layouts.length > 1" class="others" role="group" aria-label="All layouts side by side">
       <button v-for="{ id, layout } in layouts" :key="id" :aria-label="`Choose ${layout.name}`" @click="wanted = id">
@@ -302,38 +249,6 @@ function copyTo(id: string) {
 .screen {
   flex: 3 1 420px;
   max-width: 720px;
-}
-.tray {
-  display: block;
-  flex: 1 1 240px;
-  font-size: var(--text-small);
-}
-.field {
-  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
-  border-radius: 3px;
-  padding: 0 var(--space-2);
-  min-height: 26px;
-  color: inherit;
-}
-.wide {
-  width: 100%;
-}
-.group {
-  margin-top: var(--space-3);
-}
-.unfed .chip {
-  border-style: dashed;
-}
-.chip {
-  border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
-  border-radius: 3px;
-  min-height: 26px;
-  padding: 0 var(--space-3);
-  margin: var(--space-1) var(--space-1) 0 0;
-}
-.chip.on {
-  background: rgb(var(--v-theme-primary));
-  color: rgb(var(--v-theme-on-primary));
 }
 .faults {
   padding-left: var(--space-5);

@@ -13,11 +13,11 @@ import {
   type LightState,
 } from '#core/plan'
 
-const { segment, leds, values } = defineProps<{ segment: LightSegment; leds: number; values: FlightValues }>()
+const { segment, leds, values } = defineProps<{ segment: LightSegment; leds: number; values: FlightValues | undefined }>()
 const emit = defineEmits<{ set: [segment: LightSegment | null] }>()
 const states = Object.entries(lightStates).map(([value, title]) => ({ value, title }))
 const effects = Object.entries(lightEffects).map(([value, { name }]) => ({ value, title: name }))
-const now = computed(() => meaningAt(segment.meanings, values))
+const now = computed(() => values && meaningAt(segment.meanings, values))
 const set = (part: Partial<LightSegment>) => emit('set', { ...segment, ...part })
 const change = (at: number, part: Partial<LightMeaning>) =>
   set({ meanings: segment.meanings.with(at, { ...segment.meanings[at]!, ...part }) })
