@@ -6,7 +6,7 @@ export default defineConfig({
   // No result hangs on time: a machine ten times slower at the moment passes too.
   timeout: 900_000,
   expect: { timeout: 300_000 },
-  // A test waits for what is drawn and saved for a third of its time: one more than there are cores on a small machine.
+  // Tests wait for what is drawn and saved: with two of them, an eighth of two cores stood idle.
   workers: 3,
   // On a busy machine a browser test may need a second try; how many did is said at the end.
   retries: 1,

@@ -1,5 +1,5 @@
 import { oncePer } from '../once'
-import type { ControlOutput, HandsetControl, JobKind, ResolvedPlan } from '../plan'
+import type { ControlOutput, HandsetControl, Job, ResolvedPlan } from '../plan'
 import { carried, carrierOf, type Carrier } from './carrier'
 import { positionsOf, widthOf, type Position } from './handset'
 import { channelOf, jobName, outputName, pulseOutputs, type PulseOutput } from './names'
@@ -137,6 +137,9 @@ function atRest({ need }: PulseOutput, rest: ControlOutput['onLoss'] | undefined
   return rest === 'hold' ? 'as it was' : `${rest} µs: ${effectOf(need.need, rest)}`
 }
 
+/** The row of the table that jobs which do the same share. */
+const jobRow = ({ does, what = '' }: Pick<Job, 'does' | 'what'>) => `job:${does}/${what}`
+
 /** Every position of every control that has a channel, in the order of the channels. */
 export const columnsOf = oncePer((resolved: ResolvedPlan): Column[] => {
   const carrier = carrierOf(resolved)
@@ -155,7 +158,7 @@ export const matrixOf = oncePer((resolved: ResolvedPlan): { columns: Column[]; r
   const { jobs } = resolved.plan.controls
   const switched = new Map<string, { name: string; of: string[] }>()
   for (const [id, job] of Object.entries(jobs)) {
-    const key = `job:${job.does}/${job.what ?? ''}`
+    const key = jobRow(job)
     const known = switched.get(key)
     if (known) known.of.push(id)
     else switched.set(key, { name: jobName(resolved, job), of: [id] })
@@ -189,10 +192,10 @@ export const matrixOf = oncePer((resolved: ResolvedPlan): { columns: Column[]; r
 
 /**
  * Where on the handset a job is on, as "switch position" in the order of the channels; none where nothing has that job.
- * @param what the layout, mode or need that the job is about, where it is about one
+ * @param job what it does, and the layout, mode or need that it is about, where it is about one
  */
-export function positionsWith(resolved: ResolvedPlan, does: JobKind, what = ''): string[] | undefined {
+export function positionsWith(resolved: ResolvedPlan, job: Pick<Job, 'does' | 'what'>): string[] | undefined {
   const { columns, rows } = matrixOf(resolved)
-  const row = rows.find(({ id }) => id === `job:${does}/${what}`)
+  const row = rows.find(({ id }) => id === jobRow(job))
   return row && columns.filter((_, at) => row.cells[at]?.on).map(({ name, position }) => `${name} ${position.label}`)
 }

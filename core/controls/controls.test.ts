@@ -188,13 +188,13 @@ describe('the chain from switch to part', () => {
     const moved = (channel: number) =>
       resolvePlan({ ...plan, controls: { ...plan.controls, jobs: { ...jobs, ring: { ...jobs.ring!, channel } } } })
     const [of] = Object.values(handset).filter(({ channel }) => channel === jobs.ring!.channel)
-    expect(positionsWith(resolvePlan(plan), 'lights')).toEqual([`${of!.name} front`])
-    expect(positionsWith(moved(9), 'lights')).toEqual([`${handset['back-right']!.name} front`])
+    expect(positionsWith(resolvePlan(plan), { does: 'lights' })).toEqual([`${of!.name} front`])
+    expect(positionsWith(moved(9), { does: 'lights' })).toEqual([`${handset['back-right']!.name} front`])
     const unheard = Array.from({ length: 16 }, (_, at) => at + 1).find((each) =>
       Object.values(handset).every(({ channel }) => channel !== each),
     )!
-    expect(positionsWith(moved(unheard), 'lights')).toEqual([])
-    expect(positionsWith(resolvePlan(allocated('culvert-scout')), 'lights')).toBeUndefined()
+    expect(positionsWith(moved(unheard), { does: 'lights' })).toEqual([])
+    expect(positionsWith(resolvePlan(allocated('culvert-scout')), { does: 'lights' })).toBeUndefined()
   })
   it('turns a levelled axis against the tilt of the craft, around where a channel points it', () => {
     const level = passed(11, { by: 'level', axis: 'pitch' })

@@ -97,6 +97,11 @@ test('a strip that tells nothing yet is given segments; a build without lights s
   await segment.getByRole('button', { name: 'always of Segment 1 before the one above' }).click()
   await expect(page.getByTestId('findings')).toContainText('LGT-05')
   await saved(page)
+  // Before a receiver is placed no channel is heard; the lights are shown all the same.
+  const unheard = await freshBuild(page, 'spillway-hex', 'Unheard')
+  await page.goto(`${address}/builds/${unheard}/flight?view=lights`)
+  await expect(view(page).getByLabel('switched on (no switch does yet)')).toBeChecked()
+  await expect(seen(page, 'from its right')).toHaveAccessibleName(/15 × #00dc28/)
   const mapper = await freshBuild(page, 'fellside-mapper', 'None', true)
   await page.goto(`${address}/builds/${mapper}/flight?view=lights`)
   await expect(page.getByText('No lights in this build.')).toBeVisible()

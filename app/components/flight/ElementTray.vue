@@ -70,7 +70,6 @@ function putWord() {
 
 <style scoped>
 .tray {
-  display: block;
   flex: 1 1 240px;
   font-size: var(--text-small);
 }

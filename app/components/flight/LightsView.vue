@@ -19,7 +19,7 @@ const resolved = useResolved()
 const strips = computed(() => stripsOf(resolved.value))
 const values = computed(() => flightAt(resolved.value, flight.time))
 /** Where on the handset the lights are switched on; they are on with the board where no job switches them. */
-const switches = computed(() => positionsWith(resolved.value, 'lights'))
+const switches = computed(() => positionsWith(resolved.value, { does: 'lights' }))
 const switchedOn = ref(true)
 const on = computed(() => switchedOn.value || !switches.value)
 const shown = computed(() => strips.value.map((laid) => ({ laid, lit: litAt(laid, plan.value.lights, values.value, on.value) })))
@@ -82,6 +82,7 @@ const saveJson = () =>
           :values="on ? values : undefined"
           :power
           :marked="chosen?.need === laid.need.key ? chosen.piece : undefined"
+          @piece="(at, piece) => setPiece(laid.need.key, at, piece)"
         />
         <p class="export">
           <v-btn size="small" :prepend-icon="mdiFileDelimitedOutline" @click="saveCsv">CSV</v-btn>

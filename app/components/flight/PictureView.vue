@@ -65,7 +65,7 @@ const redraw = computed(() => {
 
 /** Which switch shows this layout. */
 const shownBy = computed(() => {
-  const at = positionsWith(resolved.value, 'display', shown.value?.id)
+  const at = positionsWith(resolved.value, { does: 'display', what: shown.value?.id })
   return at?.length ? `Shown by ${at.join(', ')}.` : 'No switch shows it yet.'
 })
 
@@ -209,7 +209,7 @@ function copyTo(id: string) {
         </p>
         <ul v-if="faults.length" class="faults" aria-label="What is wrong with this layout">
           <li v-for="(fault, at) in faults" :key="at">
-            <button @click="chosen = fault.element">{{ fault.rule }}</button> {{ fault.fact }}
+            <button class="underlined" @click="chosen = fault.element">{{ fault.rule }}</button> {{ fault.fact }}
           </li>
         </ul>
       </div>
@@ -253,10 +253,6 @@ function copyTo(id: string) {
 .faults {
   padding-left: var(--space-5);
   font-size: var(--text-small);
-}
-.faults button {
-  text-decoration: underline;
-  min-height: 24px;
 }
 .others {
   display: grid;

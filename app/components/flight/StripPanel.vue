@@ -30,6 +30,7 @@ const { laid, power } = defineProps<{
   /** The piece that is marked on the craft. */
   marked: number | undefined
 }>()
+const emit = defineEmits<{ piece: [at: number, piece: LightPiece] }>()
 
 const build = useBuild()
 const plan = usePlan()
@@ -44,7 +45,6 @@ const segments = computed(() =>
 const full = computed(() => Object.keys(plan.value.lights.segments).length >= mostSegments)
 
 const setStrip = (as: LightStrip | null) => build.edit({ type: 'strip.set', need: laid.need.key, as })
-const setPiece = (at: number, piece: LightPiece) => setStrip({ ...laid.strip, pieces: laid.strip.pieces.with(at, piece) })
 /** A strip holds so many lights and no more. */
 const refuseLights = (more: number) => (laid.lights.length + more > mostLights ? `${mostLights} in all` : '')
 const setLimit = (percent: number) => setStrip({ ...laid.strip, limit: percent / 100 })
@@ -123,16 +123,18 @@ const facingOf = (text: string): LightPiece['facing'] => (text === 'down' || tex
           :label="`Lights of piece ${at + 1}`"
           :refuse="(lights) => refuseLights(lights - piece.lights)"
           :value="piece.lights"
-          @set="(lights) => setPiece(at, { ...piece, lights: lights! })"
+          @set="(lights) => emit('piece', at, { ...piece, lights: lights! })"
         />
         look to
         <CellSelect
           :model-value="String(piece.facing)"
           :items="facingItems(piece)"
           :aria-label="`Where piece ${at + 1} looks`"
-          @update:model-value="(facing) => setPiece(at, { ...piece, facing: facingOf(facing) })"
+          @update:model-value="(facing) => emit('piece', at, { ...piece, facing: facingOf(facing) })"
         />
-        <button class="underlined" :aria-label="`Turn piece ${at + 1} round`" @click="setPiece(at, turned(piece))">turn</button>
+        <button class="underlined" :aria-label="`Turn piece ${at + 1} round`" @click="emit('piece', at, turned(piece))">
+          turn
+        </button>
         <button
           v-if="piece.lights > 1 && laid.strip.pieces.length < mostPieces"
           class="underlined"
