@@ -1,9 +1,8 @@
 // From nothing to a running server with the demo builds: npm run demo [-- --port N] [--data DIR] [--fresh]
 import { spawn } from 'node:child_process'
-import { rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join, resolve } from 'node:path'
-import { build, give, install, option, ready, root, say } from './lib/setup.mjs'
+import { build, give, install, option, ready, root, run, say } from './lib/setup.mjs'
 
 const port = Number(option('port') ?? 4173)
 if (!Number.isInteger(port) || port < 1 || port > 65535) give(`--port ${option('port')} is not a port number.`)
@@ -17,7 +16,14 @@ if (!free) give(`Port ${port} is in use. Choose another: npm run demo -- --port 
 
 install()
 build()
-if (option('fresh')) for (const end of ['', '-wal', '-shm']) rmSync(join(data, `ypodoma.sqlite${end}`), { force: true })
+if (option('fresh')) {
+  const moved = run(process.execPath, ['--import', 'tsx', join(root, 'scripts/data/fresh.ts'), '--data', data], {
+    env: { TSX_TSCONFIG_PATH: join(root, 'tsconfig.tools.json') },
+    allowFailure: true,
+  })
+  if (moved.status !== 0) give(`--fresh is not done: ${moved.stderr.trim()}`)
+  if (moved.stdout) say(moved.stdout.trim())
+}
 
 const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
   env: {

@@ -4,7 +4,16 @@ import { NotLedThere, SavedElsewhere, SaveRefused, StepRefused, type BuildServer
 
 /** Whether what was refused is what the steps do; not who asks, nor what is sent beside them. */
 const isOfSteps = ({ problems }: ApiError) =>
-  problems.some(({ place }) => place && !/^(base|saveId|author|note|steps)\b/.test(place))
+  problems.some(({ place }) => place && !/^(base|saveId|stepIds|author|note|steps)\b/.test(place))
+
+/** What came in first. */
+interface Stale {
+  newest: number
+  plan: Plan
+  versions: SavedVersion[]
+  known: string[]
+  since?: string[]
+}
 
 const pathOf = (id: string) => `/api/builds/${encodeURIComponent(id)}`
 
@@ -17,15 +26,14 @@ export const apiServer: BuildServer = {
 
   save: async (id, saving) => {
     try {
-      const { version } = await callApi<{ version: number }>('PUT', pathOf(id), saving)
-      return version
+      return await callApi<{ version: number; again: boolean }>('PUT', pathOf(id), saving)
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
-      if (error.status === 422) throw new NotLedThere(error.message)
+      if (error.status === 422 && error.problems.length) throw new NotLedThere(error.message)
       if (error.status < 404 && isOfSteps(error)) throw new StepRefused(error.message)
       if (error.status !== 409) throw error.status >= 400 && error.status < 500 ? new SaveRefused(error.message) : error
-      const { newest, plan, versions } = error.body as { newest: number; plan: Plan; versions: SavedVersion[] }
-      throw new SavedElsewhere({ version: newest, plan }, versions)
+      const { newest, plan, versions, known, since } = error.body as Stale
+      throw new SavedElsewhere({ version: newest, plan }, versions, known, since)
     }
   },
 }

@@ -23,12 +23,16 @@ export interface Saving {
   plan: Plan
   edits: Edit[]
   steps: string[]
+  /** The ids that the steps have for life: those that came in already, whatever way, are not done again. */
+  stepIds: string[]
   author: string
   note: string
 }
 
 /** A step that was done, with the plan it led to. */
 export interface Done {
+  /** More than one where several steps were made one. */
+  ids: string[]
   step: Step
   plan: Plan
 }
@@ -73,20 +77,26 @@ export interface Shelf {
 export interface BuildServer {
   load: (id: string) => Promise<Saved>
   /**
-   * Keeps a version and gives its number.
-   * @throws SavedElsewhere when another version came in since `base`
+   * Keeps a version and gives its number, and whether this very save had come in before.
+   * @throws SavedElsewhere when another version came in since `base`, or some of the steps did already
    * @throws NotLedThere when the edits do not lead from `base` to the plan
    * @throws StepRefused when one of the edits, or the plan that they lead to, is not accepted
    * @throws SaveRefused when it is refused for another reason; any other error leaves open whether it came in
    */
-  save: (id: string, saving: Saving) => Promise<number>
+  save: (id: string, saving: Saving) => Promise<{ version: number; again: boolean }>
 }
 
-/** Another tab or person saved first. */
+/** Another tab or person saved first, or what was sent came in before. */
 export class SavedElsewhere extends Error {
+  /**
+   * @param known those of the steps sent that the server has
+   * @param since the ids of all steps that came in since; missing where the server cannot tell
+   */
   constructor(
     readonly newest: Saved,
     readonly versions: SavedVersion[],
+    readonly known: readonly string[] = [],
+    readonly since?: readonly string[],
   ) {
     super(`version ${newest.version} was saved elsewhere first`)
   }

@@ -15,11 +15,12 @@ import {
   type Place,
   type Plan,
   type Role,
+  type Step,
 } from '#core/plan'
 import type { Answer } from '../engine/engine'
 import type { BuildServer, Saved, Shelf, Undoable, Unsaved } from './build-server'
 import type { EditCheck } from './edit-check'
-import { SaveQueue, type Conflict, type SaveState, type SaveSurroundings, type SetAside } from './save-queue'
+import { SaveQueue, type Conflict, type SaveState, type SaveSurroundings, type SetAside, type TakenIn } from './save-queue'
 
 /** What an edit would change. */
 export interface Preview {
@@ -38,7 +39,7 @@ export interface PlanAnalyst {
   end: () => void
 }
 
-export interface Surroundings extends Omit<SaveSurroundings, 'keep' | 'setAside'> {
+export interface Surroundings extends Omit<SaveSurroundings, 'keep' | 'setAside' | 'takenIn' | 'cameIn'> {
   server: BuildServer
   shelf: Shelf
   analyst: () => PlanAnalyst
@@ -84,6 +85,8 @@ export class BuildSession {
   private fault = ''
   private analyst?: PlanAnalyst
   private readonly queue: SaveQueue
+  /** Steps that an earlier page has left, until it is known whether they had come in. */
+  private left: Step[] = []
 
   constructor(
     readonly id: string,
@@ -95,7 +98,10 @@ export class BuildSession {
       ...around,
       keep: around.shelf.keep,
       setAside: (aside) => this.without(aside),
+      cameIn: (steps) => this.notLeft(steps),
+      takenIn: (taken) => this.takeIn(taken),
       changed: () => {
+        this.tellOfLeft()
         this.rememberSteps()
         around.changed()
       },
@@ -137,8 +143,29 @@ export class BuildSession {
     const done = [...(left.unsure?.pending ?? []), ...left.pending]
     const { plan } = done.at(-1) ?? { plan: left.unsure?.saving.plan ?? this.history.plan }
     this.history = { plan, done: done.map(({ step }) => step), undone: [] }
+    this.left = this.history.done
     this.queue.resume(left)
-    this.around.tell(`Not saved when this build was left, and continued: ${done.map(({ step }) => step.label).join('; ')}.`)
+  }
+
+  private notLeft(steps: Step[]): void {
+    this.left = this.left.filter((step) => !steps.includes(step))
+  }
+
+  /** What an earlier page could not save is told of once it is known that it had not come in. */
+  private tellOfLeft(): void {
+    if (!this.left.length || ['changed', 'saving'].includes(this.queue.state)) return
+    this.around.tell(`Not saved when this build was left, and continued: ${this.left.map(({ label }) => label).join('; ')}.`)
+    this.left = []
+  }
+
+  /** Goes on from a version that came in first and asks nothing of the user; undo finds it before one's own steps. */
+  private takeIn({ newest, from, known, others, plan }: TakenIn): void {
+    this.notLeft(known)
+    const { done } = this.history
+    const elsewhere = sameValue(from, newest.plan) ? [] : [stepTo(from, newest.plan, `version ${newest.version}, made elsewhere`)]
+    this.history = { plan, done: [...done.filter((step) => !others.has(step)), ...elsewhere, ...others.values()], undone: [] }
+    this.left = this.left.map((step) => others.get(step) ?? step)
+    void this.analyse()
   }
 
   get state(): SessionState {

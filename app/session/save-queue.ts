@@ -1,4 +1,4 @@
-import { rebase, stepTo, type Plan, type Rebase, type Step } from '#core/plan'
+import { applyEdit, disagree, rebase, stepTo, type Plan, type Rebase, type Step } from '#core/plan'
 import {
   NotLedThere,
   SavedElsewhere,
@@ -32,18 +32,37 @@ export interface SetAside {
   plan: Plan
 }
 
+/** What came in first was one's own, or leaves one's own steps as they are: it is taken in, and they go on top of it. */
+export interface TakenIn {
+  newest: Saved
+  /** The plan that the steps which are still to be saved were done on. */
+  from: Plan
+  /** Steps that had come in. */
+  known: Step[]
+  /** Steps that are still to be saved, each as it is on top of the newest version. */
+  others: Map<Step, Step>
+  plan: Plan
+}
+
 export interface SaveSurroundings {
   server: Pick<BuildServer, 'save'>
   /** Keeps what is unsaved where it outlasts the page; called after each change. */
   keep: (id: string, unsaved: Unsaved | undefined) => void
   author: () => string
   newId: () => string
+  /** An id for a step, and whether one was done in this browser. */
+  newStepId: () => string
+  isOwnStep: (id: string) => boolean
   /** Runs something later; gives what takes it back. */
   later: (run: () => void, milliseconds: number) => () => void
   /** Called after each change of state. */
   changed: () => void
   /** Called when a step was taken out because the server does not accept it. */
   setAside: (aside: SetAside) => void
+  /** Called when steps turn out to have come in before. */
+  cameIn: (steps: Step[]) => void
+  /** Called when what came in first was taken in. */
+  takenIn: (taken: TakenIn) => void
 }
 
 /** Milliseconds from an edit to its saving, and from a failure to the next try. */
@@ -102,22 +121,27 @@ export class SaveQueue {
 
   /** Goes on from what an earlier page has left. */
   resume({ unsure, pending }: Unsaved): void {
-    this.unsure = unsure
-    this.pending = pending
-    this.soon()
+    // What an earlier program has left has no ids yet.
+    const named = (done: Done): Done => ({ ...done, ids: done.ids ?? [this.around.newStepId()] })
+    if (unsure)
+      this.unsure = { saving: { ...unsure.saving, stepIds: unsure.saving.stepIds ?? [] }, pending: unsure.pending.map(named) }
+    this.pending = pending.map(named)
+    this.soon(0)
   }
 
   /** Takes a step that led to a plan, to be saved soon. */
-  push(step: Step, plan: Plan): void {
-    this.pending.push({ step, plan })
+  push(step: Step, plan: Plan, ids = [this.around.newStepId()]): void {
+    this.pending.push({ ids, step, plan })
     this.soon()
   }
 
   /** Takes a longer step in the place of the last; as one of its own where the last is on its way already. */
   extend(before: Step, after: Step, plan: Plan): void {
-    if (this.pending.at(-1)?.step === before) this.pending.pop()
-    else after = stepTo(this.plan, plan, after.label)
-    this.push(after, plan)
+    const last = this.pending.at(-1)
+    if (last?.step === before) {
+      this.pending.pop()
+      this.push(after, plan, last.ids)
+    } else this.push(stepTo(this.plan, plan, after.label), plan)
   }
 
   /** Takes a step back that was not sent yet, or takes its undoing as another step. */
@@ -150,8 +174,9 @@ export class SaveQueue {
     const { saving, pending } = this.unsure ?? this.compose()
     const { plan, note } = saving
     const done = this.around.server.save(this.id, saving).then(
-      (version) => {
+      ({ version, again }) => {
         this.sending = undefined
+        if (again) this.around.cameIn(pending.map(({ step }) => step))
         this.unsure = undefined
         this.saved = { version, plan }
         this.problem = ''
@@ -188,6 +213,7 @@ export class SaveQueue {
       plan,
       edits: pending.flatMap(({ step }) => step.edits),
       steps: pending.map(({ step }) => step.label),
+      stepIds: pending.flatMap(({ ids }) => ids),
       author: this.around.author(),
       note,
     }
@@ -196,6 +222,7 @@ export class SaveQueue {
 
   private fail(error: Error): void {
     if (error instanceof SavedElsewhere) {
+      if (this.takeIn(error)) return
       const { newest, versions } = error
       const mine = this.pending.map(({ step }) => step)
       this.conflict = {
@@ -223,17 +250,50 @@ export class SaveQueue {
     this.takeBack = this.around.later(() => void this.flush(), fold ? 0 : untilRetry)
   }
 
+  /**
+   * Goes on from what came in first without asking, where all of one's own is in it, or where it is of this browser
+   * and says nothing else of what one's own steps changed. Steps that came in are taken off in any case.
+   */
+  private takeIn({ newest, known, since }: SavedElsewhere): boolean {
+    const isKnown = ({ ids }: Done) => ids.length > 0 && ids.every((id) => known.includes(id))
+    const came = this.pending.filter(isKnown)
+    const mine = this.plan
+    const rest = this.pending.filter((done) => !isKnown(done))
+    const [first] = rest
+    const from = first ? applyEdit(first.plan, first.step.undo) : mine
+    const { refused } = rebase(
+      newest.plan,
+      rest.map(({ step }) => step),
+    )
+    const own = since?.every((id) => this.around.isOwnStep(id)) ?? false
+    this.pending = rest
+    if (first && !(own && !refused.length && !disagree(from, mine, newest.plan))) return false
+    const others = new Map<Step, Step>()
+    let { plan } = newest
+    this.pending = rest.map(({ ids, step }) => {
+      const next = rebase(plan, [step]).plan
+      const again = { ...step, undo: stepTo(plan, next, step.label).undo }
+      others.set(step, again)
+      return { ids, step: again, plan: (plan = next) }
+    })
+    this.saved = newest
+    this.problem = ''
+    this.around.takenIn({ newest, from, known: came.map(({ step }) => step), others, plan })
+    this.become(this.pending.length || this.note ? 'changed' : 'saved')
+    return true
+  }
+
   /** Takes out the first step, and does those after it anew as if it had not been. */
   private putAside(reason: string): void {
     const [first, ...rest] = this.pending
     const others = new Map<Step, Step | undefined>()
     let { plan } = this.saved
     this.pending = []
-    for (const { step } of rest) {
+    for (const { ids, step } of rest) {
       const { applied, plan: next } = rebase(plan, [step])
       const again = applied.length ? { ...step, undo: stepTo(plan, next, step.label).undo } : undefined
       others.set(step, again)
-      if (again) this.pending.push({ step: again, plan: (plan = next) })
+      if (again) this.pending.push({ ids, step: again, plan: (plan = next) })
     }
     this.around.setAside({ step: first!.step, reason, others, plan })
   }
@@ -241,7 +301,7 @@ export class SaveQueue {
   /** All that is pending as one step from the saved version. */
   private fold(label: string): void {
     const { plan } = this
-    this.pending = [{ step: stepTo(this.saved.plan, plan, label), plan }]
+    this.pending = [{ ids: this.pending.flatMap(({ ids }) => ids), step: stepTo(this.saved.plan, plan, label), plan }]
   }
 
   /**
@@ -252,28 +312,31 @@ export class SaveQueue {
   settleConflict(choice: 'mine' | 'merge' | 'theirs'): Plan {
     const { newest, theirs, merged } = this.conflict!
     const mine = this.plan
-    const labels = this.pending.map(({ step }) => step.label).join('; ')
+    const waiting = this.pending
+    const labels = waiting.map(({ step }) => step.label).join('; ')
+    const idsOf = (step: Step) => waiting.find((done) => done.step === step)?.ids
     this.saved = { version: newest, plan: theirs }
     this.conflict = undefined
     this.pending = []
-    if (choice === 'mine') this.push(stepTo(theirs, mine, `Keep mine over version ${newest}: ${labels}`), mine)
-    else if (choice === 'merge') this.pushAll(theirs, merged.applied)
+    const all = waiting.flatMap(({ ids }) => ids)
+    if (choice === 'mine') this.push(stepTo(theirs, mine, `Keep mine over version ${newest}: ${labels}`), mine, all)
+    else if (choice === 'merge') this.pushAll(theirs, merged.applied, idsOf)
     else this.become('saved')
     return this.plan
   }
 
-  private pushAll(from: Plan, steps: Step[]): void {
+  private pushAll(from: Plan, steps: Step[], idsOf: (step: Step) => string[] | undefined): void {
     let plan = from
     for (const step of steps) {
       plan = rebase(plan, [step]).plan
-      this.push(step, plan)
+      this.push(step, plan, idsOf(step))
     }
     if (!steps.length) this.become('saved')
   }
 
-  private soon(): void {
+  private soon(milliseconds = pause): void {
     this.takeBack?.()
-    this.takeBack = this.around.later(() => void this.flush(), pause)
+    this.takeBack = this.around.later(() => void this.flush(), milliseconds)
     if (!this.sending && !this.conflict) this.become('changed')
     else this.told()
   }

@@ -8,7 +8,7 @@ import { browserShelf } from '~/session/browser-shelf'
 import { editCheck } from '~/session/edit-check'
 import { BuildSession, type SessionState } from '~/session/build-session'
 import { author } from '~/composables/author'
-import { newId } from '~/composables/newId'
+import { isOwnStep, newId, newStepId } from '~/composables/newId'
 import { useNotices, type Notice } from './notices'
 import { useSession } from './session'
 
@@ -58,6 +58,8 @@ export const useBuild = defineStore('build', () => {
       analyst: () => new Analyst(new EngineClient(engineThread), new EngineClient(engineThread)),
       editCheck,
       newId,
+      newStepId,
+      isOwnStep,
       role: () => useSession().session?.role ?? 'editor',
       author,
       later: (run, milliseconds) => {

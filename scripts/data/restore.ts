@@ -1,11 +1,11 @@
 // Puts a backup in the place of the data; the server must have ended: npm run restore -- FILE [--data DIR]
-import { readdirSync } from 'node:fs'
+import { readdirSync, rmSync } from 'node:fs'
 import { examine } from '../../server/database/examine'
-import { restore } from '../../server/database/backup'
+import { putInPlace, readyToRestore } from '../../server/database/backup'
 import { lockFolder } from '../../server/database/open'
 import { argument, command, dataFolder } from './folder'
 
-await command(() => {
+await command(async () => {
   const file = argument()
   if (!file) throw new Error('Which file? npm run restore -- FILE')
   const directory = dataFolder()
@@ -13,8 +13,11 @@ await command(() => {
   const unlock = lockFolder(directory)
   try {
     const { builds, versions } = examine(file, newest)
-    const aside = restore(file, directory, newest)
-    process.stdout.write(`${builds} builds with ${versions} versions are in place. What was there is in ${aside}\n`)
+    const ready = await readyToRestore(file, directory, (copy) => examine(copy, newest))
+    const aside = putInPlace(ready, directory)
+    rmSync(ready, { force: true })
+    const before = aside ? ` What was there is in ${aside}` : ''
+    process.stdout.write(`${builds} builds with ${versions} versions are in place.${before}\n`)
   } finally {
     unlock()
   }

@@ -3,6 +3,7 @@ import type { Brief } from '#core/engine'
 import { partNames, planSchema, upgradePlan, type Edit, type Plan } from '#core/plan'
 import type { Connection } from './open'
 import { pack, partStore, unpack } from './parts'
+import { stepIds, type StepsSince } from './step-ids'
 import { toThin, type Aged } from './thinning'
 
 export interface BuildRow {
@@ -36,12 +37,20 @@ export interface NewVersion {
   note: string
   /** Given by the sender: the same save sent again makes no other version. */
   saveId?: string
+  /** The id that each step has for life, given where it was done: one that came in already is not done again. */
+  stepIds?: string[]
   brief?: Brief
 }
 
-/** A save that was made on a version that is not the newest any more. */
+/** There is no such build, or no such version of it: it may have been deleted meanwhile. */
+export class NotStored extends Error {}
+
+/** A save that was made on a version that is not the newest any more, or some of whose steps came in before. */
 export class StaleSave extends Error {
-  constructor(readonly newest: number) {
+  constructor(
+    readonly newest: number,
+    readonly steps: StepsSince = { known: [] },
+  ) {
     super(`version ${newest} was saved first`)
   }
 }
@@ -111,6 +120,7 @@ const thinEvery = 20
 /** Builds and their versions. Every write is one transaction, which waits its turn before it reads. */
 export function buildRepository(connection: Connection, now: () => string) {
   const parts = partStore(connection)
+  const steps = stepIds(connection)
   const withBrief = `SELECT builds.*, (
       SELECT brief FROM versions WHERE build_id = builds.id AND brief IS NOT NULL ORDER BY number DESC LIMIT 1
     ) AS brief FROM builds`
@@ -152,6 +162,9 @@ export function buildRepository(connection: Connection, now: () => string) {
      WHERE build_id = @id AND number = @number`,
   )
   const dropVersion = connection.prepare('DELETE FROM versions WHERE build_id = ? AND number = ?')
+  const numbersSince = connection.prepare<[string, number], { number: number }>(
+    'SELECT number FROM versions WHERE build_id = ? AND number > ?',
+  )
   const bySave = connection.prepare<[string, string], { number: number }>(
     'SELECT number FROM versions WHERE build_id = ? AND save_id = ?',
   )
@@ -175,7 +188,7 @@ export function buildRepository(connection: Connection, now: () => string) {
   const setSearch = connection.prepare('UPDATE builds SET search = ? WHERE id = ?')
 
   function writeVersion(id: string, number: number, at: string, version: NewVersion): void {
-    const { plan, edits, steps, author, note, saveId, brief } = version
+    const { plan, edits, steps: labels, author, note, saveId, brief } = version
     addVersion.run({
       id,
       number,
@@ -186,9 +199,19 @@ export function buildRepository(connection: Connection, now: () => string) {
       edits: pack(edits),
       schema: planSchema,
       saveId: saveId ?? null,
-      steps: JSON.stringify(steps),
+      steps: JSON.stringify(labels),
       brief: brief ? JSON.stringify(brief) : null,
     })
+    steps.keep(id, number, version.stepIds ?? [])
+  }
+
+  /** @throws NotStored, or StaleSave when another version came in since, or some of the steps did already */
+  function requireNew(id: string, base: number, ids: readonly string[] = []): void {
+    const build = one.get(id)
+    if (!build) throw new NotStored('this build is not there any more')
+    if (build.version === base && !steps.known(id, ids).length) return
+    const numbers = numbersSince.all(id, base).map(({ number }) => number)
+    throw new StaleSave(build.version, steps.since(id, base, numbers, ids))
   }
 
   /** Takes versions away that need not be kept; their edits go over to the next one, so that these still lead there. */
@@ -286,9 +309,7 @@ export function buildRepository(connection: Connection, now: () => string) {
     save: connection.transaction((id: string, base: number, version: NewVersion): number => {
       const made = version.saveId === undefined ? undefined : bySave.get(id, version.saveId)?.number
       if (made !== undefined) return made
-      const build = one.get(id)
-      if (!build) throw new Error(`there is no build "${id}"`)
-      if (build.version !== base) throw new StaleSave(build.version)
+      requireNew(id, base, version.stepIds)
       const at = now()
       const number = base + 1
       writeVersion(id, number, at, version)
@@ -309,6 +330,8 @@ export function buildRepository(connection: Connection, now: () => string) {
       advance.run({ id, number: next, at, name: version.plan.name, search: searchOf(version) })
       return next
     }).immediate,
+
+    requireNew,
 
     /** The version that a save made, if it came in already. */
     numberOf: (id: string, saveId: string): number | undefined => bySave.get(id, saveId)?.number,

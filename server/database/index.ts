@@ -2,6 +2,7 @@ import { Briefs } from '../work/briefs'
 import { workPool } from '../work/pool'
 import { StoreKeeper } from './keeper'
 import { dataDirectory, type Store } from './store'
+import { Turns } from './turns'
 
 let making: Promise<StoreKeeper> | undefined
 
@@ -10,9 +11,9 @@ export function useKeeper(): Promise<StoreKeeper> {
   return (making ??= makeKeeper())
 }
 
-/** The data, for a request that changes them. @throws StoreTrouble */
-export async function writing(): Promise<Store> {
-  return (await useKeeper()).writing()
+/** Changes the data at once, for a request; what comes back is on the disk. @throws StoreTrouble, or what `run` throws */
+export async function changing<T>(run: (store: Store) => T): Promise<T> {
+  return (await useKeeper()).change(run)
 }
 
 /** The data, for a request that only reads. @throws StoreTrouble */
@@ -20,27 +21,37 @@ export async function reading(): Promise<Store> {
   return (await useKeeper()).reading()
 }
 
+/** Copies that may wait for those before them. */
+const mostCopies = 20
+const copies = new Turns(mostCopies)
+
+/** Does work that copies the data or puts a copy in their place: one after the other. @throws TooManyWait */
+export function copying<T>(work: () => Promise<T>): Promise<T> {
+  return copies.run(work)
+}
+
 let looking: Briefs | undefined
 
 /** What looks at builds once they are saved. */
 export async function useBriefs(): Promise<Briefs> {
   const keeper = await useKeeper()
-  return (looking ??= new Briefs(
-    () => keeper.writing(),
-    (plan) => workPool().run('brief', plan),
-  ))
+  return (looking ??= new Briefs(keeper, (plan) => workPool().run('brief', plan)))
 }
 
 async function makeKeeper(): Promise<StoreKeeper> {
   const catalogue = await assetTexts('assets:catalogue')
   const inFolder = (folder: string) => catalogue.filter(({ name }) => name.startsWith(`${folder}:`))
   const migrations = await assetTexts('assets:migrations')
-  return new StoreKeeper({
-    directory: dataDirectory(),
-    migrations: migrations.map(({ name, text }) => ({ name, sql: text })),
-    definitions: ['protocols', 'devices', 'boards'].flatMap(inFolder),
-    demo: process.env.YPODOMA_DEMO === 'off' ? [] : inFolder('demo'),
-  })
+  return new StoreKeeper(
+    {
+      directory: dataDirectory(),
+      migrations: migrations.map(({ name, text }) => ({ name, sql: text })),
+      definitions: ['protocols', 'devices', 'boards'].flatMap(inFolder),
+      demo: process.env.YPODOMA_DEMO === 'off' ? [] : inFolder('demo'),
+    },
+    undefined,
+    (message) => process.stderr.write(`Ypodoma: ${message}\n`),
+  )
 }
 
 async function assetTexts(mount: string): Promise<{ name: string; text: string }[]> {

@@ -1,12 +1,27 @@
 import { execFileSync } from 'node:child_process'
-import { chmodSync, copyFileSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import {
+  chmodSync,
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  utimesSync,
+  writeFileSync,
+} from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
 import Database from 'better-sqlite3'
 import { afterEach, describe, expect, it } from 'vitest'
 import { bundled } from '../../tests/helpers/bundled'
 import { freshStore, removeStores, shipped } from '../../tests/helpers/store'
+import { backUp, backupFolder, backupsIn, putInPlace, readyToRestore } from './backup'
+import { examine } from './examine'
 import { StoreKeeper } from './keeper'
 import { databaseFile, lockFolder } from './open'
+import { StoreTrouble } from './trouble'
 
 const keepers: StoreKeeper[] = []
 afterEach(() => {
@@ -26,7 +41,7 @@ function keeping(prepare: (directory: string) => void = () => {}) {
   return { keeper, directory, later: () => (clock.now += 1500) }
 }
 
-const renamed = (keeper: StoreKeeper) => keeper.writing().builds.setRemoved('spillway-hex', true)
+const renamed = (keeper: StoreKeeper) => keeper.change(({ builds }) => builds.setRemoved('spillway-hex', true))
 const names = (keeper: StoreKeeper) => keeper.reading().builds.list().builds.length
 
 describe('data that cannot be used as they should', () => {
@@ -85,14 +100,14 @@ describe('data that cannot be used as they should', () => {
     for (let turn = 0; turn < 3; turn += 1) {
       later()
       expect(keeper.health()).toMatchObject({ ready: true, writable: false, trouble: { kind: 'damaged' } })
-      expect(() => keeper.writing()).toThrow('the data file is damaged')
+      expect(() => renamed(keeper)).toThrow('the data file is damaged')
       expect(keeper.reading().builds.list().count).toBe(3)
     }
   })
 
   it('lie on a full disk: read, not written, and written again when there is room', () => {
     const { keeper, later } = keeping()
-    const { connection, builds } = keeper.writing()
+    const { connection, builds } = keeper.reading()
     const plan = builds.plan('spillway-hex', 1)!
     const pages = connection.pragma('page_count', { simple: true }) as number
     connection.pragma(`max_page_count = ${pages}`)
@@ -101,9 +116,8 @@ describe('data that cannot be used as they should', () => {
         ...plan,
         note: Array.from({ length: 1900 }, (_, at) => String.fromCharCode(33 + ((at * 7919 * base) % 90))).join(''),
       }
-      return keeper
-        .writing()
-        .builds.save('spillway-hex', base, { plan: noted, edits: [], steps: ['x'.repeat(9000)], author: '', note: '' })
+      const version = { plan: noted, edits: [], steps: ['x'.repeat(9000)], author: '', note: '' }
+      return keeper.change((store) => store.builds.save('spillway-hex', base, version))
     }
     let base = 1
     let full: unknown
@@ -116,7 +130,7 @@ describe('data that cannot be used as they should', () => {
     }
     expect(full).toMatchObject({ kind: 'full' })
     expect(keeper.health()).toMatchObject({ ready: true, writable: false, trouble: { kind: 'full' } })
-    expect(() => keeper.writing()).toThrow('the disk is full')
+    expect(() => renamed(keeper)).toThrow('the disk is full')
     expect(names(keeper)).toBe(3)
     connection.pragma('max_page_count = 1000000')
     later()
@@ -144,17 +158,176 @@ describe('data that cannot be used as they should', () => {
     expect(said.written).toContain('cannot be written')
   })
 
-  it('are exchanged under the server: it goes on with the file that lies there', () => {
-    const { keeper, directory, later } = keeping()
-    keeper.writing()
-    const other = freshStore()
-    other.builds.setRemoved('culvert-scout', true)
-    other.close()
+  it('are damaged, and exchanged for others under the server: it goes on with those', () => {
+    const whole = freshStore()
+    whole.builds.setRemoved('culvert-scout', true)
+    whole.close()
+    const { keeper, directory, later } = keeping((folder) => {
+      const bytes = readFileSync(databaseFile(folder))
+      bytes.fill(0xff, 16 * 4096, 50 * 4096)
+      writeFileSync(databaseFile(folder), bytes)
+    })
+    expect(keeper.health()).toMatchObject({ writable: false, trouble: { kind: 'damaged' } })
+    const { generation } = keeper
     for (const end of ['-wal', '-shm']) rmSync(databaseFile(directory) + end, { force: true })
-    renameSync(databaseFile(other.directory), databaseFile(directory))
+    renameSync(databaseFile(whole.directory), databaseFile(directory))
     later()
     later()
     expect(keeper.reading().builds.find('culvert-scout')!.removed).toBe(true)
+    expect(keeper.generation).toBeGreaterThan(generation)
+  })
+})
+
+describe('data that are taken away while they are open', () => {
+  /** Tags a build, and says whether the tag is in the data that the next start would open. */
+  function tagged(keeper: StoreKeeper, directory: string, tag: string): { told: string; kept: boolean } {
+    let told = 'acknowledged'
+    try {
+      keeper.change(({ builds }) => builds.setTags('spillway-hex', [tag]))
+    } catch (error) {
+      told = (error as Error).message
+    }
+    // As it would be found by a process that starts after this one was killed.
+    const copy = freshFolder()
+    for (const end of ['', '-wal']) {
+      const file = databaseFile(directory) + end
+      if (existsSync(file)) copyFileSync(file, databaseFile(copy) + end)
+    }
+    if (!existsSync(databaseFile(copy))) return { told, kept: false }
+    const connection = new Database(databaseFile(copy))
+    const { tags } = connection.prepare<[], { tags: string }>(`SELECT tags FROM builds WHERE id = 'spillway-hex'`).get()!
+    connection.close()
+    return { told, kept: tags.includes(tag) }
+  }
+  const folders: string[] = []
+  afterEach(() => folders.splice(0).forEach((folder) => rmSync(folder, { recursive: true, force: true })))
+  function freshFolder(): string {
+    folders.push(mkdtempSync(join(tmpdir(), 'ypodoma-found-')))
+    return folders.at(-1)!
+  }
+
+  const ways: Record<string, (file: string) => void> = {
+    'the file deleted': (file) => rmSync(file),
+    'the file and all beside it deleted': (file) => ['', '-wal', '-shm'].forEach((end) => rmSync(file + end, { force: true })),
+    'the log deleted': (file) => rmSync(`${file}-wal`),
+    'log and index deleted': (file) => ['-wal', '-shm'].forEach((end) => rmSync(file + end)),
+    'the file moved': (file) => renameSync(file, `${file}.moved`),
+    'the folder moved': (file) => renameSync(dirname(file), `${freshFolder()}/moved`),
+    'the lock deleted': (file) => rmSync(join(dirname(file), 'ypodoma.lock')),
+    'another whole database in its place': (file) => {
+      const other = freshStore()
+      other.close()
+      renameSync(databaseFile(other.directory), file)
+    },
+    'something else in its place': (file) => {
+      rmSync(file)
+      writeFileSync(file, 'this is no database, and long enough to be looked at as one '.repeat(40))
+    },
+    'an empty file in its place': (file) => {
+      rmSync(file)
+      writeFileSync(file, '')
+    },
+    'only touched': (file) => utimesSync(file, new Date(), new Date()),
+  }
+  for (const [way, take] of Object.entries(ways)) {
+    it(`lose nothing that was acknowledged: ${way}`, () => {
+      const { keeper, directory } = keeping()
+      expect(tagged(keeper, directory, 'before')).toEqual({ told: 'acknowledged', kept: true })
+      take(databaseFile(directory))
+      expect(tagged(keeper, directory, 'after')).toEqual({ told: 'acknowledged', kept: true })
+      if (way !== 'the folder moved') take(databaseFile(directory))
+      expect(tagged(keeper, directory, 'again')).toEqual({ told: 'acknowledged', kept: true })
+      expect(keeper.health()).toEqual({ ready: true, writable: true })
+      expect(() => lockFolder(directory)).toThrow(/another Ypodoma/)
+      keeper.close()
+      const next = freshStore(directory)
+      expect(next.builds.find('spillway-hex')!.tags).toEqual(['again'])
+      expect(next.builds.miscounted()).toEqual([])
+      // What was put in the place of the data is kept, too.
+      const found = backupsIn(directory).filter(({ name }) => name.startsWith('found-'))
+      expect(found).toHaveLength(way.endsWith('in its place') ? 2 : 0)
+    })
+  }
+
+  it('are not written while they cannot be written anew, and are had again when they can', () => {
+    const { keeper, directory, later } = keeping()
+    keeper.reading()
+    const moved = `${directory}-moved`
+    renameSync(directory, moved)
+    folders.push(moved)
+    writeFileSync(directory, 'a file where the folder was')
+    expect(tagged(keeper, moved, 'mine').told).toMatch(/was taken away/)
+    expect(keeper.health()).toMatchObject({ ready: true, writable: false, trouble: { kind: 'displaced' } })
+    expect(names(keeper)).toBe(3)
+    expect(() => keeper.exchange(() => 0)).toThrow(/was taken away/)
+    rmSync(directory)
+    later()
+    expect(tagged(keeper, directory, 'mine')).toEqual({ told: 'acknowledged', kept: true })
+  })
+
+  it('are not written over by what another program wrote into the same file: that is said, and what lies there is kept', async () => {
+    const { keeper, directory, later } = keeping()
+    keeper.change(({ builds }) => builds.setTags('spillway-hex', ['mine']))
+    const backup = await backUp(keeper.reading().connection, directory, 'hand')
+    const other = freshStore()
+    other.builds.setRemoved('culvert-scout', true)
+    other.close()
+    copyFileSync(databaseFile(other.directory), databaseFile(directory))
+    expect(() => renamed(keeper)).toThrow(/written over the data file/)
+    expect(keeper.health()).toMatchObject({ writable: false, trouble: { kind: 'written-over' } })
+    const [found] = backupsIn(directory).filter(({ name }) => name.startsWith('found-'))
+    expect(examine(join(backupFolder(directory), found!.name))).toMatchObject({ builds: 3 })
+    const ready = await readyToRestore(join(backupFolder(directory), backup), directory, (file) => examine(file))
+    keeper.exchange(() => putInPlace(ready, directory))
+    later()
+    expect(keeper.reading().builds.find('spillway-hex')!.tags).toEqual(['mine'])
+    expect(renamed(keeper)).toBe(true)
+  })
+
+  it('are no reason for new first data at the next start, but told of', () => {
+    const { keeper, directory } = keeping()
+    keeper.close()
+    rmSync(databaseFile(directory))
+    const next = new StoreKeeper({ ...shipped, directory })
+    keepers.push(next)
+    expect(next.health()).toMatchObject({ ready: false, trouble: { kind: 'missing' } })
+    expect(existsSync(databaseFile(directory))).toBe(false)
+  })
+})
+
+describe('what a change was worked out on', () => {
+  it('is told when it was exchanged meanwhile, and nothing is written', async () => {
+    const { keeper, directory } = keeping()
+    const { generation } = keeper
+    const name = await backUp(keeper.reading().connection, directory, 'hand')
+    const ready = await readyToRestore(join(backupFolder(directory), name), directory, (file) => examine(file))
+    keeper.exchange(() => putInPlace(ready, directory))
+    const tag = () => keeper.change(({ builds }) => builds.setTags('spillway-hex', ['late']), generation)
+    expect(tag).toThrow(/exchanged for a backup meanwhile/)
+    expect(keeper.reading().builds.find('spillway-hex')!.tags).toEqual([])
+    expect(keeper.health().writable).toBe(true)
+  })
+
+  it('and whatever goes wrong with other files says nothing of the data', () => {
+    const { keeper } = keeping()
+    for (const error of [
+      Object.assign(new Error('no file'), { code: 'ENOENT' }),
+      Object.assign(new Error('no room'), { code: 'ENOSPC' }),
+      new StoreTrouble('damaged', 'a backup'),
+    ])
+      keeper.note(error)
+    expect(keeper.health()).toEqual({ ready: true, writable: true })
+  })
+})
+
+describe('copies for reading', () => {
+  it('left by a process that was killed are taken away at the next start', () => {
+    const dead = join(tmpdir(), 'ypodoma-reading-999999999-x')
+    const living = join(tmpdir(), `ypodoma-reading-${process.pid}-x`)
+    for (const folder of [dead, living]) mkdirSync(folder, { recursive: true })
+    keeping()
+    expect([dead, living].map((folder) => existsSync(folder))).toEqual([false, true])
+    rmSync(living, { recursive: true })
   })
 })
 

@@ -15,12 +15,19 @@ export function databaseFile(directory: string): string {
   return join(directory, 'ypodoma.sqlite')
 }
 
+/** What a database has written and not taken into its file yet. */
+export function logOf(file: string): string {
+  return `${file}-wal`
+}
+
 /**
  * Opens the database file and brings it to the newest schema. `user_version`
  * counts the migrations done; each runs in a transaction of its own.
- * @throws StoreTrouble when the file was written by a newer program
+ * @param mustExist no file is made where none is
+ * @throws StoreTrouble when the file was written by a newer program, or is not there and must be
  */
-export function openDatabase(directory: string, migrations: Migration[]): Connection {
+export function openDatabase(directory: string, migrations: Migration[], mustExist = false): Connection {
+  if (mustExist && !existsSync(databaseFile(directory))) throw new StoreTrouble('missing', databaseFile(directory))
   mkdirSync(directory, { recursive: true })
   const connection = new Database(databaseFile(directory))
   try {
@@ -48,6 +55,10 @@ export function closeDatabase(connection: Connection): void {
   }
 }
 
+export function lockFile(directory: string): string {
+  return join(directory, 'ypodoma.lock')
+}
+
 /**
  * Keeps a folder for this process until what it gives is called: an exclusive
  * transaction on a file of its own, which the system ends with the process.
@@ -57,7 +68,7 @@ export function lockFolder(directory: string): () => void {
   mkdirSync(directory, { recursive: true })
   const file = databaseFile(directory)
   for (const path of existsSync(file) ? [directory, file] : [directory]) accessSync(path, constants.W_OK)
-  const lock = new Database(join(directory, 'ypodoma.lock'), { timeout: 200 })
+  const lock = new Database(lockFile(directory), { timeout: 200 })
   try {
     lock.exec('BEGIN EXCLUSIVE')
   } catch (error) {

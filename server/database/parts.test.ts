@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { demo, library } from '../../tests/helpers/plans'
-import { freshStore, removeStores } from '../../tests/helpers/store'
+import { freshStore, keptBy, removeStores } from '../../tests/helpers/store'
 import { applyEdit, replay, sameValue, type Edit, type Plan } from '#core/plan'
 import { drawing } from '../../tests/helpers/random-packing'
 import { briefOf } from '#core/engine'
@@ -182,10 +182,7 @@ describe('the list of builds', () => {
     expect(builds.withoutBrief()).toEqual(['spillway-hex'])
     expect(shown()).toMatchObject({ version: 2, unreadable: false, brief: { note: builds.plan('spillway-hex', 1)!.note } })
     let looks = 0
-    const briefs = new Briefs(
-      () => store,
-      (plan) => Promise.resolve((looks += 1)).then(() => briefOf(plan)),
-    )
+    const briefs = new Briefs(keptBy(store), (plan) => Promise.resolve((looks += 1)).then(() => briefOf(plan)))
     vi.useFakeTimers()
     for (let base = 2; base < 9; base += 1) {
       save(base)

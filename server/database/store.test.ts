@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { afterEach, describe, expect, it } from 'vitest'
 import { demo, library } from '../../tests/helpers/plans'
-import { freshStore, migrations, removeStores } from '../../tests/helpers/store'
+import { freshStore, keptBy, migrations, removeStores } from '../../tests/helpers/store'
 import { applyEdit, type Edit, type Plan } from '#core/plan'
 import { StaleSave, type NewVersion } from './builds'
 import { migrate } from './open'
@@ -95,7 +95,7 @@ describe('store', () => {
   it('refuses a database of a newer program', () => {
     const { connection } = freshStore()
     connection.pragma('user_version = 99')
-    expect(() => migrate(connection, migrations)).toThrow(/schema 99; this program knows 8/)
+    expect(() => migrate(connection, migrations)).toThrow(/schema 99; this program knows 9/)
   })
 
   it('undoes a migration that fails and names its fault', () => {
@@ -104,7 +104,7 @@ describe('store', () => {
       /syntax error/,
     )
     expect(connection.prepare(`SELECT name FROM sqlite_master WHERE name = 'half'`).all()).toEqual([])
-    expect(connection.pragma('user_version', { simple: true })).toBe(8)
+    expect(connection.pragma('user_version', { simple: true })).toBe(9)
   })
 
   it('opens what an earlier program wrote, plans and own definitions brought up', async () => {
@@ -121,8 +121,8 @@ describe('store', () => {
     const replayed = later.connection.prepare('SELECT DISTINCT edits_schema AS schema FROM versions').all()
     expect(replayed).toEqual([{ schema: 0 }])
     expect(
-      await saveVersion(later.builds, 'culvert-scout', 1, renamed(later.builds.plan('culvert-scout', 1)!, 'New'), inPlace),
-    ).toBe(2)
+      await saveVersion(keptBy(later), 'culvert-scout', 1, renamed(later.builds.plan('culvert-scout', 1)!, 'New'), inPlace),
+    ).toEqual({ version: 2, again: false })
   })
 })
 
@@ -133,7 +133,7 @@ function asOfSchemaOne(connection: ReturnType<typeof freshStore>['connection']):
   )
   connection.exec(
     `DROP INDEX versions_by_save; ${columns.join('')} DROP TABLE parts; DROP TABLE marks; DROP TABLE definition_versions;
-     DROP TABLE collection;
+     DROP TABLE collection; DROP TABLE saved_steps;
      ALTER TABLE builds DROP COLUMN search; ALTER TABLE builds DROP COLUMN tags; ALTER TABLE definitions DROP COLUMN version`,
   )
   connection.pragma('user_version = 1')
@@ -146,9 +146,13 @@ const renamed = (from: Plan, name: string): NewVersion => {
 
 describe('saving a version', () => {
   it('keeps one whose edits lead there, and marks it', async () => {
-    const { builds, connection } = freshStore()
+    const store = freshStore()
+    const { builds, connection } = store
     const before = builds.plan('spillway-hex', 1)!
-    expect(await saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'), inPlace)).toBe(2)
+    expect(await saveVersion(keptBy(store), 'spillway-hex', 1, renamed(before, 'One'), inPlace)).toEqual({
+      version: 2,
+      again: false,
+    })
     const { schema } = connection
       .prepare<[], { schema: number }>(`SELECT edits_schema AS schema FROM versions WHERE number = 2`)
       .get()!
@@ -156,40 +160,44 @@ describe('saving a version', () => {
   })
 
   it('refuses one whose edits lead elsewhere, naming the section, and keeps nothing', async () => {
-    const { builds } = freshStore()
+    const store = freshStore()
+    const { builds } = store
     const saving = renamed(builds.plan('spillway-hex', 1)!, 'One')
     const smuggled = { ...saving, plan: applyEdit(saving.plan, { type: 'device.remove', device: 'gnss' }) }
-    await expect(saveVersion(builds, 'spillway-hex', 1, smuggled, inPlace)).rejects.toThrow(NotReplayed)
-    await expect(saveVersion(builds, 'spillway-hex', 1, smuggled, inPlace)).rejects.toThrow(
+    await expect(saveVersion(keptBy(store), 'spillway-hex', 1, smuggled, inPlace)).rejects.toThrow(NotReplayed)
+    await expect(saveVersion(keptBy(store), 'spillway-hex', 1, smuggled, inPlace)).rejects.toThrow(
       expect.objectContaining({ place: 'devices', message: 'is not what the edits lead to' }),
     )
     expect(builds.find('spillway-hex')!.version).toBe(1)
   })
 
   it('refuses one with an edit that does not fit, naming it', async () => {
-    const { builds } = freshStore()
+    const store = freshStore()
+    const { builds } = store
     const saving = renamed(builds.plan('spillway-hex', 1)!, 'One')
     const unfit: Edit = { type: 'device.remove', device: 'nobody' }
-    await expect(saveVersion(builds, 'spillway-hex', 1, { ...saving, edits: [...saving.edits, unfit] }, inPlace)).rejects.toThrow(
-      expect.objectContaining({ place: 'edits[1]', message: 'devices.nobody: no such device in the fit-out' }),
-    )
+    await expect(
+      saveVersion(keptBy(store), 'spillway-hex', 1, { ...saving, edits: [...saving.edits, unfit] }, inPlace),
+    ).rejects.toThrow(expect.objectContaining({ place: 'edits[1]', message: 'devices.nobody: no such device in the fit-out' }))
   })
 
   it('makes one version of a save that is sent twice', async () => {
-    const { builds } = freshStore()
+    const store = freshStore()
+    const { builds } = store
     const saving = { ...renamed(builds.plan('spillway-hex', 1)!, 'One'), saveId: 'a' }
-    expect(await saveVersion(builds, 'spillway-hex', 1, saving, inPlace)).toBe(2)
-    expect(await saveVersion(builds, 'spillway-hex', 1, saving, inPlace)).toBe(2)
+    expect(await saveVersion(keptBy(store), 'spillway-hex', 1, saving, inPlace)).toEqual({ version: 2, again: false })
+    expect(await saveVersion(keptBy(store), 'spillway-hex', 1, saving, inPlace)).toEqual({ version: 2, again: true })
     expect(builds.find('spillway-hex')!.version).toBe(2)
   })
 
   it('says who was first before it looks at the edits', async () => {
-    const { builds } = freshStore()
+    const store = freshStore()
+    const { builds } = store
     const before = builds.plan('spillway-hex', 1)!
-    await saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'), inPlace)
-    await expect(saveVersion(builds, 'spillway-hex', 1, { ...renamed(before, 'Two'), edits: [] }, inPlace)).rejects.toThrow(
-      StaleSave,
-    )
+    await saveVersion(keptBy(store), 'spillway-hex', 1, renamed(before, 'One'), inPlace)
+    await expect(
+      saveVersion(keptBy(store), 'spillway-hex', 1, { ...renamed(before, 'Two'), edits: [] }, inPlace),
+    ).rejects.toThrow(StaleSave)
   })
 })
 
@@ -208,9 +216,10 @@ describe('the list of builds', () => {
   })
 
   it('loses a build for good only once it is archived, with all its parts and no others', async () => {
-    const { builds, connection } = freshStore()
+    const store = freshStore()
+    const { builds, connection } = store
     const before = builds.plan('spillway-hex', 1)!
-    await saveVersion(builds, 'spillway-hex', 1, renamed(before, 'One'), inPlace)
+    await saveVersion(keptBy(store), 'spillway-hex', 1, renamed(before, 'One'), inPlace)
     expect(builds.erase('spillway-hex')).toBe(false)
     builds.setRemoved('spillway-hex', true)
     expect(builds.erase('spillway-hex')).toBe(true)

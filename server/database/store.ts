@@ -1,3 +1,4 @@
+import { existsSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { oncePer } from '#core/once'
 import { cook, readLibrary, type Library } from '#core/schema'
@@ -24,6 +25,8 @@ export interface StoreOptions {
   now?: () => string
   /** Only looked into: nothing is brought up to date or filled. */
   asItIs?: boolean
+  /** There were data here: no new file is made where theirs is missing. */
+  mustExist?: boolean
 }
 
 /** Opens the database with its repositories, brings the catalogue up to date, and fills a new database with the demo builds. */
@@ -34,8 +37,9 @@ export function openStore({
   demo,
   now = () => new Date().toISOString(),
   asItIs = false,
+  mustExist = false,
 }: StoreOptions) {
-  const connection = openDatabase(directory, migrations)
+  const connection = openDatabase(directory, migrations, mustExist || wasUsed(directory))
   try {
     const builds = buildRepository(connection, now)
     const catalogue = definitionRepository(connection, now)
@@ -47,6 +51,7 @@ export function openStore({
       while (builds.packSome());
       fillOnce(connection, builds, () => (reship(), demosIn(shipped)(demo)))
       reship()
+      noteUse(directory)
     }
     return {
       connection,
@@ -65,6 +70,18 @@ export function openStore({
 }
 
 export type Store = ReturnType<typeof openStore>
+
+/** Lies in a folder once data were written there: a data file that is missing then is no reason to make a new one. */
+const useMark = (directory: string) => join(directory, 'ypodoma.mark')
+const wasUsed = (directory: string) => existsSync(useMark(directory))
+
+function noteUse(directory: string): void {
+  if (!wasUsed(directory))
+    writeFileSync(
+      useMark(directory),
+      'The data of Ypodoma lie in this folder. Without this file a missing data file is made anew.\n',
+    )
+}
 
 /** The first data, all in one transaction, and with them the mark that they were written: a start that was cut short is made good at the next. */
 function fillOnce(connection: Connection, builds: BuildRepository, first: () => DemoBuild[]): void {

@@ -1,5 +1,5 @@
-import { useBriefs, useKeeper } from '../database'
-import { backUp, backupsIn, dropOld } from '../database/backup'
+import { copying, useBriefs, useKeeper } from '../database'
+import { backUp, backupsIn, dropAbandoned, dropOld, isDue } from '../database/backup'
 import { dataDirectory } from '../database/store'
 import { workPool } from '../work/pool'
 
@@ -18,16 +18,16 @@ export default defineNitroPlugin(async (nitro) => {
   let backedUp = -1
   const backUpIfDue = async () => {
     if (!keeper.health().writable) return
-    const { connection } = keeper.writing()
+    const { connection } = keeper.reading()
     const changes = connection.prepare<[], { n: number }>('SELECT total_changes() AS n').get()!.n
-    const [last] = backupsIn(dataDirectory()).filter(({ automatic }) => automatic)
-    if (changes === backedUp || (last && Date.now() - Date.parse(last.at) < between)) return
-    await backUp(connection, dataDirectory(), 'auto', (file) => workPool().run('examine', file))
+    if (changes === backedUp || !isDue(backupsIn(dataDirectory()), between)) return
+    await backUp(connection, dataDirectory(), 'auto', (file) => workPool().run('examine', { file }))
     backedUp = changes
     dropOld(dataDirectory())
+    dropAbandoned(dataDirectory())
   }
   const run = () =>
-    void backUpIfDue().catch((error: Error) => process.stderr.write(`Ypodoma: no backup was made: ${error.message}\n`))
+    void copying(backUpIfDue).catch((error: Error) => process.stderr.write(`Ypodoma: no backup was made: ${error.message}\n`))
   const timer = setInterval(run, look)
   timer.unref()
   setTimeout(run, 5000).unref()

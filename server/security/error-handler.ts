@@ -13,7 +13,7 @@ export default async function handleError(error: H3Error, event: H3Event): Promi
   if (event.node.res.headersSent) return void event.node.res.end()
   const answer: Refusal = isRefusal(data) ? data : { message: said?.statusMessage || 'cannot be done', problems: [] }
   setResponseStatus(event, statusCode)
-  if (statusCode === 503) setResponseHeader(event, 'retry-after', 1)
+  if (statusCode === 503 && !getResponseHeader(event, 'retry-after')) setResponseHeader(event, 'retry-after', 1)
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
   await send(event, JSON.stringify({ statusCode, data: answer }))
 }

@@ -1,6 +1,6 @@
 import type { Brief } from '#core/engine'
 import type { Plan } from '#core/plan'
-import type { Store } from '../database/store'
+import type { Kept } from '../database/save-version'
 
 /** Milliseconds from a save to the look at it; more saves meanwhile make it no later, and need no more looks. */
 const pause = 1500
@@ -12,7 +12,7 @@ export class Briefs {
   private busy = false
 
   constructor(
-    private readonly store: () => Store,
+    private readonly kept: Kept,
     private readonly look: (plan: Plan) => Promise<Brief | undefined>,
   ) {}
 
@@ -24,7 +24,7 @@ export class Briefs {
 
   /** Looks at all that was not looked at before the last end. */
   catchUp(): void {
-    for (const id of this.store().builds.withoutBrief()) this.soon(id)
+    for (const id of this.kept.reading().builds.withoutBrief()) this.soon(id)
   }
 
   private wind(): void {
@@ -44,16 +44,17 @@ export class Briefs {
   }
 
   private async lookAt(id: string): Promise<void> {
-    const { builds } = this.store()
+    const { builds } = this.kept.reading()
+    const { generation } = this.kept
     const version = builds.find(id)?.version
     if (version === undefined) return
     let plan: Plan
     try {
       plan = builds.plan(id, version)!
     } catch {
-      return builds.setBrief(id, version, undefined)
+      return this.kept.change((store) => store.builds.setBrief(id, version, undefined), generation)
     }
     const brief = await this.look(plan)
-    this.store().builds.setBrief(id, version, brief)
+    this.kept.change((store) => store.builds.setBrief(id, version, brief), generation)
   }
 }

@@ -40,9 +40,9 @@ export async function readCollected(event: H3Event, kind: Collected): Promise<{ 
 }
 
 /** Work on the collection, with 409 where somebody else came first. */
-export function onNewest<T>(work: () => T): T {
+export async function onNewest<T>(work: () => Promise<T>): Promise<T> {
   try {
-    return work()
+    return await work()
   } catch (error) {
     if (error instanceof StaleCollected) throw refusal(409, error.message)
     throw error

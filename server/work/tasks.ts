@@ -35,7 +35,7 @@ export const tasks = {
   definitionsFile: (text: string): ReturnType<typeof answer<Definition[]>> => answer(() => readDefinitionsFile(text)),
 
   /** Looks a database file through. */
-  examine: (file: string) => answer(() => examine(file)),
+  examine: ({ file, newest }: { file: string; newest?: number }) => answer(() => examine(file, newest)),
 
   definition: (value: unknown): ReturnType<typeof answer<Definition>> => answer(() => readDefinition(value)),
 

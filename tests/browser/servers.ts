@@ -31,7 +31,7 @@ export async function startServer(
   args: string[] = [],
 ): Promise<OwnServer> {
   const port = env.PORT ? Number(env.PORT) : await freePort()
-  const child = spawn(process.execPath, [...args, '.output/server/index.mjs'], {
+  const child = spawn(process.execPath, [...args, process.env.YPODOMA_SERVER ?? '.output/server/index.mjs'], {
     env: { ...process.env, PORT: String(port), NITRO_PORT: String(port), YPODOMA_DATA: directory, ...env },
     stdio: ['ignore', 'ignore', 'pipe'],
   })

@@ -10,7 +10,7 @@ try {
     .reading()
     .builds.list()
     .builds.map(({ name }) => name)
-  keeper.writing()
+  keeper.change(({ builds }) => builds.setRemoved('spillway-hex', true))
   said.written = 'written'
 } catch (error) {
   said.written = (error as Error).message

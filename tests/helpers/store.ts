@@ -1,6 +1,7 @@
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Kept } from '../../server/database/save-version'
 import { openStore, type Store } from '../../server/database/store'
 
 const texts = (folder: string) =>
@@ -28,6 +29,11 @@ export function freshStore(
   const store = openStore({ directory, migrations, definitions, demo: demos, now })
   open.push({ store, directory })
   return { ...store, directory }
+}
+
+/** A store as those who save ask for it, where no keeper is. */
+export function keptBy(store: Store): Kept {
+  return { generation: 0, reading: () => store, change: (run) => run(store) }
 }
 
 /** Closes and removes all that was opened. */

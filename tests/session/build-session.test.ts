@@ -18,7 +18,7 @@ import { saveVersion } from '../../server/database/save-version'
 import { NotReplayed, replayed } from '../../server/work/replayed'
 import { settle } from '#core/engine'
 import { replay, type Edit, type Plan } from '#core/plan'
-import { freshStore, removeStores } from '../helpers/store'
+import { freshStore, keptBy, removeStores } from '../helpers/store'
 
 afterEach(removeStores)
 
@@ -27,7 +27,8 @@ const turn = () => new Promise<void>((resolve) => setTimeout(resolve, 0))
 
 /** The real database behind a way that can be slow and can fail. */
 function way() {
-  const { builds } = freshStore()
+  const store = freshStore()
+  const { builds } = store
   const held: (() => void)[] = []
   const state = {
     slow: false,
@@ -50,13 +51,19 @@ function way() {
       if (fault) throw fault
       if (state.refuses(version.edits)) throw new StepRefused('a name that is not liked')
       try {
-        const made = await saveVersion(builds, id, base, version, (sent) => Promise.resolve(sent).then(replayed))
+        const made = await saveVersion(keptBy(store), id, base, version, (sent) => Promise.resolve(sent).then(replayed))
         if (state.lost) throw new Error('the answer was lost')
         return made
       } catch (error) {
         if (error instanceof NotReplayed) throw new NotLedThere(error.message)
         if (!(error instanceof StaleSave)) throw error
-        throw new SavedElsewhere({ version: error.newest, plan: builds.plan(id, error.newest)! }, builds.versions(id))
+        const { newest, steps } = error
+        throw new SavedElsewhere(
+          { version: newest, plan: builds.plan(id, newest)! },
+          builds.versions(id),
+          steps.known,
+          steps.since,
+        )
       }
     },
   }
@@ -104,7 +111,8 @@ function shelfOf(kept = new Map<string, Unsaved>()): Shelf & { kept: Map<string,
   }
 }
 
-function around(server: BuildServer, shelf: Shelf = shelfOf()) {
+/** @param browser pages of one browser share its name */
+function around(server: BuildServer, shelf: Shelf = shelfOf(), browser = randomUUID()) {
   const { later, ring } = clock()
   const complaints: string[] = []
   const told: string[] = []
@@ -125,6 +133,8 @@ function around(server: BuildServer, shelf: Shelf = shelfOf()) {
     tellDone: (message) => told.push(`done: ${message}`),
     author: () => 'me',
     newId: randomUUID,
+    newStepId: () => `${browser}.${randomUUID()}`,
+    isOwnStep: (id) => id.startsWith(`${browser}.`),
     later,
     complain: (message) => complaints.push(message),
     changed: () => {},
@@ -174,7 +184,7 @@ describe('a build session', () => {
     const { builds, server, state, release } = way()
     const { surroundings, ring } = around(server)
     const one = await BuildSession.open('spillway-hex', surroundings)
-    const rival = await BuildSession.open('spillway-hex', surroundings)
+    const rival = await BuildSession.open('spillway-hex', around(server).surroundings)
     rival.edit(rename('camera', 'Theirs'))
     await rival.save()
     state.slow = true
@@ -238,7 +248,7 @@ describe('a build session', () => {
   ] as const)('goes on after a conflict with %s, as edits that truly lead from theirs', async (choice, names, step) => {
     const { builds, server } = way()
     const { surroundings, ring } = around(server)
-    const rival = await BuildSession.open('spillway-hex', surroundings)
+    const rival = await BuildSession.open('spillway-hex', around(server).surroundings)
     const session = await BuildSession.open('spillway-hex', surroundings)
     rival.edit(rename('camera', 'Theirs'))
     await rival.save()
@@ -258,7 +268,7 @@ describe('a build session', () => {
   it('takes theirs after a conflict, and gives mine back by undo', async () => {
     const { builds, server } = way()
     const { surroundings, ring } = around(server)
-    const rival = await BuildSession.open('spillway-hex', surroundings)
+    const rival = await BuildSession.open('spillway-hex', around(server).surroundings)
     const session = await BuildSession.open('spillway-hex', surroundings)
     rival.edit(rename('camera', 'Theirs'))
     await rival.save()
@@ -564,10 +574,10 @@ describe('what a page could not save before it ended', () => {
     const next = around(server, shelf)
     const after = await BuildSession.open('spillway-hex', next.surroundings)
     expect(after.state.plan).toEqual(before.state.plan)
+    await next.ring()
     expect(next.told).toEqual([
       'Not saved when this build was left, and continued: Rename GNSS and compass to Eye; Change the note.',
     ])
-    await next.ring()
     expect(after.state).toMatchObject({ saveState: 'saved', version: 2 })
     expect(builds.plan('spillway-hex', 2)).toEqual(before.state.plan)
     expect(shelf.kept.size).toBe(0)

@@ -1,12 +1,14 @@
-import { reading } from '../../database'
+import { copying, reading } from '../../database'
 import { backUp } from '../../database/backup'
 import { dataDirectory } from '../../database/store'
 import { workPool } from '../../work/pool'
 
-/** Writes a backup now. */
+/** Writes a backup now, after those under way. */
 export default defineEventHandler(async (event) => {
-  const { connection } = await reading()
-  const name = await backUp(connection, dataDirectory(), 'hand', (file) => workPool().run('examine', file))
+  const name = await copying(async () => {
+    const { connection } = await reading()
+    return backUp(connection, dataDirectory(), 'hand', (file) => workPool().run('examine', { file }))
+  })
   setResponseStatus(event, 201)
   return { name }
 })

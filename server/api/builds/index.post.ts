@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
 import { applyEdit, newPlan, type Plan } from '#core/plan'
 import { label } from '#core/schema'
-import { writing } from '../../database'
+import { changing, reading } from '../../database'
 import { readValid } from '../../security/body'
 import { leaving, notThere } from '../../security/refusals'
 import { workPool } from '../../work/pool'
@@ -31,7 +31,7 @@ const body = Joi.object({
 /** Makes a build: empty on a board, from the text of a plan file, or as a copy of another. */
 export default defineEventHandler(async (event) => {
   const { name, board, file, copy, author } = await readValid<Body>(event, body)
-  const { builds, catalogue } = await writing()
+  const { builds, catalogue } = await reading()
   const found = board === undefined ? undefined : catalogue.find('board', board)?.definition
   if (board !== undefined && found?.kind !== 'board') throw notThere(`board "${board}"`)
   const id = randomUUID()
@@ -40,14 +40,15 @@ export default defineEventHandler(async (event) => {
     const original = version === undefined ? undefined : builds.plan(copy, version)
     if (!original) throw notThere(`build "${copy}"`)
     const { plan, brief } = await withBrief(applyEdit(original, { type: 'plan.rename', name: name! }))
-    builds.create(id, { plan, brief, edits: [], steps: [`Copy of ${of}, version ${version}`], author, note: '' })
+    const steps = [`Copy of ${of}, version ${version}`]
+    await changing((store) => store.builds.create(id, { plan, brief, edits: [], steps, author, note: '' }))
     setResponseStatus(event, 201)
     return { id }
   }
   const { plan, brief } =
     found?.kind === 'board' ? await withBrief(newPlan(name!, found)) : await workPool().run('planFile', file!, leaving(event))
   const steps = [found ? 'New build' : 'Opened from a file']
-  builds.create(id, { plan, brief, edits: [], steps, author, note: '' })
+  await changing((store) => store.builds.create(id, { plan, brief, edits: [], steps, author, note: '' }))
   setResponseStatus(event, 201)
   return { id }
 })

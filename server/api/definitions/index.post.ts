@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { differencesBetween, listDifferences } from '#core/catalogue'
 import { label, type Definition } from '#core/schema'
 import { sameValue } from '#core/plan'
-import { writing } from '../../database'
+import { changing } from '../../database'
 import type { DefinitionRepository } from '../../database/definitions'
 import { readValid } from '../../security/body'
 import { leaving } from '../../security/refusals'
@@ -28,19 +28,20 @@ const body = Joi.object({
 export default defineEventHandler(async (event) => {
   const { file, there, author } = await readValid<Body>(event, body)
   const definitions = await workPool().run('definitionsFile', file, leaving(event))
-  const { catalogue } = await writing()
-  const others = definitions.filter((definition) => isOther(catalogue, definition))
-  if (others.length && !there) {
-    setResponseStatus(event, 409)
-    return {
-      replaces: others.map((definition) => ({ ...named(definition), differences: differencesFrom(catalogue, definition) })),
+  return changing(({ catalogue }) => {
+    const others = definitions.filter((definition) => isOther(catalogue, definition))
+    if (others.length && !there) {
+      setResponseStatus(event, 409)
+      return {
+        replaces: others.map((definition) => ({ ...named(definition), differences: differencesFrom(catalogue, definition) })),
+      }
     }
-  }
-  const wanted = there === 'keep' ? definitions.filter((definition) => !others.includes(definition)) : definitions
-  const fresh = wanted.filter((definition) => others.includes(definition) || !isThere(catalogue, definition))
-  catalogue.saveAll(fresh, { author, note: 'Imported from a file' })
-  setResponseStatus(event, 201)
-  return { taken: fresh.map(named), left: definitions.length - fresh.length }
+    const wanted = there === 'keep' ? definitions.filter((definition) => !others.includes(definition)) : definitions
+    const fresh = wanted.filter((definition) => others.includes(definition) || !isThere(catalogue, definition))
+    catalogue.saveAll(fresh, { author, note: 'Imported from a file' })
+    setResponseStatus(event, 201)
+    return { taken: fresh.map(named), left: definitions.length - fresh.length }
+  })
 })
 
 /** Differences that are told at most. */

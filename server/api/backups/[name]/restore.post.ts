@@ -1,17 +1,31 @@
+import { rmSync } from 'node:fs'
 import { join } from 'node:path'
 import Joi from 'joi'
-import { useKeeper } from '../../../database'
-import { backupFolder, backupsIn, restore } from '../../../database/backup'
+import { copying, useKeeper } from '../../../database'
+import { backupFolder, backupsIn, putInPlace, readyToRestore } from '../../../database/backup'
 import { dataDirectory } from '../../../database/store'
+import { CopyTrouble } from '../../../database/trouble'
 import { readValid } from '../../../security/body'
 import { notThere } from '../../../security/refusals'
+import { workPool } from '../../../work/pool'
 
-/** Puts a backup in the place of the data, once it is seen to be whole; what was there is kept beside. */
+/** Puts a backup in the place of the data, once it is seen to be whole, and after copies under way; what was there is kept beside. */
 export default defineEventHandler(async (event) => {
   await readValid(event, Joi.object({}))
   const name = getRouterParam(event, 'name')!
-  if (!backupsIn(dataDirectory()).some((backup) => backup.name === name)) throw notThere('this backup')
+  const directory = dataDirectory()
+  if (!backupsIn(directory).some((backup) => backup.name === name)) throw notThere('this backup')
   const keeper = await useKeeper()
-  keeper.exchange(() => restore(join(backupFolder(dataDirectory()), name), dataDirectory(), keeper.schema))
-  return keeper.health()
+  return copying(async () => {
+    const look = (file: string) => workPool().run('examine', { file, newest: keeper.schema })
+    const ready = await readyToRestore(join(backupFolder(directory), name), directory, look)
+    try {
+      keeper.exchange(() => putInPlace(ready, directory))
+    } catch (error) {
+      throw CopyTrouble.of(error) ?? error
+    } finally {
+      rmSync(ready, { force: true })
+    }
+    return keeper.health()
+  })
 })

@@ -1,11 +1,11 @@
 import Joi from 'joi'
 import { mayDo, type Role } from '#core/plan'
 import { label, prose } from '#core/schema'
-import { useBriefs, writing } from '../../../database'
+import { reading, useBriefs, useKeeper } from '../../../database'
 import { StaleSave, type NewVersion } from '../../../database/builds'
 import { saveVersion } from '../../../database/save-version'
 import { readValid } from '../../../security/body'
-import { leaving, notThere, refusal } from '../../../security/refusals'
+import { leaving, refusal } from '../../../security/refusals'
 import { workPool } from '../../../work/pool'
 
 interface Body extends NewVersion {
@@ -24,31 +24,36 @@ const body = Joi.object({
   author: label.default('me'),
   note: prose.default(''),
   saveId: Joi.string().pattern(/^[\w-]{8,40}$/, 'id'),
+  stepIds: Joi.array()
+    .items(Joi.string().pattern(/^[\w.-]{8,80}$/, 'id'))
+    .max(5000)
+    .default([]),
 })
 
 /**
- * Saves a version made on version `base`: 409 with the newest version when another
- * was saved first, 422 when its edits do not lead from `base` to its plan, 403 when
+ * Saves a version made on version `base`: 409 with the newest version, and what of the
+ * steps is in already, when another was saved first, 422 when its edits do not lead from `base` to its plan, 403 when
  * one of them is not for whoever asks.
  */
 export default defineEventHandler(async (event) => {
   const { base, ...version } = await readValid<Body>(event, body)
-  const { builds } = await writing()
+  const keeper = await useKeeper()
   const id = getRouterParam(event, 'id')!
-  if (!builds.find(id)) throw notThere('this build')
   const gone = leaving(event)
   try {
-    const number = await saveVersion(builds, id, base, version, async (replayable) => {
+    const stored = await saveVersion(keeper, id, base, version, async (replayable) => {
       const replayed = await workPool().run('replay', replayable, gone)
       refuseBeyond(event.context.role as Role, version.edits)
       return replayed
     })
     ;(await useBriefs()).soon(id)
-    return { version: number }
+    return stored
   } catch (error) {
     if (!(error instanceof StaleSave)) throw error
+    const { builds } = await reading()
+    const { newest, steps } = error
     setResponseStatus(event, 409)
-    return { newest: error.newest, plan: builds.plan(id, error.newest)!, versions: builds.versions(id, { limit: 20 }) }
+    return { newest, plan: builds.plan(id, newest)!, versions: builds.versions(id, { limit: 20 }), ...steps }
   }
 })
 

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { label } from '#core/schema'
-import { writing } from '../../../database'
+import { changing } from '../../../database'
 import { readValid } from '../../../security/body'
 import { notThere } from '../../../security/refusals'
 
@@ -9,7 +9,7 @@ const body = Joi.object({ tags: Joi.array().items(label.max(40)).max(12).unique(
 /** Puts words on a build, in the place of those before. */
 export default defineEventHandler(async (event) => {
   const { tags } = await readValid<{ tags: string[] }>(event, body)
-  const { builds } = await writing()
-  if (!builds.setTags(getRouterParam(event, 'id')!, tags)) throw notThere('this build')
+  const id = getRouterParam(event, 'id')!
+  if (!(await changing(({ builds }) => builds.setTags(id, tags)))) throw notThere('this build')
   return { tags }
 })

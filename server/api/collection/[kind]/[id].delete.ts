@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { writing } from '../../../database'
+import { changing } from '../../../database'
 import { readQuery } from '../../../security/query'
 import { collectedAsked, onNewest } from '../../../work/collected'
 
@@ -9,7 +9,6 @@ const query = Joi.object({ on: Joi.number().integer().min(1).required() })
 export default defineEventHandler(async (event) => {
   const { kind, id } = collectedAsked(event)
   const { on } = readQuery<{ on: number }>(event, query)
-  const { collection } = await writing()
-  onNewest(() => collection.remove(kind, id, on))
+  await onNewest(() => changing(({ collection }) => collection.remove(kind, id, on)))
   return { removed: id }
 })

@@ -1,10 +1,9 @@
-import { writing } from '../../../database'
+import { changing } from '../../../database'
 import { collectedAsked, onNewest, readCollected } from '../../../work/collected'
 
 /** Keeps a template or a module; 409 when it was changed since the version that this one was made on. */
 export default defineEventHandler(async (event) => {
   const { kind, id } = collectedAsked(event)
   const { on, ...document } = await readCollected(event, kind)
-  const { collection } = await writing()
-  return onNewest(() => ({ version: collection.save(kind, id, on, document) }))
+  return onNewest(async () => ({ version: await changing(({ collection }) => collection.save(kind, id, on, document)) }))
 })

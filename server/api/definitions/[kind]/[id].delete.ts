@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { writing } from '../../../database'
+import { changing } from '../../../database'
 import { StaleDefinition } from '../../../database/definitions'
 import { readQuery } from '../../../security/query'
 import { notThere, refusal } from '../../../security/refusals'
@@ -10,13 +10,14 @@ const query = Joi.object({ base: Joi.number().integer().min(1).required(), autho
 export default defineEventHandler(async (event) => {
   const { base, author } = readQuery<{ base: number; author: string }>(event, query)
   const { kind, id } = getRouterParams(event)
-  const { catalogue, reship } = await writing()
   try {
-    if (!catalogue.remove(kind!, id!, base, { author, note: 'Deleted' })) throw notThere(`${kind} "${id}" of your own`)
+    return await changing(({ catalogue, reship }) => {
+      if (!catalogue.remove(kind!, id!, base, { author, note: 'Deleted' })) throw notThere(`${kind} "${id}" of your own`)
+      reship()
+      return { restored: Boolean(catalogue.find(kind!, id!)) }
+    })
   } catch (error) {
     if (error instanceof StaleDefinition) throw refusal(409, error.message)
     throw error
   }
-  reship()
-  return { restored: Boolean(catalogue.find(kind!, id!)) }
 })

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { label, prose } from '#core/schema'
-import { writing } from '../../../database'
+import { changing, reading } from '../../../database'
 import { StaleDefinition } from '../../../database/definitions'
 import { readValid } from '../../../security/body'
 import { leaving, refused } from '../../../security/refusals'
@@ -32,12 +32,12 @@ export default defineEventHandler(async (event) => {
   if (checked.kind !== kind || checked.id !== id) {
     throw refused([{ place: 'id', message: `the definition is ${checked.kind} "${checked.id}", not ${kind} "${id}"` }])
   }
-  const { catalogue } = await writing()
   try {
-    return { version: catalogue.save(checked, base, { author, note }) }
+    return { version: await changing(({ catalogue }) => catalogue.save(checked, base, { author, note })) }
   } catch (error) {
     if (!(error instanceof StaleDefinition)) throw error
     setResponseStatus(event, 409)
+    const { catalogue } = await reading()
     const [last] = catalogue.versions(kind, id, { limit: 1 })
     return { newest: error.newest, definition: catalogue.find(kind, id)?.definition, author: last?.author ?? '' }
   }
