@@ -1,45 +1,28 @@
-import { describe, expect, it } from 'vitest'
-import { billOfMaterials, connectorTable, cutList, harnessSvg, tableCsv, wireLabels, wireListCsv } from '#core/documents'
-import { analyse } from '#core/engine'
-import { drawHarness, massReport, Sheet, wiresOf } from '#core/harness'
-import { newPlan, resolvePlan, type Plan } from '#core/plan'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterAll, describe, expect, it, vi } from 'vitest'
+import { layOut, solveProblem, within } from '#core/allocation'
+import { adopt, analyse } from '#core/engine'
+import { drawHarness, Sheet, wiresOf } from '#core/harness'
+import { applyEdit, newPlan, resolvePlan, type Plan } from '#core/plan'
 import { InputError, readDefinition, readPlan } from '#core/schema'
+import { createEngine } from '../app/engine/engine'
+import { PlanSender } from '../app/engine/parcel'
+import { runProgram } from '../cli/program'
 import { amount } from './helpers/amount'
-import { add, allocated, library } from './helpers/plans'
+import { largestPlan } from './helpers/largest'
 import { mutate, type Tree } from './helpers/mutate'
-import { applyEdit } from '#core/plan'
+import { faultsOfOutputs, papersOf, quickOutputs, slowOutputs } from './helpers/outputs'
+import { readPdf } from './helpers/pdf-text'
+import { add, allocated, demo, library } from './helpers/plans'
 
-/** Places of figures that are none, in anything. */
-function unfinished(value: unknown): string[] {
-  if (typeof value === 'number') return Number.isFinite(value) ? [] : [` is ${value}`]
-  if (value instanceof Map || value instanceof Set) return unfinished([...value])
-  if (typeof value !== 'object' || value === null) return []
-  const found: string[] = []
-  for (const [key, inner] of Object.entries(value)) for (const place of unfinished(inner)) found.push(`.${key}${place}`)
-  return found
-}
-
-/** Works out all there is to a plan; gives what is no figure in it. */
-function everything(plan: Plan, drawn: boolean): string[] {
-  const analysis = analyse(plan, { maxNodes: 60 })
-  const resolved = resolvePlan(plan)
-  const wires = wiresOf(resolved)
-  const layers = { main: true, signal: true, video: true, supply: true, ground: true }
-  const ids = plan.devices.map(({ id }) => id)
-  const half = Math.ceil(ids.length / 2)
-  const sheet = drawn
-    ? drawHarness(resolved, wires, layers)
-    : new Sheet(resolved, wires, layers).draw({ left: ids.slice(0, half), right: ids.slice(half) })
-  const svg = harnessSvg(sheet, plan.name, { blackAndWhite: drawn })
-  const texts = [
-    svg,
-    wireListCsv(resolved, wires),
-    ...[cutList(wires), connectorTable(resolved, wires), billOfMaterials(resolved, wires), wireLabels(resolved, wires)].map(
-      tableCsv,
-    ),
-  ]
-  const words = texts.flatMap((text) => /NaN|Infinity|undefined|\[object/.exec(text)?.[0] ?? [])
-  return [...unfinished({ analysis, sheet, mass: massReport(resolved, wires) }), ...words]
+/** Works out all there is to a plan; gives what is no figure in it, and what threw. */
+function everything(plan: Plan, how: 'some' | 'quick' | 'all'): string[] {
+  const { tables, 'drawing without a search': drawing, airframe } = quickOutputs
+  const some = { tables: tables!, drawing: drawing!, airframe: airframe! }
+  const outputs = { some, quick: quickOutputs, all: { ...quickOutputs, ...slowOutputs } }[how]
+  return faultsOfOutputs(plan, outputs, analyse(plan, { maxNodes: 60 }))
 }
 
 const plans = [allocated('culvert-scout'), allocated('fellside-mapper'), allocated('spillway-hex')]
@@ -75,7 +58,7 @@ describe('what is accepted can be computed', () => {
       expect(readPlan(JSON.parse(JSON.stringify(plan))), `seed ${seed}`).toEqual(plan)
       let wrong: string[]
       try {
-        wrong = everything(plan, seed % 100 === 0)
+        wrong = everything(plan, seed % 100 === 0 ? 'all' : seed % 5 === 0 ? 'quick' : 'some')
       } catch (error) {
         throw new Error(`seed ${seed}`, { cause: error })
       }
@@ -99,7 +82,7 @@ describe('what is accepted can be computed', () => {
       taken += 1
       let wrong: string[]
       try {
-        wrong = plan ? everything(plan, false) : []
+        wrong = plan ? everything(plan, seed % 5 === 0 ? 'quick' : 'some') : []
       } catch (error) {
         throw new Error(`seed ${seed}`, { cause: error })
       }
@@ -107,4 +90,84 @@ describe('what is accepted can be computed', () => {
     }
     expect(taken).toBeGreaterThan(amount(100))
   })
+})
+
+describe('the empty, the smallest and the largest plan', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'ypodoma-outputs-'))
+  afterAll(() => rmSync(folder, { recursive: true, force: true }))
+  const empty = newPlan('Empty', library.boards['corran-7']!)
+  const one = applyEdit(empty, add(Object.keys(library.devices)[0]!))
+  const hex = allocated('spillway-hex')
+  /** As Tables, choose all, Leave off does it. */
+  const unwired = wiresOf(resolvePlan(hex)).reduce(
+    (plan, { id }) => applyEdit(plan, { type: 'wire.set', wire: id, set: { omitted: true } }),
+    hex,
+  )
+  const large = largestPlan(60, 240)
+  const largest = adopt(large, solveProblem(layOut(resolvePlan(large)), large, within(1000, Date.now)))
+  const cases: Record<string, Plan> = { empty, one, unwired, largest, 'not allocated': demo('culvert-scout') }
+
+  for (const [name, plan] of Object.entries(cases)) {
+    it(`goes through all that is made of it: ${name}`, () => {
+      expect(everything(readPlan(plan), 'all')).toEqual([])
+    })
+
+    if (name === 'not allocated') continue
+    it(`is printed, all papers, on A4 and A3: ${name}`, async () => {
+      for (const paper of ['A4', 'A3'] as const) {
+        const pages = await readPdf(await papersOf(plan, paper))
+        expect(pages.length).toBeGreaterThanOrEqual(7)
+        for (const { pieces, width, height } of pages)
+          for (const { x, y, text } of pieces) expect(x > 0 && x < width && y > 0 && y < height, text).toBe(true)
+      }
+    })
+
+    it(`is drawn as the browser draws it: ${name}`, async () => {
+      const engine = createEngine()
+      const parcel = new PlanSender().pack(plan)
+      const { analysis } = engine.settle(parcel)
+      expect(analysis).toBeTruthy()
+      const layers = { main: true, signal: true, video: true, supply: true, ground: true }
+      const resolved = resolvePlan(plan)
+      const sheet = new Sheet(resolved, wiresOf(resolved), layers)
+      const start = sheet.startingArrangement()
+      const shares: number[] = []
+      await engine.improve(parcel, layers, start, ({ share }) => void shares.push(share))
+      expect(drawHarness(resolved, wiresOf(resolved), layers, start).width).toBeGreaterThan(0)
+    })
+
+    it(`goes through every command: ${name}`, async () => {
+      const file = join(folder, `${name}.json`)
+      writeFileSync(file, JSON.stringify(plan))
+      const quiet = name === 'largest' ? [] : ['allocate', 'boards']
+      for (const [command, ...options] of [
+        ['wires'],
+        ['wires', '--csv'],
+        ['power'],
+        ['draw', '--svg', join(folder, `${name}.svg`)],
+        ['settings', '--markdown'],
+        ['settings', '--template', 'templates/sheet.liquid'],
+        ['budget'],
+        ['controls'],
+        ['lights'],
+        ['display', '--layout', '1'],
+        ['analyse'],
+        ...quiet.map((each) => [each]),
+      ] as string[][]) {
+        let said = ''
+        const spies = (['stdout', 'stderr'] as const).map((stream) =>
+          vi.spyOn(process[stream], 'write').mockImplementation((text) => Boolean((said += text as string))),
+        )
+        try {
+          await runProgram([command!, file, ...options])
+        } finally {
+          for (const spy of spies) spy.mockRestore()
+        }
+        // 2 says in words that there is none of what was asked for.
+        if (process.exitCode === 2) expect(said, command).toMatch(/has no|nothing in the fit-out/)
+        expect(said, command).not.toMatch(/NaN|undefined|\[object| at .*\.ts:/)
+        process.exitCode = undefined
+      }
+    })
+  }
 })

@@ -10,6 +10,8 @@ interface Kept {
 
 /** Where the browser has no locks (a page not served over HTTPS), another page counts as gone after this time without a word. */
 const silence = 60_000
+/** Milliseconds in which a page that is loaded anew holds its lock again. */
+const reloading = 1500
 
 let unsaved: UseStore | undefined
 /** Where site data are blocked, opening throws at once: as a promise it fails like all else there. */
@@ -38,6 +40,9 @@ export async function unsavedBuilds(): Promise<number | undefined> {
  */
 export function browserShelf(newId: () => string): Shelf {
   const claimed = claimPage(newId)
+  /** Pages tell each other that they have been opened. */
+  const opened = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('ypodoma-pages')
+  void claimed.then((page) => opened?.postMessage(page))
   let last = Promise.resolve()
   /** Writes one after another; a browser that keeps nothing (private windows, a full disk) costs only this net. */
   const then = (run: () => Promise<void>) => void (last = last.then(run).catch(() => {}))
@@ -58,6 +63,47 @@ export function browserShelf(newId: () => string): Shelf {
         return await get<Undoable>(`${id} ${await claimed}`, await past())
       } catch {
         return undefined
+      }
+    },
+
+    heir: (id, take) => {
+      const ended = new AbortController()
+      const waited = new Set<string>()
+      /** Goes on here with what a page left that is gone; again in a while where it cannot be yet. */
+      const inherit = async (gone: string): Promise<void> => {
+        const living = await livingPages()
+        if (ended.signal.aborted || !living || living.has(lockOf(gone))) return
+        const done = await alone(async () => {
+          const key = `${id} ${gone}`
+          const kept = await get<Kept>(key, await open())
+          if (!kept || ended.signal.aborted) return true
+          const taken = take(kept.unsaved)
+          if (taken) await del(key, await open())
+          return taken
+        })
+        if (!done) await again(gone)
+      }
+      const again = async (gone: string) => {
+        await new Promise((done) => setTimeout(done, reloading))
+        await inherit(gone)
+      }
+      const waitFor = async () => {
+        const [own, living] = await Promise.all([claimed, livingPages()])
+        const pages = [...(living ?? [])].filter(
+          (name) => name.startsWith(lockOf('')) && name !== lockOf(own) && !waited.has(name),
+        )
+        for (const name of pages) {
+          waited.add(name)
+          const has = navigator.locks.request(name, { signal: ended.signal }, () => undefined)
+          has.then(() => (waited.delete(name), inherit(name.slice(lockOf('').length)))).catch(() => undefined)
+        }
+      }
+      void waitFor().catch(() => undefined)
+      const hear = () => void waitFor().catch(() => undefined)
+      opened?.addEventListener('message', hear)
+      return () => {
+        ended.abort()
+        opened?.removeEventListener('message', hear)
       }
     },
 

@@ -68,6 +68,12 @@ export interface Shelf {
    * @param sure what is left stays there until this has come, and for good if that fails
    */
   take: (id: string, sure: Promise<unknown>) => Promise<Unsaved | undefined>
+  /**
+   * Waits for other pages to end that have this build open, and takes down what they have left of it.
+   * @param take goes on with it; what it does not stays for who opens the build next
+   * @returns what ends the waiting
+   */
+  heir: (id: string, take: (left: Unsaved) => boolean) => () => void
   /** Keeps what this page can undo of a build, for after a reload. */
   remember: (id: string, steps: Undoable) => void
   recall: (id: string) => Promise<Undoable | undefined>

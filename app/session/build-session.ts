@@ -85,6 +85,8 @@ export class BuildSession {
   private fault = ''
   private analyst?: PlanAnalyst
   private readonly queue: SaveQueue
+  /** Ends waiting for what other pages leave. */
+  private disown?: () => void
   /** Steps that an earlier page has left, until it is known whether they had come in. */
   private left: Step[] = []
 
@@ -159,13 +161,33 @@ export class BuildSession {
   }
 
   /** Goes on from a version that came in first and asks nothing of the user; undo finds it before one's own steps. */
-  private takeIn({ newest, from, known, others, plan }: TakenIn): void {
+  private takeIn({ newest, from, known, before, after, plan }: TakenIn): void {
     this.notLeft(known)
     const { done } = this.history
     const elsewhere = sameValue(from, newest.plan) ? [] : [stepTo(from, newest.plan, `version ${newest.version}, made elsewhere`)]
-    this.history = { plan, done: [...done.filter((step) => !others.has(step)), ...elsewhere, ...others.values()], undone: [] }
-    this.left = this.left.map((step) => others.get(step) ?? step)
+    this.history = { plan, done: [...done.filter((step) => !before.includes(step)), ...elsewhere, ...after], undone: [] }
+    if (this.left.some((step) => before.includes(step))) this.left = after
     void this.analyse()
+  }
+
+  /**
+   * Goes on with what another page of this build has left when it was closed.
+   * @returns whether it did: not where that says otherwise of what was changed here and is not saved yet
+   */
+  private inherit(left: Unsaved): boolean {
+    const inherited = this.queue.inherit(left)
+    if (!inherited) {
+      // It is asked what becomes of it, as if it had been left by this page.
+      if (!this.settled) return false
+      this.resume(left)
+      void this.analyse()
+      return true
+    }
+    const { steps, plan } = inherited
+    this.history = { plan, done: [...this.history.done, ...steps], undone: [] }
+    this.left = [...this.left, ...steps]
+    void this.analyse()
+    return true
   }
 
   get state(): SessionState {
@@ -192,6 +214,7 @@ export class BuildSession {
 
   /** Comes onto the screen: starts to analyse. */
   async attach(): Promise<void> {
+    this.disown ??= this.around.shelf.heir(this.id, (left) => this.inherit(left))
     this.analyst ??= this.around.analyst()
     await this.analyse()
     // It will be wanted with the first edit.
@@ -200,6 +223,8 @@ export class BuildSession {
 
   /** Leaves the screen: ends the analysis and saves what there is. Resolves when the server has answered. */
   detach(): Promise<void> {
+    this.disown?.()
+    this.disown = undefined
     this.analyst?.end()
     this.analyst = undefined
     this.working = false

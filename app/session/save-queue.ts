@@ -1,4 +1,4 @@
-import { applyEdit, disagree, rebase, stepTo, type Plan, type Rebase, type Step } from '#core/plan'
+import { applyEdit, mergePlans, rebase, sameValue, stepTo, type Plan, type Rebase, type Step } from '#core/plan'
 import {
   NotLedThere,
   SavedElsewhere,
@@ -39,8 +39,9 @@ export interface TakenIn {
   from: Plan
   /** Steps that had come in. */
   known: Step[]
-  /** Steps that are still to be saved, each as it is on top of the newest version. */
-  others: Map<Step, Step>
+  /** Steps that are still to be saved, as they were, and as they are on top of the newest version. */
+  before: Step[]
+  after: Step[]
   plan: Plan
 }
 
@@ -120,13 +121,18 @@ export class SaveQueue {
   }
 
   /** Goes on from what an earlier page has left. */
-  resume({ unsure, pending }: Unsaved): void {
-    // What an earlier program has left has no ids yet.
-    const named = (done: Done): Done => ({ ...done, ids: done.ids ?? [this.around.newStepId()] })
+  resume({ version, unsure, pending }: Unsaved): void {
+    this.saved = { ...this.saved, version }
+    const named = (done: Done) => this.named(done)
     if (unsure)
       this.unsure = { saving: { ...unsure.saving, stepIds: unsure.saving.stepIds ?? [] }, pending: unsure.pending.map(named) }
     this.pending = pending.map(named)
     this.soon(0)
+  }
+
+  /** What an earlier program has left has no ids yet. */
+  private named(done: Done): Done {
+    return { ...done, ids: done.ids ?? [this.around.newStepId()] }
   }
 
   /** Takes a step that led to a plan, to be saved soon. */
@@ -257,28 +263,23 @@ export class SaveQueue {
   private takeIn({ newest, known, since }: SavedElsewhere): boolean {
     const isKnown = ({ ids }: Done) => ids.length > 0 && ids.every((id) => known.includes(id))
     const came = this.pending.filter(isKnown)
-    const mine = this.plan
     const rest = this.pending.filter((done) => !isKnown(done))
-    const [first] = rest
-    const from = first ? applyEdit(first.plan, first.step.undo) : mine
-    const { refused } = rebase(
-      newest.plan,
-      rest.map(({ step }) => step),
-    )
+    const from = rest.length ? planBefore(rest) : this.plan
+    const top = onTop(newest.plan, rest)
     const own = since?.every((id) => this.around.isOwnStep(id)) ?? false
     this.pending = rest
-    if (first && !(own && !refused.length && !disagree(from, mine, newest.plan))) return false
-    const others = new Map<Step, Step>()
-    let { plan } = newest
-    this.pending = rest.map(({ ids, step }) => {
-      const next = rebase(plan, [step]).plan
-      const again = { ...step, undo: stepTo(plan, next, step.label).undo }
-      others.set(step, again)
-      return { ids, step: again, plan: (plan = next) }
-    })
+    if (rest.length && !(own && top.agreed)) return false
     this.saved = newest
+    this.pending = top.waiting
     this.problem = ''
-    this.around.takenIn({ newest, from, known: came.map(({ step }) => step), others, plan })
+    this.around.takenIn({
+      newest,
+      from,
+      known: came.map(({ step }) => step),
+      before: rest.map(({ step }) => step),
+      after: top.waiting.map(({ step }) => step),
+      plan: top.plan,
+    })
     this.become(this.pending.length || this.note ? 'changed' : 'saved')
     return true
   }
@@ -310,28 +311,33 @@ export class SaveQueue {
    * @returns the plan to go on from
    */
   settleConflict(choice: 'mine' | 'merge' | 'theirs'): Plan {
-    const { newest, theirs, merged } = this.conflict!
+    const { newest, theirs } = this.conflict!
     const mine = this.plan
     const waiting = this.pending
     const labels = waiting.map(({ step }) => step.label).join('; ')
-    const idsOf = (step: Step) => waiting.find((done) => done.step === step)?.ids
     this.saved = { version: newest, plan: theirs }
     this.conflict = undefined
     this.pending = []
     const all = waiting.flatMap(({ ids }) => ids)
     if (choice === 'mine') this.push(stepTo(theirs, mine, `Keep mine over version ${newest}: ${labels}`), mine, all)
-    else if (choice === 'merge') this.pushAll(theirs, merged.applied, idsOf)
+    else if (choice === 'merge') this.pending = onTop(theirs, waiting).waiting
+    if (this.pending.length) this.soon()
     else this.become('saved')
     return this.plan
   }
 
-  private pushAll(from: Plan, steps: Step[], idsOf: (step: Step) => string[] | undefined): void {
-    let plan = from
-    for (const step of steps) {
-      plan = rebase(plan, [step]).plan
-      this.push(step, plan, idsOf(step))
-    }
-    if (!steps.length) this.become('saved')
+  /**
+   * Takes what a page that is gone has left of this build, on top of what was done here, to be saved with it.
+   * @returns the steps and what they come to; nothing where it says otherwise of what was changed here
+   */
+  inherit({ unsure, pending }: Unsaved): { steps: Step[]; plan: Plan } | undefined {
+    const left = [...(unsure?.pending ?? []), ...pending].map((done) => this.named(done))
+    const { waiting, plan, agreed } = onTop(this.plan, left)
+    if (!agreed || this.conflict) return undefined
+    this.pending.push(...waiting)
+    this.note ||= unsure?.saving.note ?? ''
+    if (waiting.length) this.soon(0)
+    return { steps: waiting.map(({ step }) => step), plan }
   }
 
   private soon(milliseconds = pause): void {
@@ -350,4 +356,38 @@ export class SaveQueue {
     this.around.keep(this.id, this.unsaved)
     this.around.changed()
   }
+}
+
+/** The plan that steps waiting to be saved were done on. */
+function planBefore([first]: Done[]): Plan {
+  return applyEdit(first!.plan, first!.step.undo)
+}
+
+/**
+ * Steps on top of another plan than they were done on: each by itself where that comes to what both did, else as one
+ * step that does, so that an edit of a whole section puts nothing back that only the other changed in it.
+ * @returns with whether the two agree: they changed nothing of the same place, and every step fits
+ */
+function onTop(theirs: Plan, steps: Done[]): { waiting: Done[]; plan: Plan; agreed: boolean } {
+  if (!steps.length) return { waiting: [], plan: theirs, agreed: true }
+  const { applied, refused, plan } = rebase(
+    theirs,
+    steps.map(({ step }) => step),
+  )
+  const both = mergePlans(planBefore(steps), steps.at(-1)!.plan, theirs)
+  const agreed = both.agreed && !refused.length
+  if (!refused.length && !sameValue(plan, both.plan)) {
+    const label = [...new Set(steps.map(({ step }) => step.label))].join('; ')
+    const whole = { ids: steps.flatMap(({ ids }) => ids), step: stepTo(theirs, both.plan, label), plan: both.plan }
+    return { waiting: [whole], plan: both.plan, agreed }
+  }
+  let at = theirs
+  const waiting = steps
+    .filter(({ step }) => applied.includes(step))
+    .map(({ ids, step }): Done => {
+      const next = rebase(at, [step]).plan
+      const again = { ...step, undo: stepTo(at, next, step.label).undo }
+      return { ids, step: again, plan: (at = next) }
+    })
+  return { waiting, plan, agreed }
 }

@@ -38,7 +38,7 @@ export { doEdit, followUp, rebase, redo, startHistory, stepTo, undo } from './hi
 export type { History, Rebase, Step } from './history'
 export { replay, sectionsUnlike } from './replay'
 export { mayDo, roles, type Role } from './roles'
-export { disagree } from './disagree'
+export { mergePlans } from './merge'
 export { sameValue } from './same'
 export { resolvePlan } from './resolved'
 export type { FittedNeed, FittedSupply, ResolvedPlan } from './resolved'

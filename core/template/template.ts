@@ -87,6 +87,7 @@ export function renderTemplate(text: string, resolved: ResolvedPlan): string {
   if (text.length > templateLimits.text) throw new TemplateError(`a template has at most ${templateLimits.text} characters`)
   const engine = new Liquid({
     fs: noFiles,
+    relativeReference: false,
     ownPropertyOnly: true,
     strictFilters: true,
     strictVariables: true,

@@ -119,7 +119,7 @@ describe('backups', () => {
     const now = new Date(Date.UTC(2026, 5, 30, 12))
     const made = await Promise.all(Array.from({ length: 6 }, () => backUp(connection, directory, 'hand', examine, now)))
     expect(new Set(made).size).toBe(6)
-    expect(made[0]).toBe('hand-2026-06-30T12-00-00.sqlite')
+    expect(made).toContain('hand-2026-06-30T12-00-00.sqlite')
     expect(backupsIn(directory).map(({ name }) => name)).toHaveLength(6)
     expect(readdirSync(backupFolder(directory)).filter((name) => name.endsWith('.part'))).toEqual([])
     for (const name of made) expect(examine(join(backupFolder(directory), name))).toMatchObject({ builds: 3 })

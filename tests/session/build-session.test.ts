@@ -101,6 +101,7 @@ function shelfOf(kept = new Map<string, Unsaved>()): Shelf & { kept: Map<string,
     remember: (id, steps) => void past.set(id, structuredClone(steps)),
     recall: (id) => Promise.resolve(past.get(id)),
     kept,
+    heir: () => () => {},
     keep: (id, unsaved) => void (unsaved ? kept.set(id, structuredClone(unsaved)) : kept.delete(id)),
     take: async (id, sure) => {
       await sure

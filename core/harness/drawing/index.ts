@@ -134,7 +134,7 @@ export class Sheet {
     const groups = groupsOf(this.blocks, this.lines).map((group) => group.map(({ id }) => id))
     const own = this.starts()
     const starts = [...(last ? [last] : []), ...own, ...this.sketched([...own, ...own], 1)]
-    const tries = Math.round(triesPerSheet / Math.max(1, this.lines.length))
+    const tries = Math.round(triesPerSheet / Math.max(1, this.lines.length, this.blocks.length))
     return [starts, (arrangement) => this.look(arrangement), groups, tries]
   }
 
@@ -251,7 +251,7 @@ export class Sheet {
   }
 }
 
-/** Arrangements tried while looking for a better one, times the wires of the sheet: about a quarter of a second. */
+/** Arrangements tried while looking for a better one, times the wires of the sheet, or its devices where they are more: about a quarter of a second. */
 const triesPerSheet = 14_000
 /** Arrangements sketched from each start, times the devices of the sheet. */
 const sketchesPerSheet = 120_000

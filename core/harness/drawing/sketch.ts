@@ -112,11 +112,13 @@ export class Sketch {
   /**
    * Good arrangements by simulated annealing (Kirkpatrick, Gelatt and Vecchi, Science 220, 1983)
    * from each start, always by the same numbers: the best, and some that are about as good.
-   * @param steps arrangements tried from each start
+   * @param steps arrangements tried from each start; fewer where there are not so many
+   * @returns at least one, of no devices where there are none
    */
   find(starts: Arrangement[], steps: number, most: number): Arrangement[] {
-    const found = starts.flatMap((start, at) => this.anneal(start, steps, at + 1))
-    const least = Math.min(...found.map(({ cost }) => cost))
+    const tries = Math.min(steps, triesEach * this.arrangements())
+    const found = starts.flatMap((start, at) => this.anneal(start, tries, at + 1))
+    const least = found.reduce((lowest, { cost }) => Math.min(lowest, cost), Infinity)
     const good = new Map(
       found.filter(({ cost }) => cost <= least + asGood).map(({ columns, cost }) => [columns.join(' | '), { columns, cost }]),
     )
@@ -127,6 +129,13 @@ export class Sketch {
       const [left, right] = columns.map((column) => column.map((at) => this.devices[at]!.id))
       return { left: left!, right: right! }
     })
+  }
+
+  /** How many ways there are to put the devices in two columns: (n + 1)!; none where there is nothing to choose. */
+  private arrangements(): number {
+    let ways = this.count ? 1 : 0
+    for (let at = 2; at <= this.count + 1 && ways < 1e9; at += 1) ways *= at
+    return ways
   }
 
   /** What is passed on the way that is about as good as the best. */
@@ -262,5 +271,7 @@ export class Sketch {
 const hottest = 30
 const coldest = 0.8
 const grains = 1 << 24
+/** How often each arrangement of a few devices may come up. */
+const triesEach = 200
 /** Arrangements that differ by no more than this are looked at more closely. */
 const asGood = 10
