@@ -12,7 +12,7 @@ const layers = [
   ['display', 'lights'],
   ['checks'],
   ['documents'],
-  ['template'],
+  ['template', 'pasted'],
   ['engine'],
 ]
 

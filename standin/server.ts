@@ -46,28 +46,33 @@ export class StandInServer {
     this.board = new StandInBoard(this.facts, this.file, this.habits)
   }
 
+  /**
+   * Hangs up at the first byte that is not of the line's own greeting: a page of any site can send to a loopback
+   * port, and what it sends begins with its own request, never with this.
+   */
   private attend(socket: Socket): void {
     this.sockets.add(socket)
     let rest = ''
+    let greeted = false
     socket.setEncoding('utf8')
     socket.on('error', () => undefined)
     socket.on('close', () => this.sockets.delete(socket))
     socket.on('data', (text: string) => {
       rest += text
-      if (rest.length > longestLine) return socket.destroy()
+      if (rest.length > longestLine || (!greeted && !isGreetingSoFar(rest))) return void socket.destroy()
       const lines = rest.split('\n')
       rest = lines.pop()!
-      for (const line of lines) if (line.trim()) this.answer(socket, line)
+      for (const line of lines) {
+        if (socket.destroyed) return
+        const request = requestIn(line)
+        if (!request || (!greeted && !opening.has(request.method))) return void socket.destroy()
+        greeted = true
+        this.answer(socket, request)
+      }
     })
   }
 
-  private answer(socket: Socket, line: string): void {
-    let request: Request
-    try {
-      request = JSON.parse(line) as Request
-    } catch {
-      return this.say(socket, { id: null, error: { code: -32700, message: 'is no JSON' } })
-    }
+  private answer(socket: Socket, request: Request): void {
     const { id = null, method, params } = request
     if (typeof method !== 'string') return this.say(socket, { id, error: { code: -32600, message: 'names no method' } })
     this.before?.(method)
@@ -135,6 +140,25 @@ export class StandInServer {
 
   private say(socket: Socket, message: object): void {
     socket.write(`${JSON.stringify({ jsonrpc: '2.0', ...message })}\n`)
+  }
+}
+
+/** How every message of the line begins, and what may be asked before anything else. */
+const beginning = '{"jsonrpc":"2.0"'
+const opening: ReadonlySet<unknown> = new Set(['hello', 'rescue'])
+
+function isGreetingSoFar(text: string): boolean {
+  const length = Math.min(text.length, beginning.length)
+  return text.slice(0, length) === beginning.slice(0, length)
+}
+
+/** A message of the line; nothing for any other text. */
+function requestIn(line: string): Request | undefined {
+  try {
+    const request = JSON.parse(line) as unknown
+    return typeof request === 'object' && request !== null && !Array.isArray(request) ? (request as Request) : undefined
+  } catch {
+    return undefined
   }
 }
 

@@ -4,6 +4,7 @@ import type { Plan } from '#core/plan'
 import { fontsAtHand } from '../papers/fonts-at-hand'
 import type { PapersWanted } from '../papers/pdf'
 import { readValid } from '../security/body'
+import { personOf } from '../security/person'
 import { leaving } from '../security/refusals'
 import { workPool } from '../work/pool'
 
@@ -35,10 +36,14 @@ const body = Joi.object({
 })
 
 /** The papers of a plan as one PDF: drawing and tables, as many as are asked for. */
-export default defineEventHandler(async (event) => {
-  const { plan, ...wanted } = await readValid<Body>(event, body)
-  const date = new Date().toISOString().slice(0, 10)
-  const pdf = await workPool().run('papers', { plan, wanted: { ...wanted, date }, fonts: await fontsAtHand() }, leaving(event))
-  setResponseHeaders(event, { 'content-type': 'application/pdf', 'content-disposition': 'attachment' })
-  return Buffer.from(pdf)
+export default defineEventHandler((event) => {
+  const person = personOf(event)
+  return workPool().admit('papers', person, async () => {
+    const { plan, ...wanted } = await readValid<Body>(event, body, 'papers')
+    const date = new Date().toISOString().slice(0, 10)
+    const asked = { plan, wanted: { ...wanted, date }, fonts: await fontsAtHand() }
+    const pdf = await workPool().run('papers', asked, { person, leaving: leaving(event) })
+    setResponseHeaders(event, { 'content-type': 'application/pdf', 'content-disposition': 'attachment' })
+    return Buffer.from(pdf)
+  })
 })

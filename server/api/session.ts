@@ -1,9 +1,11 @@
 import Joi from 'joi'
+import { label } from '#core/schema'
 import { readValid } from '../security/body'
 import { sessionCookie, useAccess } from '../security/gate'
+import { addressOf } from '../security/proxies'
 import { refusal } from '../security/refusals'
 
-const body = Joi.object({ passphrase: Joi.string().max(200).required() })
+const body = Joi.object({ passphrase: Joi.string().max(200).required(), name: label.allow('').max(60).default('') })
 
 /** Who is asking (GET), coming in with a passphrase (POST), going out (DELETE). */
 export default defineEventHandler(async (event) => {
@@ -11,24 +13,25 @@ export default defineEventHandler(async (event) => {
   const secure = (getRequestHeader(event, 'x-forwarded-proto') ?? '') === 'https'
   const cookie = { httpOnly: true, sameSite: 'strict', path: '/', secure } as const
   if (event.method === 'POST') {
-    const { passphrase } = await readValid<{ passphrase: string }>(event, body)
+    const { passphrase, name } = await readValid<{ passphrase: string; name: string }>(event, body)
     if (!access.needed) return { needed: false, role: 'editor' }
-    const address = event.node.req.socket.remoteAddress ?? ''
+    const address = addressOf(event.node.req)
     const wait = access.wait(address)
     if (wait) {
       setResponseHeader(event, 'retry-after', wait)
       throw refusal(429, `too many tries; the next one in ${Math.ceil(wait / 60)} min`)
     }
-    const entered = await access.enter(passphrase, address)
+    const entered = await access.enter(passphrase, address, name)
     if (!entered) throw refusal(401, 'this passphrase is none of this server')
     setCookie(event, sessionCookie, entered.token, { ...cookie, maxAge: 7 * 86_400 })
-    return { needed: true, role: entered.role }
+    return { needed: true, role: entered.role, author: access.authorOf(entered.token) }
   }
   if (event.method === 'DELETE') {
     access.leave(getCookie(event, sessionCookie))
     deleteCookie(event, sessionCookie, cookie)
     return { needed: access.needed }
   }
-  if (event.method !== 'GET') throw refusal(404, `there is nothing at ${event.method} /api/session`)
-  return { needed: access.needed, role: access.roleOf(getCookie(event, sessionCookie)) }
+  const token = getCookie(event, sessionCookie)
+  const role = access.roleOf(token)
+  return { needed: access.needed, role, ...(access.needed && role && { author: access.authorOf(token) }) }
 })

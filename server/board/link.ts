@@ -1,4 +1,5 @@
 import { createConnection, type Socket } from 'node:net'
+import Joi from 'joi'
 
 /** The line to a board: a request, and its answer. Whatever speaks like this can take the stand-in's place. */
 export interface BoardLink {
@@ -13,17 +14,29 @@ export class BoardTrouble extends Error {}
 /** The line to a board is gone, or never was. */
 export class LinkLost extends BoardTrouble {}
 
+/** Something answers at the port that does not speak as a board does, or says nothing. */
+export class NoBoard extends BoardTrouble {}
+
 /** The board answered that it will not. */
 export class BoardRefused extends BoardTrouble {}
 
 interface Answer {
-  id?: number
+  id?: unknown
   result?: unknown
   error?: { message: string }
 }
 
+const envelope = Joi.object({
+  jsonrpc: Joi.valid('2.0').required(),
+  id: Joi.any(),
+  result: Joi.any(),
+  error: Joi.object({ message: Joi.string().max(2000).required() }).unknown(),
+}).unknown()
+
 /** Milliseconds after which an answer is not waited for any longer. */
-const patience = 5000
+const patience = 3000
+/** Most characters of a line: what all settings of a board take, several times over. */
+const longestLine = 256 * 1024
 
 /** Opens a line of JSON-RPC 2.0, one message a line, to a loopback port. @throws LinkLost */
 export async function openTcpLink(port: number): Promise<BoardLink> {
@@ -32,7 +45,7 @@ export async function openTcpLink(port: number): Promise<BoardLink> {
     socket.once('connect', done)
     socket.once('error', (error) => fail(new LinkLost(`no board answers at port ${port}: ${error.message}`)))
   })
-  return new TcpLink(socket)
+  return new TcpLink(socket, port)
 }
 
 class TcpLink implements BoardLink {
@@ -40,15 +53,31 @@ class TcpLink implements BoardLink {
   private rest = ''
   private readonly waiting = new Map<number, { done: (value: unknown) => void; fail: (error: Error) => void }>()
 
-  constructor(private readonly socket: Socket) {
+  /** It has spoken as a board does. */
+  private heard = false
+
+  constructor(
+    private readonly socket: Socket,
+    private readonly port: number,
+  ) {
     socket.setEncoding('utf8')
     socket.on('error', () => undefined)
     socket.on('close', () => this.failAll(new LinkLost('the line to the board is gone')))
     socket.on('data', (text: string) => {
+      const end = text.indexOf('\n')
+      if (this.rest.length + (end < 0 ? text.length : end) > longestLine)
+        return this.refuse(`a line of more than ${longestLine / 1024} kB`)
       const lines = (this.rest + text).split('\n')
       this.rest = lines.pop()!
-      for (const line of lines) this.take(line)
+      for (const line of lines) if (!this.socket.destroyed) this.take(line)
     })
+  }
+
+  /** What is at the other end is none, and is not listened to any more. */
+  private refuse(what: string): void {
+    this.rest = ''
+    this.failAll(new NoBoard(`something else than a board answers at port ${this.port}: ${what}`))
+    this.socket.destroy()
   }
 
   call(method: string, params: Record<string, unknown> = {}): Promise<unknown> {
@@ -57,7 +86,8 @@ class TcpLink implements BoardLink {
     return new Promise((done, fail) => {
       const timer = setTimeout(() => {
         this.waiting.delete(id)
-        fail(new LinkLost(`the board does not answer to ${method}`))
+        const silent = `what answers at port ${this.port} says nothing: no board, or one that hangs`
+        fail(this.heard ? new LinkLost(`the board does not answer to ${method}`) : new NoBoard(silent))
         this.socket.destroy()
       }, patience)
       this.waiting.set(id, {
@@ -73,15 +103,19 @@ class TcpLink implements BoardLink {
   }
 
   private take(line: string): void {
+    if (!line.trim()) return
     let answer: Answer
     try {
       answer = JSON.parse(line) as Answer
     } catch {
-      return
+      return this.refuse('what it says is no JSON')
     }
-    const waiting = this.waiting.get(answer.id ?? -1)
+    if (envelope.validate(answer, { convert: false }).error) return this.refuse('what it says is no JSON-RPC 2.0')
+    this.heard = true
+    const id = Number(answer.id)
+    const waiting = this.waiting.get(id)
     if (!waiting) return
-    this.waiting.delete(answer.id!)
+    this.waiting.delete(id)
     if (answer.error) waiting.fail(new BoardRefused(answer.error.message))
     else waiting.done(answer.result)
   }

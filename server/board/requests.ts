@@ -1,13 +1,15 @@
 import type { H3Event } from 'h3'
 import Joi from 'joi'
-import { resolvePlan } from '#core/plan'
-import { readPlan } from '#core/schema'
-import { setupRounds, type BoardState } from '#core/settings'
+import type { BoardState } from '#core/settings'
 import { readValid } from '../security/body'
 import { leaving, refusal } from '../security/refusals'
 import { RestartLoop } from './line'
 import { BoardTrouble, openTcpLink } from './link'
+import { workPool } from '../work/pool'
 import type { BoardEvent } from './write'
+
+/** Milliseconds after which work at a board is given up, whatever it answers. */
+const longest = 180_000
 
 const value = Joi.alternatives(Joi.boolean().strict(), Joi.number().strict(), Joi.string().allow('').max(200))
 const asked = Joi.object({
@@ -20,13 +22,14 @@ const asked = Joi.object({
 /** The plan that a request is about, with what is to be set, how its board is reached, and the backup it brings. */
 export async function readBoardRequest(event: H3Event) {
   const { plan, port, backup } = await readValid<{ plan: unknown; port: number; backup?: BoardState }>(event, asked)
-  const resolved = resolvePlan(readPlan(plan))
-  return {
-    reaching: { board: resolved.board, open: () => openTcpLink(port), signal: leaving(event) },
-    rounds: setupRounds(resolved),
-    backup,
-  }
+  const gone = leaving(event)
+  const { board, rounds } = await workPool().run('boardAsked', plan, { leaving: gone })
+  const signal = AbortSignal.any([gone, AbortSignal.timeout(longest)])
+  return { reaching: { board, open: () => openTcpLink(port), signal }, rounds, backup }
 }
+
+const tooLong = `the board was not done within ${longest / 60_000} min`
+const isTooLong = (error: unknown) => error instanceof DOMException && error.name === 'TimeoutError'
 
 /** What a board says, with a refusal in words where it is away, another one, or unwilling. */
 export async function saidByBoard<T>(work: () => Promise<T>): Promise<T> {
@@ -34,6 +37,7 @@ export async function saidByBoard<T>(work: () => Promise<T>): Promise<T> {
     return await work()
   } catch (error) {
     if (error instanceof BoardTrouble) throw refusal(422, error.message)
+    if (isTooLong(error)) throw refusal(422, tooLong)
     throw error
   }
 }
@@ -54,7 +58,7 @@ export function toldLineByLine<T>(event: H3Event, work: (tell: (event: BoardEven
       } catch (error) {
         const known = error instanceof BoardTrouble
         if (!known && !(error instanceof DOMException)) console.error(error)
-        const message = known ? error.message : 'a fault of the program; the server’s log has it'
+        const message = known ? error.message : isTooLong(error) ? tooLong : 'a fault of the program; the server’s log has it'
         say({ failed: { message, loops: error instanceof RestartLoop } })
       }
       if (!gone) out.close()

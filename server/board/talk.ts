@@ -1,19 +1,10 @@
 import type { Board } from '#core/catalogue'
 import type { BoardState, BoardValue } from '#core/settings'
+import { askBoard } from './answers'
 import { BoardRefused, BoardTrouble, type BoardLink } from './link'
 
 /** The board at the other end is not the one of the plan. */
 export class WrongBoard extends BoardTrouble {}
-
-/** What a board says of itself. */
-interface Greeting {
-  /** Version of the line that it speaks. */
-  link: number
-  board: string
-  name: string
-  /** It is held in its rescue program. */
-  rescue?: boolean
-}
 
 /** What is asked of a board, whatever version of the line it speaks and however it numbers its ports. */
 export interface BoardTalk {
@@ -31,7 +22,7 @@ const spoken = [1, 2]
 
 /** @throws WrongBoard, BoardRefused for a version that is not known */
 export async function greet(link: BoardLink, board: Board): Promise<BoardTalk> {
-  const { link: version, board: id, name, rescue } = (await link.call('hello')) as Greeting
+  const { link: version, board: id, name, rescue } = await askBoard(link, 'hello')
   if (id !== board.id) throw new WrongBoard(`this is ${name}, the plan is for ${board.name}`)
   if (!spoken.includes(version))
     throw new BoardRefused(`${name} speaks version ${version} of the line; this program speaks ${spoken.join(' and ')}`)
@@ -41,26 +32,26 @@ export async function greet(link: BoardLink, board: Board): Promise<BoardTalk> {
 
 /** Each setting is asked for by itself, a backup goes back setting by setting. */
 function firstVersion(link: BoardLink): BoardTalk {
-  const set = async (key: string, value: BoardValue) => void (await link.call('set', { key, value }))
+  const set = async (key: string, value: BoardValue) => void (await askBoard(link, 'set', { key, value }))
   return {
     async dump() {
       const state: BoardState = {}
-      for (const key of (await link.call('list')) as string[]) state[key] = (await link.call('get', { key })) as BoardValue
+      for (const key of await askBoard(link, 'list')) state[key] = await askBoard(link, 'get', { key })
       return state
     },
     set,
-    save: async () => void (await link.call('save')),
-    restart: async () => void (await link.call('restart')),
+    save: async () => void (await askBoard(link, 'save')),
+    restart: async () => void (await askBoard(link, 'restart')),
     async restore(settings) {
       for (const [key, value] of Object.entries(settings)) await set(key, value)
-      await link.call('save')
+      await askBoard(link, 'save')
     },
   }
 }
 
 /** Ports are known by their labels: their numbers may change with a restart. */
 async function secondVersion(link: BoardLink, board: Board): Promise<BoardTalk> {
-  const ports = (await link.call('ports')) as { label: string; number: number }[]
+  const ports = await askBoard(link, 'ports')
   const pairs = board.ports.flatMap(({ label, number }) => {
     const there = ports.find((port) => port.label === label)
     return there ? [[number, there.number] as const] : []
@@ -72,10 +63,10 @@ async function secondVersion(link: BoardLink, board: Board): Promise<BoardTalk> 
   const keysOf = (settings: BoardState, numbers: Map<number, number>): BoardState =>
     Object.fromEntries(Object.entries(settings).map(([key, value]) => [renumbered(key, numbers), value]))
   return {
-    dump: async () => keysOf((await link.call('dump')) as BoardState, inward),
-    set: async (key, value) => void (await link.call('set', { key: renumbered(key, outward), value })),
-    save: async () => void (await link.call('save')),
-    restart: async () => void (await link.call('restart')),
-    restore: async (settings) => void (await link.call('restore', { settings: keysOf(settings, outward) })),
+    dump: async () => keysOf(await askBoard(link, 'dump'), inward),
+    set: async (key, value) => void (await askBoard(link, 'set', { key: renumbered(key, outward), value })),
+    save: async () => void (await askBoard(link, 'save')),
+    restart: async () => void (await askBoard(link, 'restart')),
+    restore: async (settings) => void (await askBoard(link, 'restore', { settings: keysOf(settings, outward) })),
   }
 }

@@ -1,5 +1,6 @@
 import { intendedState, ledger, roundValues, type BoardState, type LedgerRow, type SetupStep } from '#core/settings'
-import { Line, wait, type Reaching } from './line'
+import { askBoard } from './answers'
+import { giveUp, Line, wait, type Reaching } from './line'
 import { BoardRefused, LinkLost, type BoardLink } from './link'
 
 /** What happened on the way, in words; a backup with what it holds. */
@@ -103,16 +104,18 @@ export async function restoreSettings(reaching: Reaching, backup: BoardState): P
 }
 
 /** Catches a board between one start and the next. @throws LinkLost when it stays away */
-async function caught({ open, again: { times, pause } = { times: 40, pause: 100 } }: Reaching): Promise<BoardLink> {
+async function caught({ open, signal, again: { times, pause } = { times: 40, pause: 100 } }: Reaching): Promise<BoardLink> {
+  const since = Date.now()
   for (let lost = 0; ; lost += 1) {
+    signal?.throwIfAborted()
     const link = await open().catch((error: unknown) => error as Error)
     try {
       if (link instanceof Error) throw link
-      await link.call('rescue')
+      await askBoard(link, 'rescue')
       return link
     } catch (error) {
       if (!(link instanceof Error)) link.close()
-      if (!(error instanceof LinkLost) || lost >= times) throw error
+      if (!(error instanceof LinkLost) || lost >= times || Date.now() - since > giveUp) throw error
       await wait(pause)
     }
   }
@@ -131,7 +134,7 @@ export async function rescueBoard(
   const link = await caught(reaching)
   tell?.({ at: 'rescue', text: 'held in its rescue program' })
   try {
-    await link.call('erase')
+    await askBoard(link, 'erase')
   } finally {
     link.close()
   }

@@ -1,8 +1,10 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
-import { existsSync, readFileSync, writeFileSync } from 'node:fs'
+import { constants, copyFileSync, existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
+import Joi from 'joi'
 import { roles, type Role } from '#core/plan'
+import { underNewName } from '../database/names'
 
 const derive = promisify(scrypt) as (text: string, salt: Buffer, length: number, cost: object) => Promise<Buffer>
 /** RFC 7914: N = 2^15, r = 8, p = 1 takes about 32 MB and 80 ms. */
@@ -20,9 +22,35 @@ export function accessFile(directory: string): string {
   return join(directory, 'access.json')
 }
 
+/** The file of passphrases is there and cannot be read: nobody is let in then. */
+export class AccessDamaged extends Error {
+  readonly todo = 'Mend the file access.json in the data folder, or set the passphrases anew: npm run passphrase -- editor.'
+}
+
+const keptSchema = Joi.object({ salt: Joi.string().base64().required(), key: Joi.string().base64().length(44).required() })
+const accessSchema = Joi.object(Object.fromEntries(roles.map((role) => [role, keptSchema])))
+
+/** @throws AccessDamaged */
 function readAccess(directory: string): AccessFile {
   const file = accessFile(directory)
-  return existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as AccessFile) : {}
+  if (!existsSync(file)) return {}
+  try {
+    return Joi.attempt(JSON.parse(readFileSync(file, 'utf8')), accessSchema, { convert: false }) as AccessFile
+  } catch (error) {
+    throw new AccessDamaged(`the file of passphrases cannot be read: ${(error as Error).message.split('\n')[0]}`)
+  }
+}
+
+/** A file that cannot be read is put aside, so that passphrases can be set anew. */
+function readOrBegin(directory: string): AccessFile {
+  try {
+    return readAccess(directory)
+  } catch (error) {
+    if (!(error instanceof AccessDamaged)) throw error
+    const file = accessFile(directory)
+    underNewName(directory, 'access.damaged', '.json', (path) => copyFileSync(file, path, constants.COPYFILE_EXCL))
+    return {}
+  }
 }
 
 /** What a passphrase must be at least. @returns why it is refused */
@@ -36,7 +64,7 @@ export function weakness(passphrase: string): string | undefined {
 
 /** Sets the passphrase of a role, or takes it away. @throws Error when it is too weak */
 export async function setPassphrase(directory: string, role: Role, passphrase: string | undefined): Promise<void> {
-  const access = readAccess(directory)
+  const access = readOrBegin(directory)
   if (passphrase === undefined) delete access[role]
   else {
     const weak = weakness(passphrase)
@@ -49,6 +77,8 @@ export async function setPassphrase(directory: string, role: Role, passphrase: s
 
 interface Session {
   role: Role
+  /** As given on coming in; what versions are signed with. */
+  name: string
   until: number
 }
 
@@ -81,6 +111,13 @@ export class Access {
     return session && session.until > this.clock() ? session.role : undefined
   }
 
+  /** What a session signs with: the name given on coming in, with the role of those who do not change everything. */
+  authorOf(token: string | undefined): string {
+    const { role = 'reader', name = '' } = (token ? this.sessions.get(token) : undefined) ?? {}
+    if (!name) return role
+    return role === 'editor' ? name : `${name} (${role})`
+  }
+
   /** Seconds until another try is taken from an address; 0 when it is taken now. */
   wait(address: string): number {
     const now = this.clock()
@@ -91,7 +128,7 @@ export class Access {
   }
 
   /** Lets in whoever knows a passphrase; each is tried, so that the time tells nothing. */
-  async enter(passphrase: string, address: string): Promise<{ token: string; role: Role } | undefined> {
+  async enter(passphrase: string, address: string, name = ''): Promise<{ token: string; role: Role } | undefined> {
     // Counted before it is looked at, so that many at once are no way round the limit.
     const attempt = { address, at: this.clock() }
     this.failures.push(attempt)
@@ -107,7 +144,7 @@ export class Access {
     const now = this.clock()
     for (const [token, { until }] of this.sessions) if (until <= now) this.sessions.delete(token)
     const token = randomBytes(32).toString('base64url')
-    this.sessions.set(token, { role: found, until: now + lasting })
+    this.sessions.set(token, { role: found, name: name.trim(), until: now + lasting })
     return { token, role: found }
   }
 

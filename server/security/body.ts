@@ -2,6 +2,7 @@ import type { H3Event } from 'h3'
 import type Joi from 'joi'
 import { InputError, limits, refuseUntold, validate } from '#core/schema'
 import { workPool } from '../work/pool'
+import type { LaneName } from '../work/pool'
 import { leaving, refusal, refused } from './refusals'
 
 /** Milliseconds without a byte, and in all, after which a body is not waited for any more. */
@@ -11,14 +12,15 @@ const long = 512 * 1024
 
 /**
  * Reads a JSON body of limited size and validates it.
+ * @param lane that a long one is parsed in
  * @throws a 400 that names each place, 408 when it does not come, 413 when it is too large, 415 when it is not JSON
  */
-export async function readValid<T>(event: H3Event, schema: Joi.Schema): Promise<T> {
+export async function readValid<T>(event: H3Event, schema: Joi.Schema, lane: LaneName = 'files'): Promise<T> {
   const [type] = (getRequestHeader(event, 'content-type') ?? '').split(';')
   if (type?.trim().toLowerCase() !== 'application/json')
     throw refusal(415, `content type ${type || 'missing'}; expected application/json`)
   const text = await readLimited(event)
-  const value = text.length > long ? await workPool().run('json', text, leaving(event)) : parseBody(text)
+  const value = text.length > long ? await workPool().run('json', text, { leaving: leaving(event), lane }) : parseBody(text)
   try {
     return validate<T>(schema, value)
   } catch (error) {

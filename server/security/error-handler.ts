@@ -1,6 +1,7 @@
 import type { H3Error, H3Event } from 'h3'
 import { useKeeper } from '../database'
 import { UnreadablePlan } from '../database/builds'
+import { NotDone } from '../work/lane'
 import { refusal, refusalOf, type Refusal } from './refusals'
 
 /** Every refusal is JSON with words and a place; a fault of the program is told of here and in its messages only. */
@@ -13,7 +14,7 @@ export default async function handleError(error: H3Error, event: H3Event): Promi
   if (event.node.res.headersSent) return void event.node.res.end()
   const answer: Refusal = isRefusal(data) ? data : { message: said?.statusMessage || 'cannot be done', problems: [] }
   setResponseStatus(event, statusCode)
-  if (statusCode === 503 && !getResponseHeader(event, 'retry-after')) setResponseHeader(event, 'retry-after', 1)
+  if (statusCode === 503) setResponseHeader(event, 'retry-after', cause instanceof NotDone ? (cause.seconds ?? 1) : 1)
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
   await send(event, JSON.stringify({ statusCode, data: answer }))
 }

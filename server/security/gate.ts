@@ -1,7 +1,9 @@
+import type { H3Event } from 'h3'
 import { Access } from './access'
 import { contentPolicy, enginePolicy, safeHeaders } from './headers'
 import { allowedHosts, strangeness } from './hosts'
 import { refusal } from './refusals'
+import { askerOf, mayAsk, meansApi } from './routes'
 import { dataDirectory } from '../database/store'
 
 let access: Access | undefined
@@ -13,12 +15,6 @@ export function useAccess(): Access {
 }
 
 export const sessionCookie = 'ypodoma_session'
-
-/** What may be asked for without a session: whether the server is up, and to be let in. */
-/** Questions that are too long for an address: they change nothing. */
-const asking: ReadonlySet<string> = new Set(['/api/papers', '/api/templates/render', '/api/board/pasted', '/api/board/display'])
-
-const open = new Set(['/api/health', '/api/session'])
 
 /** The first to see a request, whatever it is for. */
 export const gate = defineEventHandler((event) => {
@@ -34,13 +30,22 @@ export const gate = defineEventHandler((event) => {
     allowed,
   )
   if (strange) throw refusal(strange.status, strange.message)
-  if (!event.path.startsWith('/api/')) return
+  const path = event.path.split('?')[0]!
+  if (!meansApi(path)) return
   setResponseHeader(event, 'cache-control', 'no-store')
+  const asker = askerOf(event.method, path)
+  // Whether the server is up is told whatever state its passphrases are in.
+  if (path === '/api/health' && asker) return
   const role = useAccess().roleOf(getCookie(event, sessionCookie))
   event.context.role = role
-  if (open.has(event.path.split('?')[0]!)) return
+  if (asker && mayAsk(asker, role)) return
   if (!role) throw refusal(401, 'a passphrase is asked for')
-  const saves = event.method === 'PUT' && /^\/api\/builds\/[^/]+$/.test(event.path)
-  const asks = event.method === 'GET' || event.method === 'HEAD' || asking.has(event.path)
-  if (role !== 'editor' && !asks && !(role === 'workshop' && saves)) throw refusal(403, `as ${role} you may not change this`)
+  if (!asker) throw refusal(404, `there is nothing at ${event.method} ${event.path.slice(0, 200)}`)
+  throw refusal(403, `as ${role} you may not do this`)
 })
+
+/** Who saves: whoever has come in, by the name given then; where nobody has to, the name that was sent. */
+export function authorOf(event: H3Event, sent: string): string {
+  const access = useAccess()
+  return access.needed ? access.authorOf(getCookie(event, sessionCookie)) : sent
+}

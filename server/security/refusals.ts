@@ -3,7 +3,8 @@ import { CopyTrouble, StoreTrouble } from '../database/trouble'
 import { TooManyWait } from '../database/turns'
 import { NotStored, UnreadablePlan } from '../database/builds'
 import { Refused, type Problem } from '../work/answer'
-import { NotDone } from '../work/pool'
+import { AccessDamaged } from './access'
+import { NotDone } from '../work/lane'
 
 /** What the server says of a request it does not do. */
 export interface Refusal {
@@ -52,11 +53,16 @@ export function notThere(what: string) {
 export function refusalOf(error: unknown): ReturnType<typeof refusal> | undefined {
   if (error instanceof Refused) return refused(error.problems, error.unfit ? 422 : 400)
   if (error instanceof UnreadablePlan) return refusal(422, error.message, { todo: 'It can be saved as it is stored.' })
+  if (error instanceof AccessDamaged) return refusal(503, error.message, { todo: error.todo })
   if (error instanceof NotStored) return refusal(404, error.message)
   if (error instanceof TooManyWait) return refusal(503, error.message, { todo: 'Try again in 5 s.' })
   if (error instanceof StoreTrouble || error instanceof CopyTrouble)
     return refusal(error.kind === 'full' ? 507 : 503, error.message, { todo: error.todo })
-  if (error instanceof NotDone) return refusal(error.kind === 'busy' || error.kind === 'left' ? 503 : 422, error.message)
+  if (error instanceof NotDone) {
+    // What takes too long is tried again where it is a save, and is the asker's own doing elsewhere.
+    const todo = error.kind === 'busy' ? `Try again in ${error.seconds ?? 1} s.` : undefined
+    return refusal(error.kind === 'busy' || error.kind === 'left' ? 503 : 422, error.message, { todo })
+  }
   return undefined
 }
 

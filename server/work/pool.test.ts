@@ -7,7 +7,8 @@ import { applyEdit, resolvePlan, type Edit, type Plan } from '#core/plan'
 import { bundled } from '../../tests/helpers/bundled'
 import { readPdf } from '../../tests/helpers/pdf-text'
 import type { PapersWanted } from '../papers/pdf'
-import { NotDone, WorkPool } from './pool'
+import { NotDone } from './lane'
+import { WorkPool } from './pool'
 
 const thread = bundled('server/work/worker.ts')
 /** Patient, since no result hangs on time. */
@@ -39,7 +40,7 @@ describe('work in threads of its own', () => {
 
   it('is ended when nobody waits for it any more', async () => {
     const leaving = new AbortController()
-    const task = pool.run('planFile', JSON.stringify(plan), leaving.signal)
+    const task = pool.run('planFile', JSON.stringify(plan), { leaving: leaving.signal })
     leaving.abort()
     await expect(task).rejects.toBeInstanceOf(NotDone)
     await expect(task).rejects.toMatchObject({ kind: 'left' })

@@ -1,76 +1,123 @@
 import { existsSync } from 'node:fs'
-import { availableParallelism } from 'node:os'
 import { dirname, resolve } from 'node:path'
 import { Piscina } from 'piscina'
 import { taken, type Answer } from './answer'
+import { Lane, NotDone, type LaneLimits } from './lane'
 import type { Tasks } from './tasks'
 
-/** Longest time a task may take, waiting included, in milliseconds. */
-const longest = 60_000
 /** Memory that one thread may hold, in megabytes. */
 const memory = 160
-/** Tasks that may wait. */
-const waiting = 400
 
-/** A task was not done: it took too long or too much, or too many wait. */
-export class NotDone extends Error {
-  constructor(
-    readonly kind: 'too-long' | 'too-much' | 'busy' | 'left',
-    message: string,
-  ) {
-    super(message)
-  }
+/**
+ * Threads by what they are for: nothing but saves goes through those of saves. `nice` lets others go first where both
+ * want the processor, as for a process (0 to 19).
+ */
+export const lanes = {
+  saves: { threads: 1, inAll: 400, ofOne: 400, patience: 20_000, milliseconds: 30_000, nice: 0 },
+  files: { threads: 2, inAll: 200, ofOne: 100, patience: 30_000, milliseconds: 60_000, nice: 5 },
+  papers: { threads: 1, inAll: 24, ofOne: 4, patience: 60_000, milliseconds: 60_000, nice: 10 },
+  patterns: { threads: 1, inAll: 24, ofOne: 4, patience: 10_000, milliseconds: 3000, nice: 10 },
+} as const satisfies Record<string, LaneLimits & { nice: number }>
+export type LaneName = keyof typeof lanes
+
+/** Which lane a task goes through; bodies of requests go through that of their request. */
+const laneOf: Record<Exclude<keyof Tasks, 'json' | 'ready'>, LaneName> = {
+  replay: 'saves',
+  planFile: 'files',
+  brief: 'files',
+  definitionsFile: 'files',
+  definition: 'files',
+  examine: 'files',
+  boardAsked: 'files',
+  template: 'patterns',
+  readBack: 'patterns',
+  papers: 'papers',
 }
+
+/** Milliseconds for what users write themselves, and could write so that it takes without end. */
+const ownTime: Partial<Record<keyof Tasks, number>> = { readBack: 1000, template: 3000 }
 
 type Input<N extends keyof Tasks> = Parameters<Tasks[N]>[0]
 type Value<N extends keyof Tasks> = Awaited<ReturnType<Tasks[N]>> extends Answer<infer T> ? T : never
 
+/** For whom a task is done, when it is not wanted any more, and through which lane where that is not its own. */
+export interface For {
+  person?: string
+  leaving?: AbortSignal
+  lane?: LaneName
+}
+
 /** Does tasks in threads of their own, within limits of time and memory. */
 export class WorkPool {
-  private readonly threads: Piscina
+  private readonly threads = new Map<LaneName, Piscina>()
+  private readonly ways: Record<LaneName, Lane>
 
-  constructor(filename = workerFile(), options: { execArgv?: string[]; milliseconds?: number } = {}) {
-    this.milliseconds = options.milliseconds ?? longest
-    this.threads = new Piscina({
-      filename,
-      minThreads: 1,
-      maxThreads: Math.max(2, Math.min(4, availableParallelism() - 1)),
-      maxQueue: waiting,
-      idleTimeout: 30_000,
-      resourceLimits: { maxOldGenerationSizeMb: memory },
-      ...(options.execArgv ? { execArgv: options.execArgv } : {}),
-    })
-    // A thread that ran out of memory is told of by its task.
-    this.threads.on('error', () => {})
+  constructor(
+    private readonly filename = workerFile(),
+    private readonly options: { execArgv?: string[]; milliseconds?: number } = {},
+  ) {
+    const { milliseconds } = options
+    const limits = (name: LaneName): LaneLimits => ({ ...lanes[name], ...(milliseconds !== undefined && { milliseconds }) })
+    this.ways = {
+      saves: new Lane(limits('saves')),
+      files: new Lane(limits('files')),
+      papers: new Lane(limits('papers')),
+      patterns: new Lane(limits('patterns')),
+    }
+    // The first save is not kept waiting for its thread.
+    this.threadsOf('saves')
   }
 
-  private readonly milliseconds: number
+  /**
+   * Lets a request in that will ask for work of a lane.
+   * @throws NotDone before anything of it is read, where too many are in already
+   */
+  admit<T>(lane: LaneName, person: string, work: () => Promise<T>): Promise<T> {
+    return this.ways[lane].admit(person, work)
+  }
 
   /**
    * Does a task.
-   * @param leaving stops it when the asker has gone
    * @throws Refused when what was sent cannot be used
    * @throws NotDone when it goes beyond the limits
    */
-  async run<N extends keyof Tasks>(name: N, input: Input<N>, leaving?: AbortSignal): Promise<Value<N>> {
-    const time = AbortSignal.timeout(this.milliseconds)
-    const signal = leaving ? AbortSignal.any([time, leaving]) : time
-    let given: Answer<Value<N>>
+  async run<N extends keyof Tasks>(name: N, input: Input<N>, { person = '', leaving, lane }: For = {}): Promise<Value<N>> {
+    const way = lane ?? (name === 'json' ? 'files' : laneOf[name as keyof typeof laneOf])
+    const threads = this.threadsOf(way)
+    const work = async (signal: AbortSignal) => (await threads.run({ name, input }, { signal })) as Answer<Value<N>>
+    const milliseconds = this.options.milliseconds ?? ownTime[name]
+    // That a thread is started first is not the task's fault.
+    const ready = milliseconds === undefined ? undefined : () => threads.run({ name: 'ready' })
     try {
-      given = (await this.threads.run({ name, input }, { signal })) as Answer<Value<N>>
+      return taken(await this.ways[way].run(person, work, { leaving, ready, milliseconds }))
     } catch (error) {
-      if (time.aborted) throw new NotDone('too-long', `not done within ${this.milliseconds / 1000} s`)
-      if (leaving?.aborted) throw new NotDone('left', 'nobody waits for it any more')
-      const { code, message } = error as { code?: string; message: string }
+      const { code } = error as { code?: string }
       if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw new NotDone('too-much', 'it takes more memory than one request may have')
-      if (/queue/i.test(message)) throw new NotDone('busy', 'too much is asked at once; try again in a moment')
       throw error
     }
-    return taken(given)
   }
 
-  end(): Promise<void> {
-    return this.threads.destroy()
+  async end(): Promise<void> {
+    await Promise.all([...this.threads.values()].map((threads) => threads.destroy()))
+  }
+
+  private threadsOf(lane: LaneName): Piscina {
+    const known = this.threads.get(lane)
+    if (known) return known
+    const { threads: most, nice } = lanes[lane]
+    const threads = new Piscina({
+      filename: this.filename,
+      minThreads: lane === 'saves' ? 1 : 0,
+      maxThreads: most,
+      idleTimeout: 30_000,
+      workerData: { nice },
+      resourceLimits: { maxOldGenerationSizeMb: memory },
+      ...(this.options.execArgv ? { execArgv: this.options.execArgv } : {}),
+    })
+    // A thread that ran out of memory is told of by its task.
+    threads.on('error', () => {})
+    this.threads.set(lane, threads)
+    return threads
   }
 }
 

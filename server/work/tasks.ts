@@ -1,4 +1,5 @@
-import { intendedState, ledger, PatternError, readBack, setupRounds } from '#core/settings'
+import { PatternError, readBack } from '#core/pasted'
+import { intendedState, ledger, setupRounds } from '#core/settings'
 import { renderTemplate, TemplateError } from '#core/template'
 import { resolvePlan, type Plan } from '#core/plan'
 import { parseJson, parsePlan, readDefinition, readDefinitionsFile, readPlan, type Definition } from '#core/schema'
@@ -15,6 +16,9 @@ export interface PapersAsked {
 
 /** All work that could take long, by name: done by threads of their own, never by the one that answers. */
 export const tasks = {
+  /** Nothing: a thread that does it is there. */
+  ready: () => answer(() => true),
+
   /** Parses the body of a request. */
   json: (text: string) => answer(() => parseJson(text)),
 
@@ -63,6 +67,13 @@ export const tasks = {
         if (error instanceof PatternError) return { wrong: error.message }
         throw error
       }
+    }),
+
+  /** The board of a plan, and what is to be set on it. */
+  boardAsked: (plan: unknown) =>
+    answer(() => {
+      const resolved = resolvePlan(readPlan(plan))
+      return { board: resolved.board, rounds: setupRounds(resolved) }
     }),
 
   /** Papers of a plan as PDF. */

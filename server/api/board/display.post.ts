@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { askBoard } from '../../board/answers'
 import { saidByBoard } from '../../board/requests'
 import { openTcpLink } from '../../board/link'
 import { readValid } from '../../security/body'
@@ -17,7 +18,9 @@ export default defineEventHandler(async (event) => {
   return saidByBoard(async () => {
     const link = await openTcpLink(port)
     try {
-      return { shown: (await link.call('display', params)) as number[][] }
+      // Bytes go to a board and to nothing else.
+      await askBoard(link, 'hello')
+      return { shown: await askBoard(link, 'display', params) }
     } finally {
       link.close()
     }

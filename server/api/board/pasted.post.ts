@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import type { Plan } from '#core/plan'
 import { readValid } from '../../security/body'
+import { personOf } from '../../security/person'
 import { leaving } from '../../security/refusals'
 import { workPool } from '../../work/pool'
 
@@ -17,7 +18,10 @@ const body = Joi.object({
 })
 
 /** What a board printed, beside what the plan intends: picked out by a pattern, in a thread that can be stopped. */
-export default defineEventHandler(async (event) => {
-  const { plan, text, pattern } = await readValid<Body>(event, body)
-  return workPool().run('readBack', { plan, text, pattern }, leaving(event))
+export default defineEventHandler((event) => {
+  const person = personOf(event)
+  return workPool().admit('patterns', person, async () => {
+    const asked = await readValid<Body>(event, body, 'patterns')
+    return workPool().run('readBack', asked, { person, leaving: leaving(event) })
+  })
 })

@@ -4,6 +4,7 @@ import { applyEdit, newPlan, type Plan } from '#core/plan'
 import { label } from '#core/schema'
 import { changing, reading } from '../../database'
 import { readValid } from '../../security/body'
+import { authorOf } from '../../security/gate'
 import { leaving, notThere } from '../../security/refusals'
 import { workPool } from '../../work/pool'
 
@@ -30,7 +31,8 @@ const body = Joi.object({
 
 /** Makes a build: empty on a board, from the text of a plan file, or as a copy of another. */
 export default defineEventHandler(async (event) => {
-  const { name, board, file, copy, author } = await readValid<Body>(event, body)
+  const { name, board, file, copy, author: sent } = await readValid<Body>(event, body)
+  const author = authorOf(event, sent)
   const { builds, catalogue } = await reading()
   const found = board === undefined ? undefined : catalogue.find('board', board)?.definition
   if (board !== undefined && found?.kind !== 'board') throw notThere(`board "${board}"`)
@@ -46,7 +48,9 @@ export default defineEventHandler(async (event) => {
     return { id }
   }
   const { plan, brief } =
-    found?.kind === 'board' ? await withBrief(newPlan(name!, found)) : await workPool().run('planFile', file!, leaving(event))
+    found?.kind === 'board'
+      ? await withBrief(newPlan(name!, found))
+      : await workPool().run('planFile', file!, { leaving: leaving(event) })
   const steps = [found ? 'New build' : 'Opened from a file']
   await changing((store) => store.builds.create(id, { plan, brief, edits: [], steps, author, note: '' }))
   setResponseStatus(event, 201)

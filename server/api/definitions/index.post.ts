@@ -5,6 +5,7 @@ import { sameValue } from '#core/plan'
 import { changing } from '../../database'
 import type { DefinitionRepository } from '../../database/definitions'
 import { readValid } from '../../security/body'
+import { authorOf } from '../../security/gate'
 import { leaving } from '../../security/refusals'
 import { workPool } from '../../work/pool'
 
@@ -27,7 +28,7 @@ const body = Joi.object({
  */
 export default defineEventHandler(async (event) => {
   const { file, there, author } = await readValid<Body>(event, body)
-  const definitions = await workPool().run('definitionsFile', file, leaving(event))
+  const definitions = await workPool().run('definitionsFile', file, { leaving: leaving(event) })
   return changing(({ catalogue }) => {
     const others = definitions.filter((definition) => isOther(catalogue, definition))
     if (others.length && !there) {
@@ -38,7 +39,7 @@ export default defineEventHandler(async (event) => {
     }
     const wanted = there === 'keep' ? definitions.filter((definition) => !others.includes(definition)) : definitions
     const fresh = wanted.filter((definition) => others.includes(definition) || !isThere(catalogue, definition))
-    catalogue.saveAll(fresh, { author, note: 'Imported from a file' })
+    catalogue.saveAll(fresh, { author: authorOf(event, author), note: 'Imported from a file' })
     setResponseStatus(event, 201)
     return { taken: fresh.map(named), left: definitions.length - fresh.length }
   })

@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import type { Plan } from '#core/plan'
 import { readValid } from '../../security/body'
+import { personOf } from '../../security/person'
 import { leaving } from '../../security/refusals'
 import { workPool } from '../../work/pool'
 
@@ -12,7 +13,10 @@ interface Body {
 const body = Joi.object({ plan: Joi.object().unknown(true).required(), text: Joi.string().allow('').max(100_000).required() })
 
 /** What a template makes of a plan, in a thread with limits of time and memory; what is wrong in it with its line. */
-export default defineEventHandler(async (event) => {
-  const { plan, text } = await readValid<Body>(event, body)
-  return workPool().run('template', { plan, text }, leaving(event))
+export default defineEventHandler((event) => {
+  const person = personOf(event)
+  return workPool().admit('patterns', person, async () => {
+    const asked = await readValid<Body>(event, body, 'patterns')
+    return workPool().run('template', asked, { person, leaving: leaving(event) })
+  })
 })

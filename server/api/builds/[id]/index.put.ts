@@ -1,3 +1,4 @@
+import type { H3Event } from 'h3'
 import Joi from 'joi'
 import { mayDo, type Role } from '#core/plan'
 import { label, prose } from '#core/schema'
@@ -5,6 +6,8 @@ import { reading, useBriefs, useKeeper } from '../../../database'
 import { StaleSave, type NewVersion } from '../../../database/builds'
 import { saveVersion } from '../../../database/save-version'
 import { readValid } from '../../../security/body'
+import { authorOf } from '../../../security/gate'
+import { personOf } from '../../../security/person'
 import { leaving, refusal } from '../../../security/refusals'
 import { workPool } from '../../../work/pool'
 
@@ -35,14 +38,17 @@ const body = Joi.object({
  * steps is in already, when another was saved first, 422 when its edits do not lead from `base` to its plan, 403 when
  * one of them is not for whoever asks.
  */
-export default defineEventHandler(async (event) => {
-  const { base, ...version } = await readValid<Body>(event, body)
+export default defineEventHandler((event) => workPool().admit('saves', personOf(event), () => save(event)))
+
+async function save(event: H3Event) {
+  const { base, ...sent } = await readValid<Body>(event, body, 'saves')
+  const version = { ...sent, author: authorOf(event, sent.author) }
   const keeper = await useKeeper()
   const id = getRouterParam(event, 'id')!
   const gone = leaving(event)
   try {
     const stored = await saveVersion(keeper, id, base, version, async (replayable) => {
-      const replayed = await workPool().run('replay', replayable, gone)
+      const replayed = await workPool().run('replay', replayable, { leaving: gone })
       refuseBeyond(event.context.role as Role, version.edits)
       return replayed
     })
@@ -55,7 +61,7 @@ export default defineEventHandler(async (event) => {
     setResponseStatus(event, 409)
     return { newest, plan: builds.plan(id, newest)!, versions: builds.versions(id, { limit: 20 }), ...steps }
   }
-})
+}
 
 /** The edits were seen to lead to the plan that was sent, so that what they may touch is all that is touched. */
 function refuseBeyond(role: Role, edits: NewVersion['edits']): void {

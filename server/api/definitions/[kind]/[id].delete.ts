@@ -1,6 +1,7 @@
 import Joi from 'joi'
 import { changing } from '../../../database'
 import { StaleDefinition } from '../../../database/definitions'
+import { authorOf } from '../../../security/gate'
 import { readQuery } from '../../../security/query'
 import { notThere, refusal } from '../../../security/refusals'
 
@@ -12,7 +13,8 @@ export default defineEventHandler(async (event) => {
   const { kind, id } = getRouterParams(event)
   try {
     return await changing(({ catalogue, reship }) => {
-      if (!catalogue.remove(kind!, id!, base, { author, note: 'Deleted' })) throw notThere(`${kind} "${id}" of your own`)
+      if (!catalogue.remove(kind!, id!, base, { author: authorOf(event, author), note: 'Deleted' }))
+        throw notThere(`${kind} "${id}" of your own`)
       reship()
       return { restored: Boolean(catalogue.find(kind!, id!)) }
     })

@@ -3,6 +3,7 @@ import { label, prose } from '#core/schema'
 import { changing, reading } from '../../../database'
 import { StaleDefinition } from '../../../database/definitions'
 import { readValid } from '../../../security/body'
+import { authorOf } from '../../../security/gate'
 import { leaving, refused } from '../../../security/refusals'
 import { workPool } from '../../../work/pool'
 
@@ -27,13 +28,15 @@ const body = Joi.object({
  */
 export default defineEventHandler(async (event) => {
   const { definition, base, author, note } = await readValid<Body>(event, body)
-  const checked = await workPool().run('definition', definition, leaving(event))
+  const checked = await workPool().run('definition', definition, { leaving: leaving(event) })
   const { kind, id } = getRouterParams(event)
   if (checked.kind !== kind || checked.id !== id) {
     throw refused([{ place: 'id', message: `the definition is ${checked.kind} "${checked.id}", not ${kind} "${id}"` }])
   }
   try {
-    return { version: await changing(({ catalogue }) => catalogue.save(checked, base, { author, note })) }
+    return {
+      version: await changing(({ catalogue }) => catalogue.save(checked, base, { author: authorOf(event, author), note })),
+    }
   } catch (error) {
     if (!(error instanceof StaleDefinition)) throw error
     setResponseStatus(event, 409)

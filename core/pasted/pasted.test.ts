@@ -3,8 +3,8 @@ import { expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
 import { resolvePlan } from '../plan'
 import { renderTemplate } from '../template'
-import { intendedState, ledger, setupRounds } from '.'
-import { PatternError, readBack } from './read-back'
+import { intendedState, ledger, setupRounds } from '../settings'
+import { PatternError, readBack } from '.'
 
 const pattern = '^set (?<key>.+?) = (?<value>.*)$'
 
@@ -35,4 +35,24 @@ it('a pattern that is none, or lacks a group, is said', () => {
   expect(() => readBack('x', '(', {})).toThrow(PatternError)
   expect(() => readBack('x', '(?<key>x)', {})).toThrow('has no group (?<value>…)')
   expect(() => readBack('x'.repeat(9000), '(?<key>x)(?<value>)', {})).toThrow('more than 5000')
+})
+
+it('a pattern that would backtrack without end is matched in time that grows with the text, or refused with why', () => {
+  const nested = '^(?<key>(a+)+)(?<value>b)$'
+  const steps = (length: number) => readBack('a'.repeat(length), nested, {})
+  expect(steps(100_000)).toEqual({})
+  expect(() => readBack('x', '(?<key>a)(?=x)(?<value>b)', {})).toThrow(/looks ahead or behind/)
+  expect(() => readBack('x', '(?<key>a)(?<!x)(?<value>b)', {})).toThrow(/looks ahead or behind/)
+  expect(() => readBack('x', '(?<key>a)\\1(?<value>b)', {})).toThrow(/found before/)
+  expect(() => readBack('x', '(?<key>(((a{100}){100}){100}))(?<value>b)', {})).toThrow(/repeat/)
+})
+
+it('keys may be words that every object has', () => {
+  const read = readBack('constructor: 5\n__proto__: 6\ntoString: on', '^(?<key>\\w+): (?<value>.*)$', {})
+  expect(Object.entries(read)).toEqual([
+    ['constructor', '5'],
+    ['__proto__', '6'],
+    ['toString', 'on'],
+  ])
+  expect(readBack('a: constructor', '^(?<key>\\w+): (?<value>.*)$', { a: true })).toEqual({ a: 'constructor' })
 })
