@@ -53,8 +53,9 @@ const restore = (backup: Backup) =>
   })
 
 const megabytes = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MB`
-const kindOf = ({ name, automatic }: Backup) =>
-  automatic ? 'by itself' : name.startsWith('before') ? 'before a restore' : 'by hand'
+/** How each came to be, by how its name begins. */
+const kinds = { auto: 'by itself', hand: 'by hand', before: 'before a restore', found: 'found in the place of the data' }
+const kindOf = ({ name }: Backup) => kinds[name.split('-')[0] as keyof typeof kinds] ?? ''
 </script>
 
 <template>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { author as savedAuthor, setAuthor } from '~/composables/author'
 import { useSession } from '~/stores/session'
 
 useHead({ title: 'Come in · Ypodoma' })
 const session = useSession()
 const route = useRoute()
 const passphrase = ref('')
+const name = ref(savedAuthor() === 'me' ? '' : savedAuthor())
 const problem = ref('')
 const asking = ref(false)
 
@@ -19,7 +21,8 @@ async function enter() {
   asking.value = true
   problem.value = ''
   try {
-    await session.enter(passphrase.value)
+    await session.enter(passphrase.value, name.value)
+    setAuthor(name.value)
     const back = String(route.query.back ?? '/')
     // Only to a page of this server, whatever the address says.
     await navigateTo(back.startsWith('/') && !back.startsWith('//') ? back : '/')
@@ -44,6 +47,14 @@ async function enter() {
         autocomplete="current-password"
         autofocus
         :error-messages="problem"
+      />
+      <v-text-field
+        v-model="name"
+        label="Your name"
+        hint="What you save is signed with it."
+        persistent-hint
+        autocomplete="name"
+        maxlength="60"
       />
       <v-btn type="submit" variant="flat" color="primary" :loading="asking" :disabled="!passphrase">Come in</v-btn>
     </form>

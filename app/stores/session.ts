@@ -6,6 +6,8 @@ interface Session {
   /** Whether this server asks for a passphrase at all. */
   needed: boolean
   role?: Role
+  /** What versions are signed with, where a passphrase is asked for. */
+  author?: string
 }
 
 interface Trouble {
@@ -29,8 +31,8 @@ export const useSession = defineStore('session', () => {
     session.value = await callApi<Session>('GET', '/api/session').catch(() => session.value)
   }
 
-  async function enter(passphrase: string) {
-    session.value = await callApi<Session>('POST', '/api/session', { passphrase })
+  async function enter(passphrase: string, name: string) {
+    session.value = await callApi<Session>('POST', '/api/session', { passphrase, name })
   }
 
   async function leave() {

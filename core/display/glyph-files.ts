@@ -96,8 +96,19 @@ export function bdfOf({ name, width, height, glyphs }: GlyphSet): string {
   ].join('\n')
 }
 
-/** A set from a BDF file: glyphs smaller than the cell stand in it where their boxes say. @param size glyphs of the receiver @throws GlyphFileError naming the line */
+/** Width and height of a glyph, and where its lower left corner stands. */
+type Box = [width: number, height: number, left: number, bottom: number]
+const longestBdf = 8_000_000
+
+/** Whether a code point is a sign that is seen, and does nothing to what stands around it. */
+const isSeen = (code: number) =>
+  code > 0x20 &&
+  code <= 0x1ffff &&
+  !/[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u.test(String.fromCodePoint(code))
+
+/** A set from a BDF file; code points that are no sign to be seen are passed over: glyphs smaller than the cell stand in it where their boxes say. @param size glyphs of the receiver @throws GlyphFileError naming the line */
 export function setFromBdf(text: string, name: string, size: number): GlyphSet {
+  if (text.length > longestBdf) throw new GlyphFileError(`has more than ${longestBdf / 1_000_000} million signs`)
   const lines = text.split(/\r?\n/)
   const fail = (at: number, why: string): never => {
     throw new GlyphFileError(`line ${at + 1}: ${why}`)
@@ -109,18 +120,23 @@ export function setFromBdf(text: string, name: string, size: number): GlyphSet {
   }
   const boxLine = lines.findIndex((line) => line.startsWith('FONTBOUNDINGBOX'))
   if (boxLine < 0) fail(0, 'there is no FONTBOUNDINGBOX')
-  const [width, height, , descent] = figures(boxLine, 4) as [number, number, number, number]
+  const [width, height, , descent] = figures(boxLine, 4) as Box
   if (!(width >= 4 && width <= 30 && height >= 6 && height <= 60)) fail(boxLine, 'cells are from 4 × 6 to 30 × 60 pixels')
   const glyphs = new Map<string, number[]>()
   let code = -1
   let box: number[] = []
   for (let at = 0; at < lines.length && glyphs.size < 512; at += 1) {
     const line = lines[at]!
-    if (line.startsWith('ENCODING')) [code] = figures(at, 1) as [number]
-    else if (line.startsWith('BBX')) box = figures(at, 4)
-    else if (line.trim() === 'BITMAP') {
-      const [wide, high, left, bottom] = box as [number, number, number, number]
-      if (box.length < 4 || wide > 64 || high > 64) fail(at, 'a bitmap without a box, or with one beyond 64 × 64')
+    if (line.startsWith('ENCODING')) {
+      ;[code] = figures(at, 1) as [number]
+      if (code > 0x10ffff || (code >= 0xd800 && code <= 0xdfff)) fail(at, `${code} is no code point of a sign`)
+    } else if (line.startsWith('BBX')) {
+      box = figures(at, 4)
+      const [wide, high] = box as Box
+      if (wide < 0 || high < 0 || wide > 64 || high > 64) fail(at, 'boxes are from 0 × 0 to 64 × 64 pixels')
+    } else if (line.trim() === 'BITMAP') {
+      if (box.length < 4) fail(at, 'a bitmap without a box')
+      const [wide, high, left, bottom] = box as Box
       const rows = Array<number>(height).fill(0)
       const top = height + descent - bottom - high
       for (let y = 0; y < high; y += 1) {
@@ -134,7 +150,7 @@ export function setFromBdf(text: string, name: string, size: number): GlyphSet {
         }
       }
       at += high
-      if (code > 0x20 && code <= 0x1ffff && rows.some(Boolean)) glyphs.set(String.fromCodePoint(code), rows)
+      if (isSeen(code) && rows.some(Boolean)) glyphs.set(String.fromCodePoint(code), rows)
     }
   }
   if (!glyphs.size) throw new GlyphFileError('there is no glyph in it')

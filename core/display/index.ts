@@ -6,6 +6,7 @@ export { glyphPaths, hasGlyph, ownGlyphs, setOfShapes, shapesOfSet } from './gly
 export type { GlyphSet } from './glyph-set'
 export { anchorAt, cellOf, displayOf, fedSources, placedOn, screenOf, signsOf } from './screen'
 export type { DisplayKind, Placed } from './screen'
+export { pixelsOfPng } from './png-sheet'
 export { guidesOf } from './guides'
 export type { Guides } from './guides'
 export { rasterOf } from './raster'

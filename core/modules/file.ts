@@ -1,7 +1,8 @@
-import { InputError, limits, parseJson, readPlan } from '../schema'
+import Joi from 'joi'
+import { InputError, label, parseJson, prose, readPlan, validate } from '../schema'
 import type { Module } from './take'
 
-const longestNote = 2000
+const named = Joi.object({ name: label.required(), note: prose })
 
 /**
  * Reads a module file.
@@ -18,13 +19,11 @@ export function readModule(value: unknown): Module {
   const refuse = (place: string, message: string) => new InputError([{ place, message }])
   if (format !== 'ypodoma-module') throw refuse('format', 'this is not a module; expected "ypodoma-module"')
   if (schema !== 1) throw refuse('schema', `this program reads schema 1 of modules, not ${String(schema)}`)
-  if (typeof name !== 'string' || !name.trim() || name.length > limits.name)
-    throw refuse('name', `a name of up to ${limits.name} signs`)
-  if (typeof note !== 'string' || note.length > longestNote) throw refuse('note', `a note of up to ${longestNote} signs`)
+  const words = validate<{ name: string; note: string }>(named, { name, note })
   try {
     const read = readPlan(plan)
     if (!read.devices.length) throw refuse('plan.devices', 'a module holds one device at least')
-    return { format, schema, name: name.trim(), note, plan: read }
+    return { format, schema, ...words, plan: read }
   } catch (error) {
     if (!(error instanceof InputError)) throw error
     throw new InputError(

@@ -121,7 +121,7 @@ describe('a module', () => {
   it.each([
     ['{"format":"x"}', 'format: this is not a module'],
     ['{"format":"ypodoma-module","schema":2}', 'schema: this program reads schema 1'],
-    ['{"format":"ypodoma-module","schema":1,"name":" "}', 'name: a name of up to 80'],
+    ['{"format":"ypodoma-module","schema":1,"name":" "}', 'name: has nothing that can be seen'],
     ['{"format":"ypodoma-module","schema":1,"name":"x","plan":{}}', 'plan.format: this is not a plan'],
     ['[', 'line 1, column 2: not JSON'],
   ])('refuses %s with the place', (text, message) => {

@@ -13,6 +13,8 @@ export const limits = {
   yamlReferences: 100,
   /** Keys in a file in JSON. */
   keys: 200_000,
+  /** Figures, texts and truths in a file in JSON. */
+  values: 300_000,
   /** How deep maps and lists may be nested. */
   depth: 40,
   /** Definitions in a library. */

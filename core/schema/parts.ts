@@ -11,7 +11,7 @@ export const free: Joi.CustomValidator<string> = (text, helpers) =>
   heldNames.has(text) ? helpers.message({ custom: 'this name cannot be used' }) : text
 
 /** Signs that are not seen, or that act on what is around them. */
-const unseen = /(?!\u200C|\u200D)[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u
+export const unseen = /(?!\u200C|\u200D)[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u
 const unseenInProse = /(?!\u200C|\u200D|[\t\n\r])[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u
 const visible = /[\p{L}\p{N}\p{P}\p{S}]/u
 

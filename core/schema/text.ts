@@ -22,6 +22,7 @@ export function parseJson(text: string): unknown {
   refuseLarge(plain, limits.file)
   const keys: Set<string>[] = []
   let count = 0
+  let values = 0
   const open = (line: number, column: number) => {
     if (keys.push(new Set()) > limits.depth) throw at(line, column, `is nested more than ${limits.depth} deep`)
   }
@@ -37,6 +38,9 @@ export function parseJson(text: string): unknown {
         if (keys.at(-1)!.has(key)) throw at(line, column, `the key ${quoted(key)} is there twice`)
         keys.at(-1)!.add(key)
         if ((count += 1) > limits.keys) throw at(line, column, `more than ${limits.keys} keys`)
+      },
+      onLiteralValue: (_value, _offset, _length, line, column) => {
+        if ((values += 1) > limits.values) throw at(line, column, `more than ${limits.values} values`)
       },
       onError: (code, offset, _length, line, column) => {
         const cut = offset >= plain.trimEnd().length

@@ -2,7 +2,7 @@ import { Briefs } from '../work/briefs'
 import { workPool } from '../work/pool'
 import { StoreKeeper } from './keeper'
 import { dataDirectory, type Store } from './store'
-import { Turns } from './turns'
+import { Turns } from '../work/turns'
 
 let making: Promise<StoreKeeper> | undefined
 

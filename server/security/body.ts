@@ -1,6 +1,7 @@
 import type { H3Event } from 'h3'
 import type Joi from 'joi'
 import { InputError, limits, refuseUntold, validate } from '#core/schema'
+import { Turns } from '../work/turns'
 import { workPool } from '../work/pool'
 import type { LaneName } from '../work/pool'
 import { leaving, refusal, refused } from './refusals'
@@ -19,14 +20,28 @@ export async function readValid<T>(event: H3Event, schema: Joi.Schema, lane: Lan
   const [type] = (getRequestHeader(event, 'content-type') ?? '').split(';')
   if (type?.trim().toLowerCase() !== 'application/json')
     throw refusal(415, `content type ${type || 'missing'}; expected application/json`)
-  const text = await readLimited(event)
-  const value = text.length > long ? await workPool().run('json', text, { leaving: leaving(event), lane }) : parseBody(text)
+  const value = await readBody(event, lane)
   try {
     return validate<T>(schema, value)
   } catch (error) {
     if (error instanceof InputError) throw refused(error.problems)
     throw error
   }
+}
+
+/** Long bodies are read one at a time in each lane, so that many at once do not fill the memory. */
+const turns = new Map<LaneName, Turns>()
+const mostWaiting = 40
+
+async function readBody(event: H3Event, lane: LaneName): Promise<unknown> {
+  const told = Number(event.node.req.headers['content-length'] ?? NaN)
+  if (told <= long) return parseBody((await readLimited(event)).toString('utf8'))
+  if (!turns.has(lane)) turns.set(lane, new Turns(mostWaiting))
+  return turns.get(lane)!.run(async () => {
+    const bytes = await readLimited(event)
+    if (bytes.length <= long) return parseBody(bytes.toString('utf8'))
+    return workPool().run('json', bytes, { leaving: leaving(event), lane })
+  })
 }
 
 function parseBody(text: string): unknown {
@@ -40,9 +55,10 @@ function parseBody(text: string): unknown {
   }
 }
 
-/** Reads the body as text, counted as it comes. */
-async function readLimited(event: H3Event): Promise<string> {
+/** Reads the body, counted as it comes. */
+async function readLimited(event: H3Event): Promise<Buffer> {
   const { req } = event.node
+  if (req.destroyed) throw refusal(400, 'the request was broken off')
   if (Number(req.headers['content-length'] ?? 0) > limits.file) throw await tooLarge(event)
   const parts: Buffer[] = []
   let length = 0
@@ -57,7 +73,7 @@ async function readLimited(event: H3Event): Promise<string> {
       if (length > limits.file) done(() => void tooLarge(event).then(reject))
       else parts.push(part)
     }
-    const end = () => done(() => resolve(Buffer.concat(parts).toString('utf8')))
+    const end = () => done(() => resolve(Buffer.concat(parts)))
     const gone = () => done(() => reject(refusal(400, 'the request was broken off')))
     const done = (then: () => void) => {
       clearTimeout(whole)
@@ -69,10 +85,16 @@ async function readLimited(event: H3Event): Promise<string> {
   })
 }
 
-/** What still comes of such a body is passed over for a moment, so that the sender can hear the answer; then the connection ends. */
 async function tooLarge(event: H3Event) {
-  setResponseHeader(event, 'connection', 'close')
+  await passOver(event)
+  return refusal(413, `the request has more than ${limits.file / 1048576} MB`)
+}
+
+/** What still comes of a body that is not wanted is passed over for a moment, so that the sender can hear the answer; then the connection ends. */
+export async function passOver(event: H3Event): Promise<void> {
   const { req } = event.node
+  if (req.complete || req.destroyed || event.node.res.headersSent) return
+  setResponseHeader(event, 'connection', 'close')
   await new Promise<void>((resolve) => {
     const timer = setTimeout(resolve, patience.over)
     req
@@ -81,5 +103,4 @@ async function tooLarge(event: H3Event) {
       .once('close', () => clearTimeout(timer))
     req.resume()
   })
-  return refusal(413, `the request has more than ${limits.file / 1048576} MB`)
 }

@@ -1,6 +1,6 @@
 import type { H3Event } from 'h3'
 import { CopyTrouble, StoreTrouble } from '../database/trouble'
-import { TooManyWait } from '../database/turns'
+import { TooManyWait } from '../work/turns'
 import { NotStored, UnreadablePlan } from '../database/builds'
 import { Refused, type Problem } from '../work/answer'
 import { AccessDamaged } from './access'

@@ -1,7 +1,9 @@
 import { fileURLToPath } from 'node:url'
 import { build } from 'vite'
 
-/** Bundles the program of the worker threads into a folder; only the database binding stays outside. */
+const entry = (file) => fileURLToPath(new URL(file, import.meta.url))
+
+/** Bundles the programs of the worker threads into a folder; only the database binding stays outside. */
 export async function buildWorker(outDir, core) {
   await build({
     configFile: false,
@@ -10,15 +12,16 @@ export async function buildWorker(outDir, core) {
     resolve: { alias: { '#core': core } },
     ssr: { noExternal: true, external: ['better-sqlite3'] },
     build: {
-      ssr: fileURLToPath(new URL('./worker.ts', import.meta.url)),
+      ssr: true,
       outDir,
       emptyOutDir: true,
       minify: false,
       target: 'node20',
       rollupOptions: {
+        input: { worker: entry('./worker.ts'), papers: entry('./papers-worker.ts') },
         output: {
-          entryFileNames: 'worker.mjs',
-          inlineDynamicImports: true,
+          entryFileNames: '[name].mjs',
+          chunkFileNames: '[name].[hash].mjs',
           // The writer of PDF asks for the folder that it lies in.
           banner: 'const __dirname = import.meta.dirname',
         },

@@ -10,7 +10,7 @@ import type { PapersWanted } from '../papers/pdf'
 import { NotDone } from './lane'
 import { WorkPool } from './pool'
 
-const thread = bundled('server/work/worker.ts')
+const thread = { worker: bundled('server/work/worker.ts'), papers: bundled('server/work/papers-worker.ts') }
 /** Patient, since no result hangs on time. */
 const pool = new WorkPool(thread, { milliseconds: 1_800_000 })
 const hasty = new WorkPool(thread, { milliseconds: 30 })
@@ -35,7 +35,7 @@ describe('work in threads of its own', () => {
 
   it('is ended when it takes too long, and goes on with the next', async () => {
     await expect(hasty.run('planFile', JSON.stringify(plan))).rejects.toMatchObject({ kind: 'too-long' })
-    expect(await pool.run('json', '{"a": 1}')).toEqual({ a: 1 })
+    expect(await pool.run('json', new TextEncoder().encode('{"a": 1}'))).toEqual({ a: 1 })
   })
 
   it('is ended when nobody waits for it any more', async () => {

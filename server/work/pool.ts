@@ -5,19 +5,19 @@ import { taken, type Answer } from './answer'
 import { Lane, NotDone, type LaneLimits } from './lane'
 import type { Tasks } from './tasks'
 
-/** Memory that one thread may hold, in megabytes. */
-const memory = 160
+/** Memory that one thread may hold for what has just been made, in megabytes; for what lives on each lane has its own figure. */
+const young = 16
 
 /**
  * Threads by what they are for: nothing but saves goes through those of saves. `nice` lets others go first where both
- * want the processor, as for a process (0 to 19).
+ * want the processor, as for a process (0 to 19); `memory` is in megabytes.
  */
 export const lanes = {
-  saves: { threads: 1, inAll: 400, ofOne: 400, patience: 20_000, milliseconds: 30_000, nice: 0 },
-  files: { threads: 2, inAll: 200, ofOne: 100, patience: 30_000, milliseconds: 60_000, nice: 5 },
-  papers: { threads: 1, inAll: 24, ofOne: 4, patience: 60_000, milliseconds: 60_000, nice: 10 },
-  patterns: { threads: 1, inAll: 24, ofOne: 4, patience: 10_000, milliseconds: 3000, nice: 10 },
-} as const satisfies Record<string, LaneLimits & { nice: number }>
+  saves: { threads: 1, inAll: 400, ofOne: 400, patience: 20_000, milliseconds: 30_000, nice: 0, memory: 160 },
+  files: { threads: 2, inAll: 200, ofOne: 100, patience: 30_000, milliseconds: 60_000, nice: 5, memory: 160 },
+  papers: { threads: 1, inAll: 24, ofOne: 4, patience: 60_000, milliseconds: 60_000, nice: 10, memory: 160 },
+  patterns: { threads: 1, inAll: 24, ofOne: 4, patience: 10_000, milliseconds: 3000, nice: 10, memory: 96 },
+} as const satisfies Record<string, LaneLimits & { nice: number; memory: number }>
 export type LaneName = keyof typeof lanes
 
 /** Which lane a task goes through; bodies of requests go through that of their request. */
@@ -52,8 +52,9 @@ export class WorkPool {
   private readonly threads = new Map<LaneName, Piscina>()
   private readonly ways: Record<LaneName, Lane>
 
+  /** @param programs of the threads: of those that write papers, and of all others */
   constructor(
-    private readonly filename = workerFile(),
+    private readonly programs = { worker: program('worker'), papers: program('papers') },
     private readonly options: { execArgv?: string[]; milliseconds?: number } = {},
   ) {
     const { milliseconds } = options
@@ -106,12 +107,12 @@ export class WorkPool {
     if (known) return known
     const { threads: most, nice } = lanes[lane]
     const threads = new Piscina({
-      filename: this.filename,
+      filename: this.programs[lane === 'papers' ? 'papers' : 'worker'],
       minThreads: lane === 'saves' ? 1 : 0,
       maxThreads: most,
       idleTimeout: 30_000,
       workerData: { nice },
-      resourceLimits: { maxOldGenerationSizeMb: memory },
+      resourceLimits: { maxOldGenerationSizeMb: lanes[lane].memory, maxYoungGenerationSizeMb: young },
       ...(this.options.execArgv ? { execArgv: this.options.execArgv } : {}),
     })
     // A thread that ran out of memory is told of by its task.
@@ -121,9 +122,9 @@ export class WorkPool {
   }
 }
 
-/** Where the threads' own program lies: beside the server's, or where it is built for development. */
-function workerFile(): string {
-  const places = [resolve(dirname(process.argv[1] ?? '.'), 'worker/worker.mjs'), resolve('.nuxt/worker/worker.mjs')]
+/** Where a program of the threads lies: beside the server's, or where it is built for development. */
+function program(name: 'worker' | 'papers'): string {
+  const places = [resolve(dirname(process.argv[1] ?? '.'), `worker/${name}.mjs`), resolve(`.nuxt/worker/${name}.mjs`)]
   const found = places.find((place) => existsSync(place))
   if (!found) throw new Error(`the program of the worker threads is not there: ${places.join(', ')}`)
   return found

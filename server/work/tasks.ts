@@ -2,25 +2,16 @@ import { PatternError, readBack } from '#core/pasted'
 import { intendedState, ledger, setupRounds } from '#core/settings'
 import { renderTemplate, TemplateError } from '#core/template'
 import { resolvePlan, type Plan } from '#core/plan'
-import { parseJson, parsePlan, readDefinition, readDefinitionsFile, readPlan, type Definition } from '#core/schema'
+import { parsePlan, readDefinition, readDefinitionsFile, readPlan, type Definition } from '#core/schema'
 import { examine } from '../database/examine'
-import { papersPdf, type Fonts, type PapersWanted } from '../papers/pdf'
-import { answer, answerLater } from './answer'
+import { answer } from './answer'
+import { commonTasks } from './common-tasks'
+import type { paperTasks } from './paper-tasks'
 import { briefIfAny, replayed } from './replayed'
 
-export interface PapersAsked {
-  plan: Plan
-  wanted: PapersWanted
-  fonts: Fonts
-}
-
-/** All work that could take long, by name: done by threads of their own, never by the one that answers. */
+/** All work that could take long but papers, by name: done by threads of their own, never by the one that answers. */
 export const tasks = {
-  /** Nothing: a thread that does it is there. */
-  ready: () => answer(() => true),
-
-  /** Parses the body of a request. */
-  json: (text: string) => answer(() => parseJson(text)),
+  ...commonTasks,
 
   /** Looks a version through that is to be saved. */
   replay: (version: Parameters<typeof replayed>[0]) => answer(() => replayed(version)),
@@ -75,9 +66,6 @@ export const tasks = {
       const resolved = resolvePlan(readPlan(plan))
       return { board: resolved.board, rounds: setupRounds(resolved) }
     }),
-
-  /** Papers of a plan as PDF. */
-  papers: ({ plan, wanted, fonts }: PapersAsked) => answerLater(() => papersPdf(resolvePlan(readPlan(plan)), wanted, fonts)),
 }
 
-export type Tasks = typeof tasks
+export type Tasks = typeof tasks & typeof paperTasks

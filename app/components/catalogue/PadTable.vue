@@ -2,6 +2,7 @@
 import { mdiContentPaste, mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
 import type { BoardDefinition } from '#core/catalogue'
 import { InputError, padColumns, padTableCsv, padTableRows, withPadTable } from '#core/schema'
+import { chosenFile } from '~/composables/chosenFile'
 import { download } from '~/composables/download'
 
 const { board } = defineProps<{ board: BoardDefinition }>()
@@ -42,9 +43,7 @@ function remove(id: string) {
 }
 
 async function open(event: Event) {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  input.value = ''
+  const chosen = chosenFile(event)
   if (chosen) take(await chosen.text())
 }
 

@@ -3,6 +3,7 @@
 import { mdiContentSave, mdiDeleteOutline, mdiFileUploadOutline, mdiPuzzlePlusOutline } from '@mdi/js'
 import type { Finding } from '#core/checks'
 import { parseModule, putModule, takeModule, type Module } from '#core/modules'
+import { chosenFile } from '~/composables/chosenFile'
 import { dayAndTime } from '~/composables/dates'
 import { download } from '~/composables/download'
 import { useCollection } from '~/composables/useCollection'
@@ -78,10 +79,8 @@ async function look(id: string) {
   if (kept) read(kept.text)
 }
 async function openFile(event: Event) {
-  const input = event.target as HTMLInputElement
-  const [chosenFile] = input.files ?? []
-  input.value = ''
-  if (chosenFile) read(await chosenFile.text())
+  const chosen = chosenFile(event)
+  if (chosen) read(await chosen.text())
 }
 function put() {
   const { edit, devices } = putting.value!

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** What of a display goes out to files and comes in from them: pictures, the layout, and the glyphs. */
 import { mdiFileOutline } from '@mdi/js'
-import { decode, encode } from 'fast-png'
+import { encode } from 'fast-png'
 import {
   GlyphFileError,
   bdfOf,
+  pixelsOfPng,
   rasterOf,
   screenOf,
   setFromBdf,
@@ -19,6 +20,7 @@ import { displaySvg } from '#core/documents'
 import type { FlightValues } from '#core/flight'
 import type { DisplayLayout } from '#core/plan'
 import { InputError, displayFileOf, readDisplayFile } from '#core/schema'
+import { chosenFile } from '~/composables/chosenFile'
 import { download } from '~/composables/download'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -48,11 +50,8 @@ const saveBdf = () => download(`${display.set.name} ${display.set.size} glyphs.b
 
 /** The file that was chosen, whose field takes the same file again. */
 function fileOf(event: Event): File | undefined {
-  const field = event.target as HTMLInputElement
-  const file = field.files?.[0]
-  field.value = ''
   wrong.value = ''
-  return file
+  return chosenFile(event)
 }
 async function loadLayout(event: Event) {
   const file = fileOf(event)
@@ -76,30 +75,13 @@ async function loadGlyphs(event: Event) {
         .slice(0, 80) || 'Glyphs'
     const set = /\.bdf$/i.test(file.name)
       ? setFromBdf(await file.text(), title, display.set.size)
-      : setFromSheet(await pixels(file), title)
+      : setFromSheet(pixelsOfPng(new Uint8Array(await file.arrayBuffer())), title)
     const missing =
       set.size > display.set.size ? ` It is one of ${set.size}; this display holds ${display.set.size} and keeps its own.` : ''
     build.edit({ type: 'glyphs.set', glyphs: shapesOfSet(set) }, `${set.glyphs.size} glyphs of ${title} are taken.${missing}`)
   } catch (error) {
     if (!(error instanceof GlyphFileError)) throw error
     wrong.value = `${file.name}: ${error.message}`
-  }
-}
-/** @throws GlyphFileError */
-async function pixels(file: File): Promise<Raster> {
-  try {
-    const { width, height, data, channels, depth, palette } = decode(new Uint8Array(await file.arrayBuffer()))
-    if (depth !== 8 || palette) throw new GlyphFileError('it is to have 8 bits a colour, without a palette')
-    if (width * height > 4_000_000) throw new GlyphFileError('is too large for a sheet of glyphs')
-    if (channels === 4) return { width, height, data: new Uint8Array(data) }
-    const full = new Uint8Array(width * height * 4)
-    for (let at = 0; at < width * height; at += 1) {
-      const of = (part: number) => data[at * channels + (channels < 3 ? 0 : part)]!
-      full.set([of(0), of(1), of(2), channels === 2 ? data[at * 2 + 1]! : 255], at * 4)
-    }
-    return { width, height, data: full }
-  } catch (error) {
-    throw error instanceof GlyphFileError ? error : new GlyphFileError('is no PNG that can be read')
   }
 }
 const items = computed(() => [

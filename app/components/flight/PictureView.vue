@@ -23,6 +23,7 @@ import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useFlight } from '~/stores/flight'
 import { useNotices } from '~/stores/notices'
+import { useSession } from '~/stores/session'
 
 const build = useBuild()
 const notices = useNotices()
@@ -112,6 +113,7 @@ const takeLayout = ({ name, elements: own }: DisplayLayout) =>
 const scene = ref<Scene>('day')
 const sceneItems = Object.entries(scenes).map(([value, { name }]) => ({ value, title: name as string }))
 const onBoard = ref(false)
+const mayReachBoard = computed(() => (useSession().session?.role ?? 'editor') === 'editor')
 /** What is seen now, as the link carries it. */
 const screen = computed(() =>
   screenOf(shown.value!.layout, display.value!, longest.value ? undefined : values.value, plan.value.name),
@@ -188,7 +190,7 @@ function copyTo(id: string) {
             />
             × <FigureCell figure="rows" whole label="Rows" :value="own.rows" @set="(rows) => (own = { ...own, rows: rows! })" />
           </template>
-          <label><input v-model="onBoard" type="checkbox" /> on the board too</label>
+          <label v-if="mayReachBoard"><input v-model="onBoard" type="checkbox" /> on the board too</label>
         </FlightBar>
         <BoardPreview v-if="onBoard" :screen :display />
         <p v-if="chosen && shown.layout.elements[chosen] && layouts.length > 1" class="bar">

@@ -9,10 +9,13 @@ import { drawHarness, wiresOf } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 import { fontFaces } from '~/composables/useFonts'
 import { useBuild } from '~/stores/build'
+import { useSession } from '~/stores/session'
 
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
 const author = ref(savedAuthor())
+/** The name given on coming in, which nothing here changes. */
+const signed = computed(() => useSession().session?.author)
 
 const path = computed(() => `/api/builds/${encodeURIComponent(build.id)}/versions`)
 
@@ -161,7 +164,8 @@ async function annotate(version: SavedVersion, note: string) {
         </v-alert>
       </v-card-text>
       <v-card-actions>
-        <v-text-field v-model="author" label="Save as author" max-width="220" class="ml-3" />
+        <span v-if="signed" class="quiet ml-3">You save as {{ signed }}</span>
+        <v-text-field v-else v-model="author" label="Save as author" max-width="220" class="ml-3" />
         <v-spacer />
         <v-btn v-if="compared" variant="outlined" @click="compared = undefined">Back to the list</v-btn>
         <v-btn v-else variant="outlined" :disabled="chosen.length !== 2" title="Tick two versions" @click="compare"

@@ -3,6 +3,7 @@
 import { mdiContentCopy, mdiContentSave, mdiDeleteOutline, mdiFileUploadOutline } from '@mdi/js'
 import commands from '../../../templates/commands.liquid?raw'
 import sheet from '../../../templates/sheet.liquid?raw'
+import { chosenFile } from '~/composables/chosenFile'
 import { callApi } from '~/composables/useApi'
 import { download } from '~/composables/download'
 import { useCollection } from '~/composables/useCollection'
@@ -87,11 +88,8 @@ async function remove() {
 }
 
 async function open(event: Event) {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  input.value = ''
+  const chosen = chosenFile(event, longest)
   if (!chosen) return
-  if (chosen.size > longest) return notices.complain(`${chosen.name} has more than ${longest / 1000} kB; templates are shorter.`)
   text.value = await chosen.text()
 }
 async function take(value: string) {

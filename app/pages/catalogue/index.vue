@@ -2,6 +2,7 @@
 import { mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
 import { deviceClasses, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 import { libraryFile, type Definition } from '#core/schema'
+import { chosenFile } from '~/composables/chosenFile'
 import { hasWords } from '~/composables/search'
 import { callApi, type ApiError, type Catalogue, type Problem } from '~/composables/useApi'
 import { keepInAddress } from '~/composables/keepInAddress'
@@ -55,9 +56,7 @@ const own = computed(() => {
 const versionsOf = (definition: BoardDefinition | DeviceDefinition) => Object.keys(definition.kind === 'board' ? definition.revisions : definition.variants)
 
 async function take(event: Event) {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  input.value = ''
+  const chosen = chosenFile(event)
   if (chosen) await takeText(chosen.name, await chosen.text())
 }
 

@@ -9,6 +9,7 @@ import { readValid } from '../../../security/body'
 import { authorOf } from '../../../security/gate'
 import { personOf } from '../../../security/person'
 import { leaving, refusal } from '../../../security/refusals'
+import { NotDone } from '../../../work/lane'
 import { workPool } from '../../../work/pool'
 
 interface Body extends NewVersion {
@@ -55,6 +56,9 @@ async function save(event: H3Event) {
     ;(await useBriefs()).soon(id)
     return stored
   } catch (error) {
+    // What was not looked at in time may well be sound: it is asked for again.
+    if (error instanceof NotDone && error.kind === 'too-long')
+      throw new NotDone('busy', 'the save could not be looked at in time; nothing was saved', 5)
     if (!(error instanceof StaleSave)) throw error
     const { builds } = await reading()
     const { newest, steps } = error

@@ -1,0 +1,16 @@
+import { useNotices } from '~/stores/notices'
+
+/** Most bytes of a file that is read at all. */
+const usual = 8 * 1024 * 1024
+
+const size = (bytes: number) => (bytes < 1_000_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1048576).toFixed(1)} MB`)
+
+/** The file that was chosen in a field, which then takes the same file again; one that is too large is told of, and not read. */
+export function chosenFile(event: Event, most = usual): File | undefined {
+  const field = event.target as HTMLInputElement
+  const [file] = field.files ?? []
+  field.value = ''
+  if (!file || file.size <= most) return file
+  useNotices().complain(`${file.name} has ${size(file.size)}; up to ${size(most)} are read`)
+  return undefined
+}
