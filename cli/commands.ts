@@ -108,7 +108,7 @@ export async function powerCommand(file: string, { json, state }: { json?: boole
 /** Writes the harness drawing as SVG. @throws Unusable for an unknown layer or a file that cannot be written */
 export async function drawCommand(file: string, { svg, layers }: { svg: string; layers: string }): Promise<void> {
   const wanted = layers.split(',').map((layer) => layer.trim())
-  const unknown = wanted.find((layer) => !(layer in defaultLayers))
+  const unknown = wanted.find((layer) => !Object.hasOwn(defaultLayers, layer))
   if (unknown !== undefined) throw new Unusable(`--layers ${unknown}: expected ${Object.keys(defaultLayers).join(', ')}`)
   const { plan } = await allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 
 /** What a spreadsheet takes for a formula, also after blanks and in a cell of several lines. */
-const formula = /^\s*[=+\-@]|^[\t\r\n]/
+const formula = /^\s*[=+\-@＝＋－＠]|^[\t\r\n]/
 
 /**
  * A table as CSV (RFC 4180: CRLF, quotes doubled). Cells that a spreadsheet would

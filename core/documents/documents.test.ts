@@ -12,9 +12,10 @@ describe('CSV', () => {
       [
         ['x "y", z', '=1+1'],
         ['@x', 3],
+        ['＝1', ' ＠x'],
       ],
     )
-    expect(text).toBe('a,b\r\n"x ""y"", z","\'=1+1"\r\n"\'@x",3\r\n')
+    expect(text).toBe('a,b\r\n"x ""y"", z","\'=1+1"\r\n"\'@x",3\r\n"\'＝1","\' ＠x"\r\n')
   })
   it('has a row for each wire that is fitted', () => {
     const plan = allocated(

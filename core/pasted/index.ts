@@ -44,7 +44,8 @@ function compiled(pattern: string): RE2JS {
 
 function whatIsWrong(pattern: string, said: string): string {
   if (/\(\?<?[=!]/.test(pattern)) return 'looks ahead or behind, (?= or (?<!, which could take without end; leave that out'
-  if (/\\([1-9]|k<)/.test(pattern)) return 'asks for what was found before, \\1 or \\k, which could take without end; leave that out'
+  if (/\\([1-9]|k<)/.test(pattern))
+    return 'asks for what was found before, \\1 or \\k, which could take without end; leave that out'
   return said.replace(/^error parsing regexp: /, '')
 }
 

@@ -70,7 +70,7 @@ export async function askBoard<M extends keyof Answers>(
 ): Promise<Answers[M]> {
   const { value: answer, error } = schemas[method].required().validate(await link.call(method, params), {
     convert: false,
-    errors: { label: 'path' },
+    errors: { label: false },
   })
   if (!error) return answer as Answers[M]
   const [{ message, path }] = error.details as [Joi.ValidationErrorItem]

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
@@ -61,5 +61,26 @@ describe('who may come in', () => {
     await expect(setPassphrase(directory, 'reader', 'short')).rejects.toThrow('at least 10 characters')
     await setPassphrase(directory, 'editor', undefined)
     expect(new Access(directory).needed).toBe(false)
+  })
+
+  it('signs with the name given on coming in, and the role of those who do not change everything', async () => {
+    const { access } = await accessWith({ editor: 'all of it, please', workshop: 'only to tick off' })
+    const signed = async (passphrase: string, name?: string) =>
+      access.authorOf((await access.enter(passphrase, 'a', name))!.token)
+    expect(await signed('all of it, please', ' Ada ')).toBe('Ada')
+    expect(await signed('all of it, please')).toBe('editor')
+    expect(await signed('only to tick off', 'Ada')).toBe('Ada (workshop)')
+    expect(access.authorOf('made up')).toBe('reader')
+  })
+
+  it('is nobody while the file of passphrases cannot be read, which is said; set anew, the old file is kept', async () => {
+    const { directory } = await accessWith({ editor: 'all of it, please' })
+    for (const text of ['{"editor": {"salt": "AA', '[]', '{"editor": {"salt": 5, "key": ""}}', '{"owner": {}}', 'null']) {
+      writeFileSync(accessFile(directory), text)
+      expect(() => new Access(directory), text).toThrow('the file of passphrases cannot be read')
+    }
+    await setPassphrase(directory, 'editor', 'all of it, again')
+    expect(new Access(directory).needed).toBe(true)
+    expect(readFileSync(join(directory, 'access.damaged.json'), 'utf8')).toBe('null')
   })
 })

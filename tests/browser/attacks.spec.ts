@@ -1,8 +1,10 @@
-import { execFileSync } from 'node:child_process'
-import { readdirSync } from 'node:fs'
+import { execFileSync, spawnSync } from 'node:child_process'
+import { readdirSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { expect, test } from '@playwright/test'
 import { demo, allocated, library } from '../helpers/plans'
-import { applyEdit } from '#core/plan'
+import { applyEdit, type Role } from '#core/plan'
+import { mayAsk, routes } from '../../server/security/routes'
 import { ask, put, removeServer, startServer, unfinished, type OwnServer } from './servers'
 
 test.describe.configure({ mode: 'serial' })
@@ -287,6 +289,48 @@ test('with a passphrase nobody comes in without, and each may do only what is th
   for (const [method, path, body] of others) {
     for (const who of [workshop, reader]) expect((await put(server, method, path, body, { cookie: who })).status, path).toBe(403)
   }
+  // The table of routes, each with each role.
+  const cookies = { editor, workshop, reader, nobody: '' }
+  for (const [method, path, asker] of routes) {
+    // What takes data away, or lets somebody out, is asked for last.
+    if (method === 'DELETE' || path.endsWith('/restore')) continue
+    const address = path
+      .replace(':kind', 'template')
+      .replace(/:(id|name)/, 'ghost')
+      .replace(':id', 'ghost')
+      .replace(':number', '1')
+    for (const [who, cookie] of Object.entries(cookies)) {
+      const { status } = await (method === 'GET'
+        ? ask(server, { path: address, headers: { cookie } })
+        : put(server, method, address, {}, { cookie }))
+      const may = mayAsk(asker, who === 'nobody' ? undefined : (who as Role))
+      if (may)
+        expect([401, 403].includes(status) && path !== '/api/session', `${who} ${method} ${address}: ${status}`).toBe(false)
+      else expect(status, `${who} ${method} ${address}`).toBe(who === 'nobody' ? 401 : 403)
+    }
+  }
+  // Whoever saves is whoever came in, whatever is sent.
+  const { headers: entered } = await put(server, 'POST', '/api/session', { passphrase: 'the editor may come in', name: 'Ada' })
+  const ada = String(entered['set-cookie']).split(';')[0]!
+  const copy = await put(
+    server,
+    'POST',
+    '/api/builds',
+    { copy: 'culvert-scout', name: 'Copy', author: 'Somebody else' },
+    { cookie: ada },
+  )
+  const { id } = JSON.parse(copy.text) as { id: string }
+  const versions = await ask(server, { path: `/api/builds/${id}/versions`, headers: { cookie: reader } })
+  expect(JSON.parse(versions.text)).toMatchObject([{ author: 'Ada' }])
+  // A build that is deleted while somebody edits it is not there any more.
+  const { plan: copied } = JSON.parse((await ask(server, { path: `/api/builds/${id}`, headers: { cookie: ada } })).text) as {
+    plan: typeof before.plan
+  }
+  expect((await put(server, 'PUT', `/api/builds/${id}/removed`, { removed: true }, { cookie: ada })).status).toBe(200)
+  expect((await ask(server, { method: 'DELETE', path: `/api/builds/${id}`, headers: { cookie: ada } })).status).toBe(204)
+  const late = { base: 1, plan: applyEdit(copied, rename), edits: [rename], steps: ['x'] }
+  const told = await put(server, 'PUT', `/api/builds/${id}`, late, { cookie: ada })
+  expect([told.status, message(told.text)]).toEqual([404, 'this build is not there any more'])
   expect((await put(server, 'POST', '/api/backups', {}, { cookie: editor })).status).toBe(201)
   expect((await ask(server, { method: 'DELETE', path: '/api/session', headers: { cookie: editor } })).status).toBe(200)
   expect((await ask(server, { path: '/api/builds', headers: { cookie: editor } })).status).toBe(401)
@@ -294,4 +338,44 @@ test('with a passphrase nobody comes in without, and each may do only what is th
   for (let times = 0; times < 12; times += 1) tries.push((await enter(`guess number ${times}`)).status)
   expect(tries.slice(0, 8)).toEqual(Array.from({ length: 8 }, () => 401))
   expect(tries.slice(8)).toEqual([429, 429, 429, 429])
+})
+
+test('behind a proxy that is trusted tries are counted by the address that it names', async () => {
+  const { directory } = server
+  await server.end()
+  server = await startServer({ YPODOMA_PROXIES: 'loopback' }, directory)
+  const guess = (from: string) =>
+    put(server, 'POST', '/api/session', { passphrase: 'guess after guess' }, { 'x-forwarded-for': `6.6.6.6, ${from}` })
+  for (let times = 0; times < 8; times += 1) expect((await guess('1.2.3.4')).status).toBe(401)
+  expect((await guess('1.2.3.4')).status).toBe(429)
+  expect((await guess('1.2.3.5')).status).toBe(401)
+})
+
+test('a damaged file of passphrases lets nobody in, and is told in words; whether the server is up is told all the same', async () => {
+  const { directory } = server
+  await server.end()
+  writeFileSync(join(directory, 'access.json'), '{"editor": ')
+  server = await startServer({}, directory)
+  const { status, text } = await ask(server, { path: '/api/builds' })
+  expect([status, message(text)]).toEqual([503, expect.stringContaining('the file of passphrases cannot be read')])
+  expect((await ask(server, { path: '/api/health' })).status).toBe(200)
+  expect((await ask(server, { path: '/' })).status).toBe(200)
+})
+
+test('demo --fresh beside a running server is refused; else the folder is moved aside, and who may come in stays', async () => {
+  const { directory } = server
+  const fresh = () =>
+    spawnSync('node', ['--import', 'tsx', 'scripts/data/fresh.ts', '--data', directory], {
+      encoding: 'utf8',
+      env: { ...process.env, TSX_TSCONFIG_PATH: 'tsconfig.tools.json' },
+    })
+  const beside = fresh()
+  expect([beside.status, beside.stderr]).toEqual([1, expect.stringContaining('another Ypodoma has these data open')])
+  await server.end()
+  const moved = fresh()
+  expect([moved.status, moved.stdout]).toEqual([0, expect.stringContaining(`What was there is in ${directory}.before-`)])
+  const aside = /in (\S+)/.exec(moved.stdout)![1]!
+  expect(readdirSync(aside)).toContain('ypodoma.sqlite')
+  expect(readdirSync(directory)).toEqual(['access.json'])
+  rmSync(aside, { recursive: true })
 })

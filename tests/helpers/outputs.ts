@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import {
-  budgetTable,
   billOfMaterials,
+  budgetTable,
   comparePlans,
   connectorTable,
   cutList,
@@ -9,8 +9,6 @@ import {
   harnessSvg,
   lightTable,
   lightsData,
-} from '#core/documents'
-import {
   makingLines,
   paperParts,
   paperTable,
@@ -19,8 +17,9 @@ import {
   switchTable,
   tableCsv,
   wireLabels,
+  type PaperPart,
+  type Table,
 } from '#core/documents'
-import type { PaperPart, Table } from '#core/documents'
 import { displayOf, displayStream, faultsOf, rasterOf, screenOf } from '#core/display'
 import { briefOf, type Analysis } from '#core/engine'
 import { flightAt } from '#core/flight'

@@ -113,7 +113,7 @@ function shelfOf(kept = new Map<string, Unsaved>()): Shelf & { kept: Map<string,
 }
 
 /** @param browser pages of one browser share its name */
-function around(server: BuildServer, shelf: Shelf = shelfOf(), browser = randomUUID()) {
+function around(server: BuildServer, shelf: Shelf = shelfOf(), browser: string = randomUUID()) {
   const { later, ring } = clock()
   const complaints: string[] = []
   const told: string[] = []
@@ -635,6 +635,101 @@ describe('what a page could not save before it ended', () => {
     await next.ring()
     const names = builds.plan('spillway-hex', 3)!.devices.map(({ name }) => name)
     expect(names).toEqual(expect.arrayContaining(['Eye', 'Lens']))
+  })
+
+  it('is no conflict with oneself when only the page did not hear that it came in, nor a word', async () => {
+    const { builds, server } = way()
+    const shelf = shelfOf()
+    const first = around(server, shelf, 'browser')
+    const before = await BuildSession.open('spillway-hex', first.surroundings)
+    before.edit(rename('gnss', 'Eye'))
+    // As the browser kept it before the save was on its way, whose page then ended.
+    const kept = structuredClone(shelf.kept.get('spillway-hex')!)
+    await first.ring()
+    expect(builds.find('spillway-hex')!.version).toBe(2)
+    before.edit({ type: 'plan.note', note: 'n' })
+    const more = shelf.kept.get('spillway-hex')!
+    shelf.kept.set('spillway-hex', { version: kept.version, pending: [...kept.pending, ...more.pending] })
+
+    const next = around(server, shelf, 'browser')
+    const after = await BuildSession.open('spillway-hex', next.surroundings)
+    await next.ring()
+    await next.ring()
+    expect(after.state).toMatchObject({ saveState: 'saved', version: 3 })
+    expect(after.state.conflict).toBeUndefined()
+    expect(builds.plan('spillway-hex', 3)).toEqual(before.state.plan)
+    expect(next.told).toEqual(['Not saved when this build was left, and continued: Change the note.'])
+    after.undo()
+    after.undo()
+    await next.ring()
+    expect(builds.plan('spillway-hex', 4)).toEqual(builds.plan('spillway-hex', 1))
+
+    shelf.kept.set('spillway-hex', kept)
+    const again = around(server, shelf, 'browser')
+    const last = await BuildSession.open('spillway-hex', again.surroundings)
+    await again.ring()
+    expect(last.state).toMatchObject({ saveState: 'saved', version: 4 })
+    expect(last.state.plan).toEqual(builds.plan('spillway-hex', 4))
+    expect(again.told).toEqual([])
+  })
+
+  it('is put together with what another tab of the same browser saved, where the two changed different places', async () => {
+    const { builds, server } = way()
+    const battery = builds.plan('spillway-hex', 1)!.battery
+    const [one, other] = [around(server, shelfOf(), 'browser'), around(server, shelfOf(), 'browser')]
+    const mine = await BuildSession.open('spillway-hex', one.surroundings)
+    const theirs = await BuildSession.open('spillway-hex', other.surroundings)
+    theirs.edit({ type: 'battery.set', battery: { ...battery, capacity: 4321 } })
+    await other.ring()
+    mine.edit({ type: 'battery.set', battery: { ...battery, rating: 77 } })
+    mine.edit(rename('gnss', 'Eye'))
+    await one.ring()
+    await one.ring()
+    expect(mine.state).toMatchObject({ saveState: 'saved', version: 3 })
+    // An edit of the whole battery puts nothing back that the other changed in it.
+    expect(builds.plan('spillway-hex', 3)!.battery).toMatchObject({ capacity: 4321, rating: 77 })
+    expect(mine.state.plan.devices.map(({ name }) => name)).toContain('Eye')
+    // What both changed is asked about; what only one did stays as that one has it.
+    mine.edit({ type: 'battery.set', battery: { ...battery, capacity: 2222, rating: 77 } })
+    await one.ring()
+    theirs.edit({ type: 'battery.set', battery: { ...battery, capacity: 1111 } })
+    await other.ring()
+    expect(theirs.state.saveState).toBe('conflict')
+    await theirs.settleConflict('merge')
+    await other.ring()
+    expect(builds.plan('spillway-hex', 5)!.battery).toMatchObject({ capacity: 1111, rating: 77 })
+  })
+
+  it('is gone on with by a tab that has the build open, once the page that left it has ended', async () => {
+    const { builds, server } = way()
+    const heirs: ((left: Unsaved) => boolean)[] = []
+    const shelf: Shelf = { ...shelfOf(), heir: (_, take) => (heirs.push(take), () => {}) }
+    const left: Unsaved[] = []
+    const kept = around(
+      server,
+      { ...shelf, keep: (_, unsaved) => void (unsaved && left.push(structuredClone(unsaved))) },
+      'browser',
+    )
+    const closing = await BuildSession.open('spillway-hex', kept.surroundings)
+    closing.edit(rename('camera', 'Lens'))
+    const here = around(server, shelf, 'browser')
+    const session = await BuildSession.open('spillway-hex', here.surroundings)
+    await session.attach()
+    session.edit({ type: 'plan.note', note: 'n' })
+    expect(heirs.at(-1)!(left.at(-1)!)).toBe(true)
+    await here.ring()
+    await here.ring()
+    expect(session.settled).toBe(true)
+    const plan = builds.plan('spillway-hex', builds.find('spillway-hex')!.version)!
+    expect(plan.note).toBe('n')
+    expect(plan.devices.map(({ name }) => name)).toContain('Lens')
+    expect(here.told).toEqual(['Not saved when this build was left, and continued: Rename Camera to Lens.'])
+    // The very steps again, as another tab may have heard of them too: nothing is done twice.
+    expect(heirs.at(-1)!(left.at(-1)!)).toBe(true)
+    await here.ring()
+    await here.ring()
+    expect(session.state).toMatchObject({ saveState: 'saved' })
+    expect(session.state.conflict).toBeUndefined()
   })
 
   it('tells what an edit has done only once it is done', async () => {
