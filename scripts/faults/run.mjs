@@ -1,8 +1,23 @@
-// What the promises of docs/promises.md are measured with: npm run faults [-- NAME …]; about ten minutes for all.
+// What the promises of docs/promises.md are measured with: npm run faults [-- NAME …]; about an hour for all.
 import { spawnSync } from 'node:child_process'
 import { build, install, root, say } from '../lib/setup.mjs'
 
-const all = ['kills', 'imports', 'editors', 'definitions', 'lists', 'blocking']
+const all = [
+  'kills',
+  'imports',
+  'editors',
+  'definitions',
+  'lists',
+  'blocking',
+  'restores',
+  'displaced',
+  'outputs',
+  'reloads',
+  'greedy',
+  'files',
+  'boards',
+  'mixed',
+]
 const asked = process.argv.slice(2).filter((name) => all.includes(name))
 install()
 build()
