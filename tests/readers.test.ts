@@ -77,7 +77,7 @@ describe('glyphs as PNG', () => {
       expect(() => pixelsOfPng(png(width, height, zlibSync(new Uint8Array(10))))).toThrow(
         /a sheet of glyphs has up to 480 × 1920/,
       )
-    expect(() => pixelsOfPng(new Uint8Array())).toThrow('is no PNG')
+    expect(() => pixelsOfPng(new Uint8Array())).toThrow('is no PNG that can be read')
   })
 
   it('is refused where it would unpack to more than its size takes', () => {
