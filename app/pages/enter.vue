@@ -50,9 +50,7 @@ async function enter() {
       />
       <v-text-field
         v-model="name"
-        label="Your name"
-        hint="What you save is signed with it."
-        persistent-hint
+        label="Your name, which signs what you save"
         autocomplete="name"
         maxlength="60"
       />

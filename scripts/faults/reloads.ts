@@ -34,14 +34,55 @@ async function open(from: BrowserContext): Promise<Tab> {
   return { page }
 }
 
+/** What a page keeps of the build that is not saved: the version it was done on, and the figures it comes to. */
+function unsavedIn(page: Page): Promise<{ version: number; battery: Record<Field, number> }[]> {
+  return page.evaluate(
+    () =>
+      new Promise((resolve) => {
+        const opening = indexedDB.open('ypodoma')
+        opening.onerror = () => resolve([])
+        opening.onsuccess = () => {
+          const all = opening.result.transaction('unsaved').objectStore('unsaved').getAll()
+          all.onsuccess = () =>
+            resolve(
+              all.result.flatMap(({ unsaved: { version, unsure, pending } }) => {
+                const plan = pending.at(-1)?.plan ?? unsure?.saving.plan
+                return plan ? [{ version, battery: plan.battery }] : []
+              }),
+            )
+        }
+      }),
+  )
+}
+
+async function batteryAt(version?: number): Promise<Record<Field, number>> {
+  const path = version === undefined ? '/api/builds/culvert-scout' : `/api/builds/culvert-scout/versions/${version}`
+  const found = JSON.parse((await ask(server, { path })).text) as {
+    plan?: { battery: Record<Field, number> }
+    battery: Record<Field, number>
+  }
+  return found.plan?.battery ?? found.battery
+}
+
+/** Whether a figure that is not saved here was changed elsewhere since, and both to something else. */
+async function isTrue(page: Page): Promise<boolean> {
+  const newest = await batteryAt()
+  for (const { version, battery } of await unsavedIn(page)) {
+    const base = await batteryAt(version)
+    const differs = (field: Field) =>
+      battery[field] !== base[field] && newest[field] !== base[field] && battery[field] !== newest[field]
+    if ((Object.keys(fields) as Field[]).some(differs)) return true
+  }
+  return false
+}
+
 /** A true conflict is put on top; any other is a fault. */
 async function settle(): Promise<void> {
   for (const { page } of tabs) {
     const dialog = page.getByRole('dialog').filter({ hasText: 'saved elsewhere first' })
     if (!(await dialog.isVisible().catch(() => false))) continue
     told.conflicts += 1
-    const isTrue = (Object.keys(fields) as Field[]).some(bothTyped)
-    if (isTrue) told.true += 1
+    if (await isTrue(page)) told.true += 1
     else say(`no true conflict: ${(await dialog.innerText()).replaceAll('\n', ' | ')}`)
     await dialog.getByRole('button', { name: 'Put yours on top of theirs' }).click()
   }

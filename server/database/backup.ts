@@ -156,10 +156,11 @@ export async function readyToRestore(file: string, directory: string, look: (fil
 /**
  * Puts a copy in the place of the data, which must be closed; what was there is kept
  * beside the backups first, under a name that nothing had.
+ * @param kept where it is kept already
  * @returns where that is
  */
-export function putInPlace(ready: string, directory: string, now = new Date()): string {
-  const aside = keepAside(directory, 'before-restore', now)
+export function putInPlace(ready: string, directory: string, now = new Date(), kept?: string): string {
+  const aside = kept ?? keepAside(directory, 'before-restore', now)
   for (const end of ['-wal', '-shm']) rmSync(databaseFile(directory) + end, { force: true })
   renameSync(ready, databaseFile(directory))
   return aside

@@ -278,10 +278,37 @@ describe('data that are taken away while they are open', () => {
     const [found] = backupsIn(directory).filter(({ name }) => name.startsWith('found-'))
     expect(examine(join(backupFolder(directory), found!.name))).toMatchObject({ builds: 3 })
     const ready = await readyToRestore(join(backupFolder(directory), backup), directory, (file) => examine(file))
-    keeper.exchange(() => putInPlace(ready, directory))
+    keeper.exchange((aside) => putInPlace(ready, directory, new Date(), aside))
     later()
     expect(keeper.reading().builds.find('spillway-hex')!.tags).toEqual(['mine'])
     expect(renamed(keeper)).toBe(true)
+  })
+
+  it('are not lost to whoever takes the file away while it is closed to be exchanged', async () => {
+    const { keeper, directory } = keeping()
+    const backup = await backUp(keeper.reading().connection, directory, 'hand')
+    const ready = await readyToRestore(join(backupFolder(directory), backup), directory, (file) => examine(file))
+    keeper.change(({ builds }) => builds.setTags('spillway-hex', ['mine']))
+    const aside = keeper.exchange((kept) => {
+      for (const end of ['', '-wal', '-shm']) rmSync(databaseFile(directory) + end, { force: true })
+      return putInPlace(ready, directory, new Date(), kept)
+    })
+    const connection = new Database(aside, { readonly: true })
+    expect(connection.prepare(`SELECT tags FROM builds WHERE id = 'spillway-hex'`).get()).toEqual({ tags: '["mine"]' })
+    connection.close()
+    expect(keeper.reading().builds.find('spillway-hex')!.tags).toEqual([])
+    expect(existsSync(`${databaseFile(directory)}.held`)).toBe(false)
+  })
+
+  it('are found again by their second name at a start after they were closed to be opened anew', () => {
+    const { keeper, directory } = keeping()
+    keeper.change(({ builds }) => builds.setTags('spillway-hex', ['mine']))
+    keeper.close()
+    renameSync(databaseFile(directory), `${databaseFile(directory)}.held`)
+    const next = new StoreKeeper({ ...shipped, directory })
+    keepers.push(next)
+    expect(next.reading().builds.find('spillway-hex')!.tags).toEqual(['mine'])
+    expect(existsSync(`${databaseFile(directory)}.held`)).toBe(false)
   })
 
   it('are no reason for new first data at the next start, but told of', () => {
@@ -301,7 +328,7 @@ describe('what a change was worked out on', () => {
     const { generation } = keeper
     const name = await backUp(keeper.reading().connection, directory, 'hand')
     const ready = await readyToRestore(join(backupFolder(directory), name), directory, (file) => examine(file))
-    keeper.exchange(() => putInPlace(ready, directory))
+    keeper.exchange((aside) => putInPlace(ready, directory, new Date(), aside))
     const tag = () => keeper.change(({ builds }) => builds.setTags('spillway-hex', ['late']), generation)
     expect(tag).toThrow(/exchanged for a backup meanwhile/)
     expect(keeper.reading().builds.find('spillway-hex')!.tags).toEqual([])

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { keepAside } from './backup'
 import { databaseFile, lockFolder } from './open'
-import { copyInto, OpenPlace, writeAnew } from './place'
+import { copyInto, holdFile, keepOpenAside, letFileGo, OpenPlace, takeUpHeld, writeAnew } from './place'
 import { openStore, type Store, type StoreOptions } from './store'
 import { StoreTrouble, troubleIn } from './trouble'
 
@@ -119,8 +119,12 @@ export class StoreKeeper {
     this.unlock = undefined
   }
 
-  /** Closes the database, lets its file be exchanged, and opens it again. @throws StoreTrouble; nothing is exchanged then */
-  exchange<T>(run: () => T): T {
+  /**
+   * Closes the database, lets its file be exchanged, and opens it again.
+   * @param run is given where the data are kept that were open; nothing where none were, or they are damaged
+   * @throws StoreTrouble; nothing is exchanged then
+   */
+  exchange<T>(run: (aside: string | undefined) => T): T {
     // What was taken away is written anew first, so that it can be kept aside.
     this.look(true)
     if (this.trouble?.kind === 'displaced') throw this.trouble
@@ -129,14 +133,21 @@ export class StoreKeeper {
     } catch (error) {
       throw troubleIn(error) ?? error
     }
+    const aside = this.keptAside()
     this.closeStore()
     try {
-      return run()
+      return run(aside)
     } finally {
       this.triedAt = -Infinity
       this.trouble = undefined
       this.look()
     }
+  }
+
+  /** What is open is kept before it is closed: nobody can take it away from then on. */
+  private keptAside(): string | undefined {
+    if (!this.open || this.trouble?.kind === 'damaged') return undefined
+    return keepOpenAside(this.open.connection, this.options.directory)
   }
 
   private closeStore(): void {
@@ -184,10 +195,12 @@ export class StoreKeeper {
     else if (this.open && this.trouble && mends(this.trouble)) this.open.probe()
     else if (this.open && this.trouble) this.closeStore()
     this.unlock ??= lockFolder(directory)
+    takeUpHeld(directory)
     if (!this.open) this.open = openStore({ ...this.options, mustExist: this.hadData || this.options.mustExist })
     if (displaced === 'none' || damaged) this.exchanges += 1
     this.hadData = true
     this.place = new OpenPlace(directory)
+    letFileGo(directory)
     this.trouble = undefined
     this.dropCopy()
   }
@@ -198,6 +211,7 @@ export class StoreKeeper {
     if (displaced === 'log') {
       const [{ busy }] = connection.pragma('wal_checkpoint(TRUNCATE)') as [{ busy: number }]
       if (busy) throw new StoreTrouble('displaced', 'its log is in use by another program')
+      holdFile(this.options.directory)
       this.say('The log of the data file was taken away; what stood in it is in the data file.')
     } else {
       try {

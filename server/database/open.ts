@@ -29,7 +29,7 @@ export function logOf(file: string): string {
 export function openDatabase(directory: string, migrations: Migration[], mustExist = false): Connection {
   if (mustExist && !existsSync(databaseFile(directory))) throw new StoreTrouble('missing', databaseFile(directory))
   mkdirSync(directory, { recursive: true })
-  const connection = new Database(databaseFile(directory))
+  const connection = new Database(databaseFile(directory), { fileMustExist: mustExist })
   try {
     refuseNewer(connection, migrations)
     connection.pragma('journal_mode = WAL')

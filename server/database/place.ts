@@ -3,6 +3,7 @@ import {
   closeSync,
   existsSync,
   fsyncSync,
+  linkSync,
   mkdirSync,
   openSync,
   readFileSync,
@@ -11,7 +12,9 @@ import {
   rmSync,
   statSync,
 } from 'node:fs'
-import { keepAside } from './backup'
+import { join } from 'node:path'
+import { backupFolder, keepAside } from './backup'
+import { stampOf, underNewName } from './names'
 import { databaseFile, lockFile, logOf, type Connection } from './open'
 
 /** What has become of the files that a connection has open. */
@@ -109,9 +112,58 @@ function statOf(path: string) {
   }
 }
 
+/** The second name that a data file has while it is closed and opened again: whoever takes the first away meanwhile takes nothing. */
+const heldFile = (directory: string) => `${databaseFile(directory)}.held`
+
+/** Gives a file the second name of the data; where the disk has no second names, it goes without. */
+export function holdFile(directory: string, file = databaseFile(directory)): void {
+  rmSync(heldFile(directory), { force: true })
+  try {
+    linkSync(file, heldFile(directory))
+  } catch {
+    // It is held by its one name.
+  }
+}
+
+/** Takes the second name away, once the data are open again under the first. */
+export function letFileGo(directory: string): void {
+  rmSync(heldFile(directory), { force: true })
+}
+
+/** Where the first name was taken away meanwhile, the second becomes it; also at a start after that. */
+export function takeUpHeld(directory: string): void {
+  if (!existsSync(databaseFile(directory)) && existsSync(heldFile(directory)))
+    renameSync(heldFile(directory), databaseFile(directory))
+}
+
+/**
+ * Keeps the data that a connection has open among the backups: by another name of the very file, or a copy of it
+ * where that is not to be had.
+ * @returns where that is
+ */
+export function keepOpenAside(connection: Connection, directory: string, now = new Date()): string {
+  const folder = backupFolder(directory)
+  const current = databaseFile(directory)
+  mkdirSync(folder, { recursive: true })
+  connection.pragma('wal_checkpoint(TRUNCATE)')
+  const mine = inodeOf(current)
+  const name = underNewName(folder, `before-restore-${stampOf(now)}`, '.sqlite', (path) => {
+    try {
+      linkSync(current, path)
+      if (mine !== undefined && inodeOf(path) === mine) return
+      rmSync(path)
+    } catch (error) {
+      if ((error as { code?: string }).code === 'EEXIST') throw error
+    }
+    copyInto(connection, path)
+  })
+  return join(folder, name)
+}
+
 /**
  * Writes all that a connection has open into a new file under the name of the data file, which was taken away or has
- * another in its place; that one is kept among the backups. The connection must be closed afterwards.
+ * another in its place; that one is kept among the backups. The connection must be closed afterwards; until `letFileGo` the
+ * new file has its second name, too.
  * @returns where the file is that was found in its place; nothing where there was none
  * @throws what the disk says; nothing is changed then
  */
@@ -125,6 +177,7 @@ export function writeAnew(connection: Connection, directory: string): string {
     connection.pragma('wal_checkpoint(TRUNCATE)')
     const found = existsSync(current) ? keepAside(directory, 'found') : ''
     for (const end of ['-wal', '-shm']) rmSync(current + end, { force: true })
+    holdFile(directory, fresh)
     renameSync(fresh, current)
     return found
   } finally {

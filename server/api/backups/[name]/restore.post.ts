@@ -20,7 +20,7 @@ export default defineEventHandler(async (event) => {
     const look = (file: string) => workPool().run('examine', { file, newest: keeper.schema })
     const ready = await readyToRestore(join(backupFolder(directory), name), directory, look)
     try {
-      keeper.exchange(() => putInPlace(ready, directory))
+      keeper.exchange((aside) => putInPlace(ready, directory, new Date(), aside))
     } catch (error) {
       throw CopyTrouble.of(error) ?? error
     } finally {
