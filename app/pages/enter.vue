@@ -48,12 +48,7 @@ async function enter() {
         autofocus
         :error-messages="problem"
       />
-      <v-text-field
-        v-model="name"
-        label="Your name, which signs what you save"
-        autocomplete="name"
-        maxlength="60"
-      />
+      <v-text-field v-model="name" label="Your name, which signs what you save" autocomplete="name" maxlength="60" />
       <v-btn type="submit" variant="flat" color="primary" :loading="asking" :disabled="!passphrase">Come in</v-btn>
     </form>
   </main>

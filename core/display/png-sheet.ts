@@ -36,7 +36,8 @@ export function pixelsOfPng(bytes: Uint8Array): Raster {
 function refuseLarge(bytes: Uint8Array): void {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength)
   const nameAt = (at: number) => String.fromCharCode(...bytes.subarray(at, at + 4))
-  if (bytes.length < 33 || view.getUint32(0) !== 0x89504e47 || nameAt(12) !== 'IHDR') throw new GlyphFileError('is no PNG that can be read')
+  if (bytes.length < 33 || view.getUint32(0) !== 0x89504e47 || nameAt(12) !== 'IHDR')
+    throw new GlyphFileError('is no PNG that can be read')
   const [width, height] = [view.getUint32(16), view.getUint32(20)]
   if (!width || !height || width > most.width || height > most.height)
     throw new GlyphFileError(`is ${width} × ${height} pixels; a sheet of glyphs has up to ${most.width} × ${most.height}`)

@@ -31,8 +31,9 @@ async function compare() {
 <template>
   <h2>What a board printed</h2>
   <p>
-    Paste what your board’s tool prints. The pattern, a regular expression in the syntax of RE2 with the groups <code>key</code> and
-    <code>value</code>, picks the settings out of its lines; the first reads what the template <i>Commands, one a line</i> writes.
+    Paste what your board’s tool prints. The pattern, a regular expression in the syntax of RE2 with the groups
+    <code>key</code> and <code>value</code>, picks the settings out of its lines; the first reads what the template
+    <i>Commands, one a line</i> writes.
   </p>
   <form class="asked no-print" @submit.prevent="compare">
     <textarea v-model="text" class="mono" rows="5" spellcheck="false" aria-label="Printed text" maxlength="500000" />
