@@ -67,8 +67,8 @@ export function fetchAhead(path: string): void {
 }
 
 /** Calls the product's own server. @throws ApiError */
-export async function callApi<T>(method: Method, path: string, body?: unknown): Promise<T> {
-  const response = await answered(method, path, body)
+export async function callApi<T>(method: Method, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
+  const response = await answered(method, path, body, signal)
   return (await response.json().catch(() => undefined)) as T
 }
 

@@ -8,21 +8,24 @@ export function useLatest(halt = () => {}) {
   const notices = useNotices()
   const running = ref(false)
   let begun = 0
+  let ending = new AbortController()
 
   function stop(): void {
     begun += 1
+    ending.abort()
     running.value = false
     halt()
   }
 
-  /** @param work is told by `counts` whether it still does */
-  async function begin(work: (counts: () => boolean) => Promise<void>): Promise<void> {
+  /** @param work is told by `counts` whether it still does; the signal ends what it has asked of others once it does not */
+  async function begin(work: (counts: () => boolean, signal: AbortSignal) => Promise<void>): Promise<void> {
     stop()
+    ending = new AbortController()
     const turn = begun
     const counts = () => turn === begun
     running.value = true
     try {
-      await work(counts)
+      await work(counts, ending.signal)
     } catch (error) {
       if (counts()) notices.complain((error as Error).message)
     } finally {

@@ -81,8 +81,8 @@ const kindOf = ({ name }: Backup) => kinds[name.split('-')[0] as keyof typeof ki
           <tr>
             <th>Made</th>
             <th>How</th>
-            <th class="text-right">Size</th>
-            <th>File</th>
+            <th class="text-right wide">Size</th>
+            <th class="wide">File</th>
             <th><span class="d-sr-only">Actions</span></th>
           </tr>
         </thead>
@@ -90,8 +90,8 @@ const kindOf = ({ name }: Backup) => kinds[name.split('-')[0] as keyof typeof ki
           <tr v-for="backup in backups" :key="backup.name">
             <td>{{ dayAndTime(backup.at) }}</td>
             <td>{{ kindOf(backup) }}</td>
-            <td class="text-right mono">{{ megabytes(backup.bytes) }}</td>
-            <td class="mono">{{ backup.name }}</td>
+            <td class="text-right mono wide">{{ megabytes(backup.bytes) }}</td>
+            <td class="mono wide">{{ backup.name }}</td>
             <td class="actions">
               <v-btn
                 :icon="mdiDownload"
@@ -130,5 +130,11 @@ const kindOf = ({ name }: Backup) => kinds[name.split('-')[0] as keyof typeof ki
 .actions {
   white-space: nowrap;
   text-align: right;
+}
+/* On a phone there is room for when, how, and what can be done. */
+@media (width < 640px) {
+  .wide {
+    display: none;
+  }
 }
 </style>

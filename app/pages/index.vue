@@ -9,11 +9,13 @@ import {
   mdiTagOutline,
   mdiTrayArrowDown,
 } from '@mdi/js'
+import { chosenFile } from '~/composables/chosenFile'
 import { keepInAddress } from '~/composables/keepInAddress'
 import { author } from '~/composables/author'
 import type { Sorting } from '~/composables/useSorted'
 import { dayAndTime } from '~/composables/dates'
-import { ApiError, callApi, callForFile, type BuildPage, type BuildSummary, type Problem } from '~/composables/useApi'
+import type { ApiError, BuildPage, BuildSummary, Problem } from '~/composables/useApi'
+import { callApi, callForFile } from '~/composables/useApi'
 import { gravestFirst } from '~/composables/severityLook'
 import { download } from '~/composables/download'
 import { useLatest } from '~/composables/useLatest'
@@ -70,20 +72,10 @@ function turn(by: number) {
 }
 
 async function openFile(event: Event) {
-  const input = event.target as HTMLInputElement
-  const chosen = input.files?.[0]
-  input.value = ''
+  const chosen = chosenFile(event)
   if (!chosen) return
   refused.value = undefined
   try {
-    const limit = 8
-    if (chosen.size > limit * 1048576)
-      throw new ApiError(
-        413,
-        `the file has ${(chosen.size / 1048576).toFixed(1)} MB; plans of up to ${limit} MB are read`,
-        [],
-        undefined,
-      )
     const { id } = await callApi<{ id: string }>('POST', '/api/builds', { file: await chosen.text() })
     await navigateTo(`/builds/${id}/fit-out`)
   } catch (error) {

@@ -15,6 +15,9 @@ interface Stale {
   since?: string[]
 }
 
+const savedElsewhere = ({ newest, plan, versions, known, since }: Stale) =>
+  new SavedElsewhere({ version: newest, plan }, versions, known, since)
+
 const pathOf = (id: string) => `/api/builds/${encodeURIComponent(id)}`
 
 /** The product's own server, as sessions want it. */
@@ -26,14 +29,16 @@ export const apiServer: BuildServer = {
 
   save: async (id, saving) => {
     try {
-      return await callApi<{ version: number; again: boolean }>('PUT', pathOf(id), saving)
+      const answer = await callApi<{ version: number; again: boolean } | Stale>('PUT', pathOf(id), saving)
+      // All that was sent had come in before.
+      if ('newest' in answer) throw savedElsewhere(answer)
+      return answer
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
       if (error.status === 422 && error.problems.length) throw new NotLedThere(error.message)
       if (error.status < 404 && isOfSteps(error)) throw new StepRefused(error.message)
       if (error.status !== 409) throw error.status >= 400 && error.status < 500 ? new SaveRefused(error.message) : error
-      const { newest, plan, versions, known, since } = error.body as Stale
-      throw new SavedElsewhere({ version: newest, plan }, versions, known, since)
+      throw savedElsewhere(error.body as Stale)
     }
   },
 }

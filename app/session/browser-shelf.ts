@@ -1,6 +1,6 @@
 import { createStore, del, entries, get, keys, set, type UseStore } from 'idb-keyval'
 import type { Shelf, Undoable, Unsaved } from './build-server'
-import { ofTab } from './own-storage'
+import { alone, claimPage, livingPages, pageEnd } from './page-locks'
 
 interface Kept {
   unsaved: Unsaved
@@ -42,7 +42,7 @@ export function browserShelf(newId: () => string): Shelf {
   const claimed = claimPage(newId)
   /** Pages tell each other that they have been opened. */
   const opened = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel('ypodoma-pages')
-  void claimed.then((page) => opened?.postMessage(page))
+  void claimed.then(() => opened?.postMessage('opened'))
   let last = Promise.resolve()
   /** Writes one after another; a browser that keeps nothing (private windows, a full disk) costs only this net. */
   const then = (run: () => Promise<void>) => void (last = last.then(run).catch(() => {}))
@@ -50,17 +50,38 @@ export function browserShelf(newId: () => string): Shelf {
   return {
     keep: (id, unsaved) => {
       then(async () => {
-        const key = `${id} ${await claimed}`
+        const key = keyOf(id, await claimed)
         await (unsaved ? set(key, { unsaved, at: Date.now() } satisfies Kept, await open()) : del(key, await open()))
       })
     },
 
     remember: (id, steps) => {
-      then(async () => set(`${id} ${await claimed}`, steps, await past()))
+      then(async () => set(keyOf(id, await claimed), steps, await past()))
     },
     recall: async (id) => {
       try {
-        return await get<Undoable>(`${id} ${await claimed}`, await past())
+        return await get<Undoable>(keyOf(id, await claimed), await past())
+      } catch {
+        return undefined
+      }
+    },
+
+    take: async (id, sure) => {
+      try {
+        if (!(await keptOf(id)).length) return undefined
+        await sure
+        return await alone(async () => {
+          const [all, page, living] = await Promise.all([keptOf(id), claimed, livingPages()])
+          const own = all.find((each) => each.page === page)
+          // What this very page left is written over by what it does next; the others wait for their turn.
+          if (own) return own.unsaved
+          const [newest] = all.filter((each) => isGone(each, living)).sort((one, other) => other.at - one.at)
+          if (!newest) return undefined
+          const { unsaved, at } = newest
+          await set(keyOf(id, page), { unsaved, at } satisfies Kept, await open())
+          await del(keyOf(id, newest.page), await open())
+          return unsaved
+        })
       } catch {
         return undefined
       }
@@ -68,102 +89,58 @@ export function browserShelf(newId: () => string): Shelf {
 
     heir: (id, take) => {
       const ended = new AbortController()
-      const waited = new Set<string>()
-      /** Goes on here with what a page left that is gone; again in a while where it cannot be yet. */
-      const inherit = async (gone: string): Promise<void> => {
-        const living = await livingPages()
-        if (ended.signal.aborted || !living || living.has(lockOf(gone))) return
-        const done = await alone(async () => {
-          const key = `${id} ${gone}`
-          const kept = await get<Kept>(key, await open())
-          if (!kept || ended.signal.aborted) return true
-          const taken = take(kept.unsaved)
-          if (taken) await del(key, await open())
-          return taken
+      const minded = new Set<string>()
+      /** Goes on here with what a page left that is gone. @returns whether it is to be tried again */
+      const inherit = (page: string) =>
+        alone(async () => {
+          const kept = (await keptOf(id)).find((each) => each.page === page)
+          if (!kept || ended.signal.aborted || !isGone(kept, await livingPages())) return false
+          if (!take(kept.unsaved)) return true
+          // It is kept as this page's own before it is taken away.
+          await last
+          await del(keyOf(id, page), await open())
+          return false
         })
-        if (!done) await again(gone)
-      }
-      const again = async (gone: string) => {
-        await new Promise((done) => setTimeout(done, reloading))
-        await inherit(gone)
-      }
-      const waitFor = async () => {
-        const [own, living] = await Promise.all([claimed, livingPages()])
-        const pages = [...(living ?? [])].filter(
-          (name) => name.startsWith(lockOf('')) && name !== lockOf(own) && !waited.has(name),
-        )
-        for (const name of pages) {
-          waited.add(name)
-          const has = navigator.locks.request(name, { signal: ended.signal }, () => undefined)
-          has.then(() => (waited.delete(name), inherit(name.slice(lockOf('').length)))).catch(() => undefined)
+      /** Once for each page: waits until it ends, and was not only loaded anew. */
+      const mind = async (page: string) => {
+        if (minded.has(page)) return
+        minded.add(page)
+        try {
+          while ((await livingPages())?.has(page)) {
+            await pageEnd(page, ended.signal)
+            await passed(reloading)
+          }
+          while (await inherit(page)) await passed(reloading)
+        } finally {
+          minded.delete(page)
         }
       }
-      void waitFor().catch(() => undefined)
-      const hear = () => void waitFor().catch(() => undefined)
+      const look = async () => {
+        const [own, living, kept] = await Promise.all([claimed, livingPages(), keptOf(id)])
+        if (!living) return
+        for (const page of new Set([...living, ...kept.map((each) => each.page)]))
+          if (page !== own) mind(page).catch(() => undefined)
+      }
+      const hear = () => void look().catch(() => undefined)
+      hear()
       opened?.addEventListener('message', hear)
       return () => {
         ended.abort()
         opened?.removeEventListener('message', hear)
       }
     },
-
-    take: async (id, sure) => {
-      const keptOf = async () => (await entries<string, Kept>(await open())).filter(([key]) => key.startsWith(`${id} `))
-      try {
-        if (!(await keptOf()).length) return undefined
-        await sure
-        return await alone(async () => {
-          const all = await keptOf()
-          const [page, living] = await Promise.all([claimed, livingPages()])
-          const left = all
-            .filter(([key, { at }]) => isGone(key.slice(id.length + 1), at, page, living))
-            .sort(([, one], [, other]) => other.at - one.at)
-          const [newest] = left
-          // What this very page left is written over by what it does next.
-          if (newest && newest[0] !== `${id} ${page}`) await del(newest[0], await open())
-          return newest?.[1].unsaved
-        })
-      } catch {
-        return undefined
-      }
-    },
   }
 }
 
-const lockOf = (page: string) => `ypodoma page ${page}`
+const keyOf = (id: string, page: string) => `${id} ${page}`
+const passed = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds))
 
-/** A name for this page: the same after a reload, another in each tab, also in one that was made as a copy of this. */
-async function claimPage(newId: () => string): Promise<string> {
-  const known = ofTab.read('ypodoma.page')
-  const id = known && (await hold(known)) ? known : newId()
-  if (id !== known) void hold(id)
-  ofTab.keep('ypodoma.page', id)
-  return id
+/** All that is kept of a build, with the page that did it. */
+async function keptOf(id: string): Promise<(Kept & { page: string })[]> {
+  const all = await entries<string, Kept>(await open())
+  return all.flatMap(([key, kept]) => (key.startsWith(keyOf(id, '')) ? [{ ...kept, page: key.slice(keyOf(id, '').length) }] : []))
 }
 
-/** Holds the lock of a page as long as this one lives; tells whether it could. */
-function hold(page: string): Promise<boolean> {
-  return new Promise((tell) => {
-    if (!navigator.locks) return tell(true)
-    void navigator.locks.request(lockOf(page), { ifAvailable: true }, (lock) => {
-      tell(lock !== null)
-      return lock ? new Promise(() => {}) : undefined
-    })
-  })
-}
-
-/** Pages that hold their lock; nothing where the browser has no locks. */
-async function livingPages(): Promise<Set<string> | undefined> {
-  const { held } = (await navigator.locks?.query()) ?? {}
-  return held && new Set(held.flatMap(({ name }) => name ?? []))
-}
-
-function isGone(of: string, at: number, page: string, living: Set<string> | undefined): boolean {
-  if (of === page) return true
-  return living ? !living.has(lockOf(of)) : Date.now() - at > silence
-}
-
-/** Two pages that open at the same moment take one after the other. */
-async function alone<T>(run: () => Promise<T>): Promise<T> {
-  return navigator.locks ? await navigator.locks.request('ypodoma shelf', run) : run()
+function isGone({ page, at }: { page: string; at: number }, living: Set<string> | undefined): boolean {
+  return living ? !living.has(page) : Date.now() - at > silence
 }

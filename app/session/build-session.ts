@@ -179,7 +179,9 @@ export class BuildSession {
     if (!inherited) {
       // It is asked what becomes of it, as if it had been left by this page.
       if (!this.settled) return false
+      const { plan, done } = this.history
       this.resume(left)
+      this.history = { ...this.history, done: [...done, stepTo(plan, this.history.plan, 'what another page left')] }
       void this.analyse()
       return true
     }

@@ -1,3 +1,4 @@
+import { unseenSign } from '../units'
 import { rowsOf, type GlyphSet } from './glyph-set'
 import type { Raster } from './raster'
 import { codedSigns } from './stream'
@@ -101,12 +102,14 @@ type Box = [width: number, height: number, left: number, bottom: number]
 const longestBdf = 8_000_000
 
 /** Whether a code point is a sign that is seen, and does nothing to what stands around it. */
-const isSeen = (code: number) =>
-  code > 0x20 &&
-  code <= 0x1ffff &&
-  !/[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u.test(String.fromCodePoint(code))
+const isSeen = (code: number) => code > 0x20 && code <= 0x1ffff && !unseenSign.test(String.fromCodePoint(code))
 
-/** A set from a BDF file; code points that are no sign to be seen are passed over: glyphs smaller than the cell stand in it where their boxes say. @param size glyphs of the receiver @throws GlyphFileError naming the line */
+/**
+ * A set from a BDF file: glyphs smaller than the cell stand in it where their boxes say; code points that are no sign to
+ * be seen are passed over.
+ * @param size glyphs of the receiver
+ * @throws GlyphFileError naming the line
+ */
 export function setFromBdf(text: string, name: string, size: number): GlyphSet {
   if (text.length > longestBdf) throw new GlyphFileError(`has more than ${longestBdf / 1_000_000} million signs`)
   const lines = text.split(/\r?\n/)

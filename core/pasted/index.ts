@@ -19,7 +19,7 @@ export function readBack(text: string, pattern: string, intended: BoardState): B
   const matcher = compiled(pattern).matcher(text.replace(/\r\n?/g, '\n'))
   const found = new Map<string, BoardValue>()
   for (let count = 0; matcher.find(); count += 1) {
-    if (count === mostFound) throw new PatternError(`finds more than ${mostFound} values`)
+    if (count === mostFound) throw new PatternError(`it finds more than ${mostFound} values`)
     const key = groupOf(matcher, 'key')
     // A key may be any word, such as one that every object has.
     if (key) found.set(key, valueOf(groupOf(matcher, 'value'), Object.hasOwn(intended, key) ? intended[key] : undefined))
@@ -38,14 +38,15 @@ function compiled(pattern: string): RE2JS {
     throw new PatternError(whatIsWrong(pattern, error.message))
   }
   const groups = expression.namedGroups()
-  for (const group of ['key', 'value']) if (!(group in groups)) throw new PatternError(`has no group (?<${group}>…)`)
+  for (const group of ['key', 'value']) if (!(group in groups)) throw new PatternError(`it has no group (?<${group}>…)`)
   return expression
 }
 
 function whatIsWrong(pattern: string, said: string): string {
-  if (/\(\?<?[=!]/.test(pattern)) return 'looks ahead or behind, (?= or (?<!, which could take without end; leave that out'
+  if (/\(\?<?[=!]/.test(pattern))
+    return 'it looks ahead or behind, with (?= or (?<!; leave that out, since it could run without end'
   if (/\\([1-9]|k<)/.test(pattern))
-    return 'asks for what was found before, \\1 or \\k, which could take without end; leave that out'
+    return 'it asks for what was found before, with \\1 or \\k; leave that out, since it could run without end'
   return said.replace(/^error parsing regexp: /, '')
 }
 

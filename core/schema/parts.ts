@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { characterFormats, measures as measured } from '../catalogue'
-import { wireColours } from '../units'
+import { unseenSign, wireColours } from '../units'
 import { limits } from './limits'
 
 /** Names that any object has of itself cannot name a part. */
@@ -10,9 +10,9 @@ export const heldNames: ReadonlySet<string> = new Set(Object.getOwnPropertyNames
 export const free: Joi.CustomValidator<string> = (text, helpers) =>
   heldNames.has(text) ? helpers.message({ custom: 'this name cannot be used' }) : text
 
-/** Signs that are not seen, or that act on what is around them. */
-export const unseen = /(?!\u200C|\u200D)[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u
-const unseenInProse = /(?!\u200C|\u200D|[\t\n\r])[\p{Cc}\p{Cf}\p{Cs}\p{Zl}\p{Zp}\p{Noncharacter_Code_Point}]/u
+/** Some scripts join their letters by signs that are not seen. */
+const unseen = new RegExp(`(?!\\u200C|\\u200D)${unseenSign.source}`, 'u')
+const unseenInProse = new RegExp(`(?![\\t\\n\\r])${unseen.source}`, 'u')
 const visible = /[\p{L}\p{N}\p{P}\p{S}]/u
 
 export const idPattern = /^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/

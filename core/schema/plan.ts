@@ -27,10 +27,10 @@ import {
   type LightSegment,
   type LightStrip,
 } from '../plan'
-import { cellVoltage } from '../units'
+import { cellVoltage, unseenSign } from '../units'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
-import { baud, characterFormat, colour, free, id, idPattern, label, list, prose, settingValue, unseen } from './parts'
+import { baud, characterFormat, colour, free, id, idPattern, label, list, prose, settingValue } from './parts'
 import { limits } from './limits'
 
 const keyPattern = /^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/
@@ -135,7 +135,7 @@ export const glyphShapes = Joi.object({
     .required(),
 }).custom((value: GlyphShapes, helpers) => {
   const digits = Math.ceil(value.width / 4) * value.height
-  const hidden = Object.keys(value.shapes).find((code) => unseen.test(String.fromCodePoint(Number.parseInt(code, 16))))
+  const hidden = Object.keys(value.shapes).find((code) => unseenSign.test(String.fromCodePoint(Number.parseInt(code, 16))))
   if (hidden) return helpers.message({ custom: `shapes.${hidden} is of no sign that is seen` })
   const wrong = Object.entries(value.shapes).find(([, text]) => text.length !== digits)
   return wrong ? helpers.message({ custom: `shapes.${wrong[0]} has ${wrong[1].length} digits; a cell takes ${digits}` }) : value

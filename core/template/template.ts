@@ -5,7 +5,7 @@ import { deviceSheets, settingWords, setupRounds } from '../settings'
 import { placeOfStep } from '../documents'
 
 /** What a template may take: characters of its text and of what it makes, milliseconds, and values it holds at once. */
-export const templateLimits = { text: 100_000, output: 2_000_000, milliseconds: 700, memory: 8_000_000 } as const
+export const templateLimits = { text: 100_000, output: 2_000_000, milliseconds: 3000, memory: 8_000_000 } as const
 
 /** A template that cannot be carried out, and where. */
 export class TemplateError extends Error {

@@ -4,11 +4,11 @@ import { connect, createServer, type AddressInfo, type Socket } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { resolvePlan, type Plan } from '#core/plan'
-import { setPassphrase } from '../../server/security/access'
 import { factsOf } from '../../standin/facts'
 import { StandInServer } from '../../standin/server'
 import { allocated } from '../../tests/helpers/plans'
-import { ask, put, removeServer, startServer } from '../../tests/browser/servers'
+import { ask, put, removeServer } from '../../tests/browser/servers'
+import { guardedServer } from './guarded'
 import { memoryOf, tell } from './figures'
 
 const plan = allocated('spillway-hex')
@@ -39,15 +39,7 @@ for (const head of [
   })
 tell('requests of other sites that the simulated board carried out', asked.length ? asked.join(', ') : 0, !asked.length)
 
-const directory = mkdtempSync(join(tmpdir(), 'ypodoma-boards-'))
-await setPassphrase(directory, 'editor', 'all of it, please')
-await setPassphrase(directory, 'reader', 'only to look at it')
-const server = await startServer({}, directory)
-const enter = async (passphrase: string) => {
-  const { headers } = await put(server, 'POST', '/api/session', { passphrase })
-  return { cookie: String(headers['set-cookie']).split(';')[0]! }
-}
-const [editor, reader] = [await enter('all of it, please'), await enter('only to look at it')]
+const { server, editor, reader } = await guardedServer()
 const display = { columns: 30, rows: 13, bytes: [0x24] }
 const statuses: number[] = []
 for (const port of [boardPort, server.port])

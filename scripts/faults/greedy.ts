@@ -1,26 +1,15 @@
 // One reader asks for 200 papers, four bodies of 8 MB and 20 patterns that backtrack without end, again and again, while an
 // editor saves: how long a save takes then, and how much memory the server does.
 import { spawn } from 'node:child_process'
-import { mkdtempSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import { paperParts } from '#core/documents'
-import { setPassphrase } from '../../server/security/access'
 import { allocated } from '../../tests/helpers/plans'
-import { ask, put, removeServer, startServer } from '../../tests/browser/servers'
+import { ask, removeServer } from '../../tests/browser/servers'
+import { guardedServer } from './guarded'
 import { memoryOf, quantile, tell } from './figures'
 
 const seconds = Number(process.env.DURATION ?? 60)
-const directory = mkdtempSync(join(tmpdir(), 'ypodoma-greedy-'))
-await setPassphrase(directory, 'editor', 'all of it, please')
-await setPassphrase(directory, 'reader', 'only to look at it')
-const server = await startServer({}, directory)
+const { server, editor, reader } = await guardedServer()
 const { port } = server
-const enter = async (passphrase: string) => {
-  const { headers } = await put(server, 'POST', '/api/session', { passphrase })
-  return { cookie: String(headers['set-cookie']).split(';')[0]! }
-}
-const [editor, reader] = [await enter('all of it, please'), await enter('only to look at it')]
 const plan = allocated('spillway-hex')
 interface Saves {
   milliseconds: number[]

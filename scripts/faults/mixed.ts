@@ -1,28 +1,20 @@
 // Ten minutes of mixed use with all of it under way: editors save, a reader asks for all it can, backups are made and gone back
 // to, the data file is taken away, and things that are no board answer at ports. Nothing acknowledged may be lost.
-import { existsSync, mkdtempSync, rmSync } from 'node:fs'
+import { existsSync, rmSync } from 'node:fs'
 import { createServer, type AddressInfo } from 'node:net'
-import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import { applyEdit, type Plan } from '#core/plan'
 import { paperParts } from '#core/documents'
 import { backupFolder, backupsIn } from '../../server/database/backup'
-import { setPassphrase } from '../../server/security/access'
 import { allocated } from '../../tests/helpers/plans'
-import { ask, put, removeServer, startServer, type Answered } from '../../tests/browser/servers'
+import { ask, put, removeServer, type Answered } from '../../tests/browser/servers'
+import { guardedServer } from './guarded'
 import { memoryOf, quantile, tell } from './figures'
 
 const seconds = Number(process.env.DURATION ?? 600)
-const directory = mkdtempSync(join(tmpdir(), 'ypodoma-mixed-'))
-await setPassphrase(directory, 'editor', 'all of it, please')
-await setPassphrase(directory, 'reader', 'only to look at it')
-const server = await startServer({}, directory)
-const enter = async (passphrase: string) => {
-  const { headers } = await put(server, 'POST', '/api/session', { passphrase })
-  return { cookie: String(headers['set-cookie']).split(';')[0]! }
-}
-const [editor, reader] = [await enter('all of it, please'), await enter('only to look at it')]
+const { server, editor, reader } = await guardedServer()
+const { directory } = server
 const until = Date.now() + seconds * 1000
 const pause = (milliseconds: number) => new Promise((resolve) => setTimeout(resolve, milliseconds))
 const statuses = new Map<string, number>()

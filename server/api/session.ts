@@ -22,7 +22,7 @@ export default defineEventHandler(async (event) => {
       throw refusal(429, `too many tries; the next one in ${Math.ceil(wait / 60)} min`)
     }
     const entered = await access.enter(passphrase, address, name)
-    if (!entered) throw refusal(401, 'this passphrase is none of this server')
+    if (!entered) throw refusal(401, 'this server has no such passphrase')
     setCookie(event, sessionCookie, entered.token, { ...cookie, maxAge: 7 * 86_400 })
     return { needed: true, role: entered.role, author: access.authorOf(entered.token) }
   }

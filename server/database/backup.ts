@@ -99,7 +99,7 @@ export function dropAbandoned(directory: string, now = Date.now()): void {
 
 /**
  * Automatic backups that the rule takes away: all but the newest 10, and the last of
- * each day of the past 30. Those with a date still to come, from a clock that was wrong, count as old.
+ * each day of the past 30. Those with a date still to come, from a clock that was wrong, come last.
  * @param backups newest first
  */
 export function toDrop(backups: readonly Backup[], now: number): string[] {

@@ -1,6 +1,6 @@
 import { afterEach, expect, it } from 'vitest'
 import { freshStore, removeStores } from '../../tests/helpers/store'
-import { StaleCollected } from './collection'
+import { NameTaken, StaleCollected } from './collection'
 
 afterEach(removeStores)
 
@@ -27,6 +27,19 @@ it('a change is made on the version before, and one that was overtaken is refuse
   collection.remove('module', 'a', 2)
   expect(() => collection.save('module', 'a', 2, { name: 'Late', text: '3' })).toThrow('taken away meanwhile')
   expect(collection.list('module')).toEqual([])
+})
+
+it('two of a kind do not bear one name, and one that does from before can still be changed', () => {
+  const { collection, connection } = freshStore()
+  const kept = { name: 'Mast', text: '1' }
+  collection.save('module', 'a', 0, kept)
+  expect(() => collection.save('module', 'b', 0, { ...kept, name: 'MAST' })).toThrow(NameTaken)
+  expect(collection.save('template', 'b', 0, kept)).toBe(1)
+  expect(collection.save('module', 'a', 1, { ...kept, text: '2' })).toBe(2)
+  collection.save('module', 'b', 0, { ...kept, name: 'Other' })
+  expect(() => collection.save('module', 'b', 1, kept)).toThrow('Mast is there already')
+  connection.exec(`UPDATE collection SET name = 'Mast' WHERE kind = 'module'`)
+  expect(collection.save('module', 'b', 1, { ...kept, text: '3' })).toBe(2)
 })
 
 it('knows no other kinds', () => {

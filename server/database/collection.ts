@@ -19,6 +19,13 @@ export class StaleCollected extends Error {
   }
 }
 
+/** Another thing of its kind has the name that one is to have. */
+export class NameTaken extends Error {
+  constructor(name: string) {
+    super(`${name} is there already: change that one, or take another name`)
+  }
+}
+
 export type CollectionRepository = ReturnType<typeof collectionRepository>
 
 /** Templates and modules of the user's own; each change is made on the version before, 0 for a new one. */
@@ -34,6 +41,9 @@ export function collectionRepository(connection: Connection, now: () => string) 
     `INSERT INTO collection (kind, id, name, text, version, updated_at) VALUES (@kind, @id, @name, @text, @version, @at)
      ON CONFLICT (kind, id) DO UPDATE SET name = @name, text = @text, version = @version, updated_at = @at`,
   )
+  const named = connection.prepare<[string, string, string], { id: string }>(
+    'SELECT id FROM collection WHERE kind = ? AND name = ? COLLATE NOCASE AND id <> ?',
+  )
   const drop = connection.prepare('DELETE FROM collection WHERE kind = ? AND id = ?')
 
   /** @throws StaleCollected */
@@ -45,9 +55,10 @@ export function collectionRepository(connection: Connection, now: () => string) 
   return {
     list: (kind: Collected) => heads.all(kind),
     find: (kind: Collected, id: string) => one.get(kind, id),
-    /** @returns its version now @throws StaleCollected */
+    /** @returns its version now @throws StaleCollected, NameTaken */
     save: connection.transaction((kind: Collected, id: string, on: number, { name, text }: { name: string; text: string }) => {
       requireVersion(kind, id, on)
+      if (one.get(kind, id)?.name !== name && named.get(kind, name, id)) throw new NameTaken(name)
       put.run({ kind, id, name, text, version: on + 1, at: now() })
       return on + 1
     }),

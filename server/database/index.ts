@@ -25,7 +25,7 @@ export async function reading(): Promise<Store> {
 const mostCopies = 20
 const copies = new Turns(mostCopies)
 
-/** Does work that copies the data or puts a copy in their place: one after the other. @throws TooManyWait */
+/** Does work that copies the data or puts a copy in their place: one after the other. @throws NotDone where too many wait */
 export function copying<T>(work: () => Promise<T>): Promise<T> {
   return copies.run(work)
 }

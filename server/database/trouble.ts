@@ -74,18 +74,10 @@ export class CopyTrouble extends Error {
   /** The trouble with a copy that an error of the file system or the database means, if it means one. */
   static of(error: unknown): CopyTrouble | undefined {
     const trouble = error instanceof StoreTrouble ? undefined : troubleIn(error)
-    const todo = trouble && {
-      full: words.full.todo,
-      'read-only': 'Give this program the right to write to the folder “backups”.',
-    }
-    return (
-      trouble &&
-      new CopyTrouble(
-        trouble.kind,
-        `the copy could not be made: ${(error as Error).message}`,
-        todo?.[trouble.kind as 'full' | 'read-only'] ?? 'Try again.',
-      )
-    )
+    if (!trouble) return undefined
+    const todo = { full: words.full.todo, 'read-only': 'Give this program the right to write to the folder “backups”.' }
+    const message = `the copy could not be made: ${(error as Error).message}`
+    return new CopyTrouble(trouble.kind, message, todo[trouble.kind as keyof typeof todo] ?? 'Try again.')
   }
 }
 

@@ -1,6 +1,5 @@
 import type { H3Event } from 'h3'
 import { CopyTrouble, StoreTrouble } from '../database/trouble'
-import { TooManyWait } from '../work/turns'
 import { NotStored, UnreadablePlan } from '../database/builds'
 import { Refused, type Problem } from '../work/answer'
 import { AccessDamaged } from './access'
@@ -55,7 +54,6 @@ export function refusalOf(error: unknown): ReturnType<typeof refusal> | undefine
   if (error instanceof UnreadablePlan) return refusal(422, error.message, { todo: 'It can be saved as it is stored.' })
   if (error instanceof AccessDamaged) return refusal(503, error.message, { todo: error.todo })
   if (error instanceof NotStored) return refusal(404, error.message)
-  if (error instanceof TooManyWait) return refusal(503, error.message, { todo: 'Try again in 5 s.' })
   if (error instanceof StoreTrouble || error instanceof CopyTrouble)
     return refusal(error.kind === 'full' ? 507 : 503, error.message, { todo: error.todo })
   if (error instanceof NotDone) {

@@ -2,7 +2,7 @@ import type { H3Event } from 'h3'
 import Joi from 'joi'
 import { parseModule } from '#core/modules'
 import { InputError, label } from '#core/schema'
-import { collected, StaleCollected, type Collected } from '../database/collection'
+import { collected, NameTaken, StaleCollected, type Collected } from '../database/collection'
 import { readValid } from '../security/body'
 import { notThere, refusal, refused } from '../security/refusals'
 
@@ -39,12 +39,12 @@ export async function readCollected(event: H3Event, kind: Collected): Promise<{ 
   }
 }
 
-/** Work on the collection, with 409 where somebody else came first. */
+/** Work on the collection, with 409 where somebody else came first, or has the name. */
 export async function onNewest<T>(work: () => Promise<T>): Promise<T> {
   try {
     return await work()
   } catch (error) {
-    if (error instanceof StaleCollected) throw refusal(409, error.message)
+    if (error instanceof StaleCollected || error instanceof NameTaken) throw refusal(409, error.message)
     throw error
   }
 }

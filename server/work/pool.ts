@@ -16,7 +16,7 @@ export const lanes = {
   saves: { threads: 1, inAll: 400, ofOne: 400, patience: 20_000, milliseconds: 30_000, nice: 0, memory: 160 },
   files: { threads: 2, inAll: 200, ofOne: 100, patience: 30_000, milliseconds: 60_000, nice: 5, memory: 160 },
   papers: { threads: 1, inAll: 24, ofOne: 4, patience: 60_000, milliseconds: 60_000, nice: 10, memory: 160 },
-  patterns: { threads: 1, inAll: 24, ofOne: 4, patience: 10_000, milliseconds: 3000, nice: 10, memory: 96 },
+  patterns: { threads: 1, inAll: 24, ofOne: 4, patience: 30_000, milliseconds: 10_000, nice: 10, memory: 96 },
 } as const satisfies Record<string, LaneLimits & { nice: number; memory: number }>
 export type LaneName = keyof typeof lanes
 
@@ -35,7 +35,7 @@ const laneOf: Record<Exclude<keyof Tasks, 'json' | 'ready'>, LaneName> = {
 }
 
 /** Milliseconds for what users write themselves, and could write so that it takes without end. */
-const ownTime: Partial<Record<keyof Tasks, number>> = { readBack: 1000, template: 3000 }
+const ownTime: Partial<Record<keyof Tasks, number>> = { readBack: 5000, template: 10_000 }
 
 type Input<N extends keyof Tasks> = Parameters<Tasks[N]>[0]
 type Value<N extends keyof Tasks> = Awaited<ReturnType<Tasks[N]>> extends Answer<infer T> ? T : never

@@ -52,3 +52,45 @@ test('a second tab brings itself up at once when the build changed in the first,
   await saved(page)
   await expect(other.getByRole('button', { name: 'Camera', exact: true })).toBeVisible()
 })
+
+test('what a tab had not saved when it was closed is gone on with in another of the build, which can undo it', async ({
+  page,
+  context,
+}) => {
+  const id = await freshBuild(page, 'spillway-hex', 'Tab closed', true)
+  const other = await context.newPage()
+  for (const one of [page, other]) await one.goto(`${address}/builds/${id}/fit-out`)
+  await expect(page.getByText('17 devices')).toBeVisible()
+  // The server hears nothing of it.
+  await other.route(/\/api\/builds\/[^/]+$/, (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()))
+  await rename(other, 'Camera', 'Lens')
+  await expect(other.getByRole('banner').getByText('Not saved', { exact: true })).toBeVisible()
+  await rename(page, 'Flight logger', 'Mine')
+  await saved(page)
+  await other.close({ runBeforeUnload: false })
+  await expect(page.getByRole('button', { name: 'Lens', exact: true })).toBeVisible()
+  await expect(page.getByText('continued: Rename Camera to Lens')).toBeVisible()
+  await saved(page)
+  await expect(page.getByRole('button', { name: 'Mine', exact: true })).toBeVisible()
+  await page.getByRole('banner').getByRole('button', { name: 'Undo', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Camera', exact: true })).toBeVisible()
+  await saved(page)
+})
+
+test('a save whose steps came in by another way is answered with what there is, and no conflict', async ({ page }) => {
+  const id = await freshBuild(page, 'culvert-scout', 'Twice')
+  const path = `${address}/api/builds/${id}`
+  const { plan } = (await (await page.request.get(path)).json()) as { plan: object }
+  const edit = { type: 'plan.note', note: 'n' }
+  const body = { base: 1, plan: { ...plan, note: 'n' }, edits: [edit], steps: ['Note'], stepIds: ['browser1.step1'] }
+  const put = (more: object) => page.request.put(path, { data: { ...body, ...more } })
+  expect(await (await put({ saveId: 'save-one' })).json()).toEqual({ version: 2, again: false })
+  expect(await (await put({ saveId: 'save-one' })).json()).toEqual({ version: 2, again: true })
+  const again = await put({ saveId: 'save-two' })
+  expect([again.status(), await again.json()]).toEqual([200, expect.objectContaining({ newest: 2, known: ['browser1.step1'] })])
+  const more = await put({ saveId: 'save-three', steps: ['Note', 'Other'], stepIds: ['browser1.step1', 'browser1.step2'] })
+  expect([more.status(), await more.json()]).toEqual([
+    409,
+    expect.objectContaining({ newest: 2, known: ['browser1.step1'], since: ['browser1.step1'] }),
+  ])
+})

@@ -181,7 +181,10 @@ function put() {
 
 <style scoped>
 section {
-  margin-top: var(--space-4);
+  margin-top: var(--space-5);
+}
+p {
+  margin-bottom: var(--space-5);
 }
 fieldset {
   border: var(--edge);

@@ -20,7 +20,7 @@ const session = useSession()
     <v-spacer />
     <slot />
     <v-btn v-if="session.session?.needed" :prepend-icon="mdiLogout" @click="session.leave()"
-      >Log out ({{ session.session.role }})</v-btn
+      >Log out ({{ session.session.author ?? session.session.role }})</v-btn
     >
   </HeadBar>
 </template>
@@ -30,6 +30,15 @@ nav {
   display: flex;
   gap: var(--space-2);
   margin-left: var(--space-6);
+  overflow-x: auto;
+}
+@media (width < 640px) {
+  b {
+    display: none;
+  }
+  nav {
+    margin-left: 0;
+  }
 }
 nav a {
   color: inherit;

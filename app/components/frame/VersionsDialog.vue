@@ -9,10 +9,12 @@ import { drawHarness, wiresOf } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 import { fontFaces } from '~/composables/useFonts'
 import { useBuild } from '~/stores/build'
+import { useNotices } from '~/stores/notices'
 import { useSession } from '~/stores/session'
 
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
+const notices = useNotices()
 const author = ref(savedAuthor())
 /** The name given on coming in, which nothing here changes. */
 const signed = computed(() => useSession().session?.author)
@@ -79,7 +81,13 @@ watch(
 const kinds = { added: 'Added', moved: 'Moved', changed: 'Changed', gone: 'Gone' } as const
 
 async function annotate(version: SavedVersion, note: string) {
-  if (note !== version.note) await callApi('PUT', `${path.value}/${version.number}/note`, { note })
+  if (note === version.note) return
+  try {
+    await callApi('PUT', `${path.value}/${version.number}/note`, { note })
+    version.note = note
+  } catch (error) {
+    notices.complain(`The note on version ${version.number} is not kept: ${(error as Error).message}`)
+  }
 }
 </script>
 
@@ -136,15 +144,16 @@ async function annotate(version: SavedVersion, note: string) {
                 />
               </td>
               <td class="mono">{{ version.number }}</td>
-              <td>{{ dayAndTime(version.savedAt) }}</td>
+              <td class="saved">{{ dayAndTime(version.savedAt) }}</td>
               <td>{{ version.author }}</td>
-              <td>{{ version.steps.join('; ') }}</td>
+              <td class="w-50">{{ version.steps.join('; ') }}</td>
               <td>
-                <v-text-field
-                  :model-value="version.note"
+                <input
+                  class="line-field note"
+                  :value="version.note"
                   :aria-label="`Note on version ${version.number}`"
-                  variant="plain"
                   placeholder="note"
+                  maxlength="2000"
                   @change="(event: Event) => annotate(version, (event.target as HTMLInputElement).value)"
                 />
               </td>
@@ -200,6 +209,13 @@ figure {
 figure img {
   width: 100%;
   border: var(--edge);
+}
+.note {
+  width: 100%;
+  min-width: 140px;
+}
+.saved {
+  white-space: nowrap;
 }
 .list {
   max-height: 460px;

@@ -7,7 +7,7 @@ import { ofBrowser } from '~/session/own-storage'
 
 /** Where the pattern stays that was last used, in this browser. */
 const kept = 'ypodoma.pattern'
-const usual = '^set (?<key>.+?) = (?<value>.*)$'
+const usual = '^(?<key>\\w.*?) = (?<value>.*)$'
 const plan = usePlan()
 const text = ref('')
 const pattern = ref(ofBrowser.read(kept) ?? usual)
@@ -32,12 +32,12 @@ async function compare() {
   <h2>What a board printed</h2>
   <p>
     Paste what your board’s tool prints. The pattern, a regular expression in the syntax of RE2 with the groups
-    <code>key</code> and <code>value</code>, picks the settings out of its lines; the first reads what the template
-    <i>Commands, one a line</i> writes.
+    <code>key</code> and <code>value</code>, picks the settings out of its lines; the usual one reads what the template
+    <i>Keys and values, by round</i> writes.
   </p>
   <form class="asked no-print" @submit.prevent="compare">
     <textarea v-model="text" class="mono" rows="5" spellcheck="false" aria-label="Printed text" maxlength="500000" />
-    <label>Pattern <input v-model="pattern" class="mono" maxlength="500" spellcheck="false" /></label>
+    <label class="pattern">Pattern <input v-model="pattern" class="line-field mono" maxlength="500" spellcheck="false" /></label>
     <v-btn v-if="pattern !== usual" @click="pattern = usual">The usual one</v-btn>
     <v-btn type="submit" variant="outlined" :disabled="working || !text.trim() || !pattern">Compare with the plan</v-btn>
   </form>
@@ -66,18 +66,22 @@ p {
   gap: var(--space-3) var(--space-5);
   align-items: center;
 }
-textarea,
-input {
+textarea {
   border: 1px solid rgba(var(--v-theme-on-surface), 0.5);
   border-radius: 3px;
   padding: var(--space-2);
   color: inherit;
-}
-textarea {
   flex: 1 0 100%;
   font-size: var(--text-small);
 }
+.pattern {
+  display: flex;
+  flex: 1 1 300px;
+  gap: var(--space-3);
+  align-items: center;
+}
 input {
-  width: min(420px, 100%);
+  flex: 1;
+  min-width: 0;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Whatever text a board's tool takes, made of the plan by a template of the user's own. */
 import { mdiContentCopy, mdiContentSave, mdiDeleteOutline, mdiFileUploadOutline } from '@mdi/js'
-import commands from '../../../templates/commands.liquid?raw'
+import pairs from '../../../templates/pairs.liquid?raw'
 import sheet from '../../../templates/sheet.liquid?raw'
 import { chosenFile } from '~/composables/chosenFile'
 import { callApi } from '~/composables/useApi'
@@ -13,7 +13,7 @@ import { ofBrowser } from '~/session/own-storage'
 import { useNotices } from '~/stores/notices'
 
 const shipped = [
-  { value: 'commands', title: 'Commands, one a line', text: commands },
+  { value: 'pairs', title: 'Keys and values, by round', text: pairs },
   { value: 'sheet', title: 'Sheet of devices', text: sheet },
 ]
 /** Where the template stays that was last written, in this browser, and what it is called in the library. */
@@ -23,7 +23,7 @@ const longest = 100_000
 
 const plan = usePlan()
 const notices = useNotices()
-const text = ref(ofBrowser.read(kept) ?? commands)
+const text = ref(ofBrowser.read(kept) ?? pairs)
 const { list, failure, load, open: openKept, keep: keepIt, remove: removeKept } = useCollection('template')
 /** The template of the library that this one is. */
 const own = ref<{ id: string; name: string; version: number } | undefined>(readOwn())
@@ -35,12 +35,10 @@ const file = useTemplateRef<HTMLInputElement>('file')
 let waiting: ReturnType<typeof setTimeout> | undefined
 
 const render = () =>
-  begin(async (counts) => {
+  begin(async (counts, signal) => {
     try {
-      const answer = await callApi<{ made?: string; wrong?: { message: string } }>('POST', '/api/templates/render', {
-        plan: plan.value,
-        text: text.value,
-      })
+      const asked = { plan: plan.value, text: text.value }
+      const answer = await callApi<{ made?: string; wrong?: { message: string } }>('POST', '/api/templates/render', asked, signal)
       if (!counts()) return
       wrong.value = answer.wrong
       // What was made last stays to be read while the template is being written.
@@ -74,8 +72,6 @@ function readOwn() {
 async function keep() {
   const name = title.value.trim()
   const before = own.value?.name === name ? own.value : undefined
-  if (list.value.some((each) => each.name === name && each.id !== before?.id))
-    return notices.complain(`${name} is there already. Start from it, or take another name.`)
   const saved = await keepIt(name, text.value, before)
   if (!saved) return
   own.value = saved

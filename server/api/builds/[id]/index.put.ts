@@ -14,6 +14,7 @@ import { workPool } from '../../../work/pool'
 
 interface Body extends NewVersion {
   base: number
+  stepIds: string[]
 }
 
 /** The plan and each edit are looked at by the thread that replays them. */
@@ -36,8 +37,9 @@ const body = Joi.object({
 
 /**
  * Saves a version made on version `base`: 409 with the newest version, and what of the
- * steps is in already, when another was saved first, 422 when its edits do not lead from `base` to its plan, 403 when
- * one of them is not for whoever asks.
+ * steps is in already, when another was saved first; the same as 200 when all of the steps
+ * are in; 422 when its edits do not lead from `base` to its plan; 403 when one of them is
+ * not for whoever asks.
  */
 export default defineEventHandler((event) => workPool().admit('saves', personOf(event), () => save(event)))
 
@@ -62,7 +64,8 @@ async function save(event: H3Event) {
     if (!(error instanceof StaleSave)) throw error
     const { builds } = await reading()
     const { newest, steps } = error
-    setResponseStatus(event, 409)
+    const allIn = version.stepIds.length > 0 && steps.known.length === version.stepIds.length
+    setResponseStatus(event, allIn ? 200 : 409)
     return { newest, plan: builds.plan(id, newest)!, versions: builds.versions(id, { limit: 20 }), ...steps }
   }
 }

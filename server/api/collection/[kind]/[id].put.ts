@@ -1,7 +1,7 @@
 import { changing } from '../../../database'
 import { collectedAsked, onNewest, readCollected } from '../../../work/collected'
 
-/** Keeps a template or a module; 409 when it was changed since the version that this one was made on. */
+/** Keeps a template or a module; 409 when it was changed since the version that this one was made on, or another has its name. */
 export default defineEventHandler(async (event) => {
   const { kind, id } = collectedAsked(event)
   const { on, ...document } = await readCollected(event, kind)
