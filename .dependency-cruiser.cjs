@@ -1,10 +1,11 @@
 /** Folders of core, from the ground up; each may import what stands before it. */
 const layers = [
-  ['once'],
+  ['memo'],
   ['units'],
   ['catalogue'],
   ['protocols'],
   ['plan'],
+  ['electrics'],
   ['schema', 'links'],
   ['suitability'],
   ['flight', 'controls'],

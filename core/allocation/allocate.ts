@@ -1,4 +1,4 @@
-import { oncePer, whileSame } from '../once'
+import { memo, whileSame } from '../memo'
 import { idIn, sameValue, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
 import { solveCompiled, type Compiled, type PackingResult, type SearchLimits } from './packing'
 import { layOut, scoreOf, skipOf, type Problem, type Score, type Want } from './problem'
@@ -91,7 +91,7 @@ export function solveNear(
   })
 }
 
-const openedOf = oncePer((_base: Allocation) => new Map<number[], Uint32Array>())
+const openedOf = memo((_base: Allocation) => new Map<number[], Uint32Array>())
 
 function isAllowed(want: Want, option: number, { locks, bans, without }: Constraints): boolean {
   const candidate = want.candidates[option]

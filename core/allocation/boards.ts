@@ -4,7 +4,7 @@ import { applyEdit, boardId, freshDeviceId, idIn, resolvePlan, splitKey, type Ed
 import type { Amps, Grams } from '../units'
 import { allocate, type Allocation } from './allocate'
 import { drawbacksOf } from './drawbacks'
-import { sourcesOf } from '../suitability'
+import { sourcesOf } from '../electrics'
 import type { SearchLimits } from './packing'
 import { compareScores } from './force'
 import type { Score } from './problem'

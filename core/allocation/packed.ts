@@ -1,5 +1,5 @@
 import type { Board } from '../catalogue'
-import { whileSame } from '../once'
+import { whileSame } from '../memo'
 import { sameValue, type Place, type Priority, type ResolvedPlan } from '../plan'
 import { capacitiesOf, type Claim } from '../suitability'
 import { contested } from './contested'

@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { FittedNeed, FittedSupply, Place, Placement, ResolvedPlan } from '../plan'
 import { isPossible, offersFor, offersForSupply, type Claim, type Fact, type Offer, type Way } from '../suitability'
 
@@ -37,7 +37,7 @@ export function verdictsForSupply(resolved: ResolvedPlan, supply: FittedSupply):
   return verdictsOf(offersForSupply(resolved, supply))
 }
 
-const verdictsOf = oncePer((offers: Offer[]): Verdict[] => offers.map(({ place, ways }) => new OfferVerdict(place, ways)))
+const verdictsOf = memo((offers: Offer[]): Verdict[] => offers.map(({ place, ways }) => new OfferVerdict(place, ways)))
 
 /** A verdict whose refusals are worked out where they are asked for: at a few places of the many that are refused. */
 class OfferVerdict implements Verdict {

@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { Board, Pad } from './board'
 
 export type Edge = 'left' | 'right' | 'top' | 'bottom'
@@ -19,7 +19,7 @@ export function edgeOf(pad: Pick<Pad, 'x' | 'y'>, { width, height }: { width: nu
  * the same one, where it lies: "5V (left, 3rd)", counted from the top or from the left as the board is
  * drawn. Contacts of a connector are told apart by their number in it, so that they keep their label.
  */
-export const padNames = oncePer((board: Board): Map<string, string> => {
+export const padNames = memo((board: Board): Map<string, string> => {
   const made = new Map(board.pads.map(({ id, label }) => [id, label]))
   for (const alike of groups(board.pads.filter(({ connector }) => connector === undefined), ({ label }) => label)) {
     if (alike.length > 1) for (const [id, name] of namesAmong(alike, board)) made.set(id, name)

@@ -1,11 +1,11 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { Board, BoardDefinition } from './board'
 import type { Device, DeviceDefinition, DeviceSetting, Need } from './device'
 import { mergeDifferences, withIds } from './merge'
 
 /** Definitions are not changed once they are made; what was laid out of one serves again. */
-const boards = oncePer((_definition: BoardDefinition) => new Map<string, Board>())
-const devices = oncePer((_definition: DeviceDefinition) => new Map<string, Device>())
+const boards = memo((_definition: BoardDefinition) => new Map<string, Board>())
+const devices = memo((_definition: DeviceDefinition) => new Map<string, Device>())
 
 function remembered<T>(laidOut: Map<string, T>, key: string, make: () => T): T {
   const found = laidOut.get(key) ?? make()

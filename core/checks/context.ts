@@ -1,5 +1,6 @@
-import { inParts, oncePer } from '../once'
+import { inParts, memo } from '../memo'
 import type { Device, Terminal } from '../catalogue'
+import { sourcesOf, type Feeder } from '../electrics'
 import { Circuit, powerTree, wiresOf, type PowerTree, type Wire } from '../harness'
 import { serialLinks, type SerialLink } from '../links'
 import {
@@ -16,12 +17,10 @@ import {
   clashesOf,
   placedNeeds,
   placedSupplies,
-  sourcesOf,
   type Clash,
   type Placed,
   type PlacedSupply,
   type Severity,
-  type Source,
 } from '../suitability'
 import type { Finding, RuleMeta } from './finding'
 
@@ -32,7 +31,7 @@ export interface CheckContext {
   wires: Wire[]
   /** What the wires connect, as they are. */
   circuit: Circuit
-  sources: Source[]
+  sources: Feeder[]
   power: PowerTree
   /** Needs with a place and supplies with a source, each with what that place is to it. */
   placed: Placed[]
@@ -40,7 +39,7 @@ export interface CheckContext {
   /** Needs that take one thing in ways that do not go together. */
   clashes: Clash[]
   /** Supply inputs with the source that the wires lead to each, if any. */
-  feeds: { supply: FittedSupply; source?: Source }[]
+  feeds: { supply: FittedSupply; source?: Feeder }[]
   terminal: (device: string, id: string) => Terminal | undefined
   name: (device: string) => string
 }
@@ -85,7 +84,7 @@ export function checkContext({ plan }: Pick<ResolvedPlan, 'plan'>): CheckContext
   })
 }
 
-const placesFed = oncePer((circuit: Circuit) => circuit.feeds())
+const placesFed = memo((circuit: Circuit) => circuit.feeds())
 
 function terminalMap(device: Device): Map<string, Terminal> {
   return new Map(device.terminals.map((terminal) => [terminal.id, terminal]))

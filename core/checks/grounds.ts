@@ -1,4 +1,4 @@
-import { groundOfBoard } from '../harness'
+import { groundOfBoard } from '../electrics'
 import { batteryGround, terminalPoint, type FittedDevice } from '../plan'
 import type { CheckContext } from './context'
 

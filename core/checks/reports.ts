@@ -1,3 +1,4 @@
+import type { Feeder } from '../electrics'
 import { contactLimit, type ContactLimit } from '../catalogue'
 import type { Wire, WireEnd } from '../harness'
 import {
@@ -18,7 +19,6 @@ import {
   type Fact,
   type Placed,
   type PlacedSupply,
-  type Source,
   type Way,
 } from '../suitability'
 import { formatBaud } from '../units'
@@ -94,14 +94,14 @@ export function* clashReports(context: CheckContext, rule: string, say: (clash: 
 }
 
 /** Sources that suit a supply input, so that feeding it from there brings nothing grave. */
-export function suitingSources({ resolved, sources }: CheckContext, supply: FittedSupply): Source[] {
+export function suitingSources({ resolved, sources }: CheckContext, supply: FittedSupply): Feeder[] {
   const suits = (way: Way) => isPossible(way) && !way.facts.some(({ rule }) => rule === 'PWR-03')
   const suiting = new Set(offersForSupply(resolved, supply).flatMap(({ place, ways }) => (ways.some(suits) ? [place] : [])))
   return sources.filter(({ place }) => suiting.has(place))
 }
 
 /** Fixes that feed a supply input from elsewhere. */
-export function feedFixes(supply: FittedSupply, sources: Source[], label: (source: Source) => string): Fix[] {
+export function feedFixes(supply: FittedSupply, sources: Feeder[], label: (source: Feeder) => string): Fix[] {
   return sources.map((source) => ({
     label: label(source),
     edit: { type: 'supply.choose', supply: supply.key, source: source.place },

@@ -1,4 +1,4 @@
-import { everything, readsOf, watched, watchedMembers } from '../once'
+import { everything, readsOf, watched, watchedMembers } from '../memo'
 import { resolvePlan, sameValue, type Plan } from '../plan'
 import { severities } from '../suitability'
 import { checkContext, type CheckContext, type Report, type Rule } from './context'

@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { Wire } from '../harness'
 import { endAt, videoChain, wireId } from '../harness'
 import { padPoint, terminalPoint, type FittedNeed } from '../plan'
@@ -17,7 +17,7 @@ export interface Stray {
 }
 
 /** All terminals of placed needs, and of the video chain, that the wires do not connect with what they are for. */
-export const straysOf = oncePer((context: CheckContext): Stray[] => [...placedStrays(context), ...videoStrays(context)])
+export const straysOf = memo((context: CheckContext): Stray[] => [...placedStrays(context), ...videoStrays(context)])
 
 function* placedStrays(context: CheckContext): Iterable<Stray> {
   const { resolved, placed, circuit, wires } = context

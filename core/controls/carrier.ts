@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import { channelCount, countToMicroseconds, microsecondsToCount } from '../protocols'
 import type { FittedNeed, ResolvedPlan } from '../plan'
 
@@ -31,7 +31,7 @@ export interface Carrier {
 }
 
 /** The control receiver of a build with what it carries; nothing before one has a place. */
-export const carrierOf = oncePer((resolved: ResolvedPlan): Carrier | undefined => {
+export const carrierOf = memo((resolved: ResolvedPlan): Carrier | undefined => {
   for (const need of resolved.needs) {
     const { fitted, key } = need
     const placement = resolved.plan.assignment[key]

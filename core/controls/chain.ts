@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { ControlOutput, HandsetControl, Job, ResolvedPlan } from '../plan'
 import { carried, carrierOf, type Carrier } from './carrier'
 import { positionsOf, widthOf, type Position } from './handset'
@@ -141,7 +141,7 @@ function atRest({ need }: PulseOutput, rest: ControlOutput['onLoss'] | undefined
 const jobRow = ({ does, what = '' }: Pick<Job, 'does' | 'what'>) => `job:${does}/${what}`
 
 /** Every position of every control that has a channel, in the order of the channels. */
-export const columnsOf = oncePer((resolved: ResolvedPlan): Column[] => {
+export const columnsOf = memo((resolved: ResolvedPlan): Column[] => {
   const carrier = carrierOf(resolved)
   return Object.entries(resolved.plan.controls.handset)
     .flatMap(([id, control]) =>
@@ -153,7 +153,7 @@ export const columnsOf = oncePer((resolved: ResolvedPlan): Column[] => {
 })
 
 /** Switch positions against what happens, each cell worked through the whole chain. */
-export const matrixOf = oncePer((resolved: ResolvedPlan): { columns: Column[]; rows: Row[] } => {
+export const matrixOf = memo((resolved: ResolvedPlan): { columns: Column[]; rows: Row[] } => {
   const columns = columnsOf(resolved)
   const { jobs } = resolved.plan.controls
   const switched = new Map<string, { name: string; of: string[] }>()

@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { PulseNeed } from '../catalogue'
 import { flightModes, jobKinds, type ControlOutput, type FittedNeed, type Job, type ResolvedPlan } from '../plan'
 
@@ -10,7 +10,7 @@ export interface PulseOutput {
 }
 
 /** All parts that follow a pulse and are no motors, in the order of the fit-out. */
-export const pulseOutputs = oncePer(({ needs, plan }: ResolvedPlan): PulseOutput[] =>
+export const pulseOutputs = memo(({ needs, plan }: ResolvedPlan): PulseOutput[] =>
   needs.flatMap((need) => {
     const own = need.need
     if (own.kind !== 'pulse' || own.protocol !== 'pwm' || need.fitted.device.class === 'esc') return []

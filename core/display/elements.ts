@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { FlightValues } from '../flight'
 
 /** What feeds a value of a display. */
@@ -317,7 +317,7 @@ const byId = new Map(elements.map((element) => [element.id, element]))
 export const elementOf = (id: string) => byId.get(id)
 
 /** Columns and rows that an element takes at its longest. */
-export const sizeOf = oncePer(({ longest }: DisplayElement): { width: number; height: number } => ({
+export const sizeOf = memo(({ longest }: DisplayElement): { width: number; height: number } => ({
   width: Math.max(...longest.map(({ length }) => length)),
   height: longest.length,
 }))

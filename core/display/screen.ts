@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { FlightValues } from '../flight'
 import { characterGrids } from '../links'
 import type { Anchored, DisplayLayout, Plan, ResolvedPlan } from '../plan'
@@ -21,7 +21,7 @@ export interface DisplayKind {
   baud?: Baud
 }
 
-const setOf = oncePer(setOfShapes)
+const setOf = memo(setOfShapes)
 
 /** The glyphs of a display that holds so many: the user's own, as far as they fit there, or the product's. */
 function glyphsOf({ glyphs }: Pick<Plan, 'glyphs'>, size: number): GlyphSet {

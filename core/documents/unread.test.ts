@@ -10,7 +10,8 @@ import { adopt, analyse } from '../engine'
 import { buildOrder, cablesOf, drawHarness, massReport, padAbilities, wiresOf } from '../harness'
 import { chainAt, matrixOf, soundsOf } from '../controls'
 import { resolvePlan, type Plan, type ResolvedPlan } from '../plan'
-import { offersFor, sourcesOf } from '../suitability'
+import { sourcesOf } from '../electrics'
+import { offersFor } from '../suitability'
 import { billOfMaterials, budgetTable, connectorTable, cutList, harnessSvg, setupTable, wireLabels, wireListCsv } from './index'
 
 /** Declared for what is yet to be built. Whoever makes one of them work takes it off this list; nothing is put on it. */

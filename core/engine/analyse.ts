@@ -1,6 +1,7 @@
 import { layOut, solveProblem, type Allocation, type SearchLimits } from '../allocation'
 import { checkAgain, type Checked, type Finding } from '../checks'
-import type { Load, Wire } from '../harness'
+import type { Load } from '../electrics'
+import type { Wire } from '../harness'
 import type { SerialLink } from '../links'
 import { applyEdit, resolvePlan, sameValue, type NeedKey, type Plan } from '../plan'
 import {

@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { Need } from '../catalogue'
 import type { Candidate, Reason, Verdict, Want } from '../allocation'
 import type { CheckContext } from '../checks'
@@ -98,7 +98,7 @@ export function fitGrid(wants: Want[]): FitRow[] {
 }
 
 /** The same cells for the same verdicts, so that whoever has them need not be sent them again. */
-const cellsOf = oncePer((verdicts: Verdict[]): FitCell[] => verdicts.map(fitCell))
+const cellsOf = memo((verdicts: Verdict[]): FitCell[] => verdicts.map(fitCell))
 
 function fitCell({ place, candidates, refusals }: Verdict): FitCell {
   const best = candidates.reduce<Candidate | undefined>(

@@ -1,4 +1,5 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
+import { usableShare } from '../electrics'
 import type { ResolvedPlan } from '../plan'
 import { cellVoltage } from '../units'
 
@@ -145,7 +146,7 @@ function goneOn(resolved: ResolvedPlan, { used, flown, most }: Reached, from: nu
 }
 
 /** What has been reached at the end of each stride. */
-const strides = oncePer((resolved: ResolvedPlan): Reached[] => {
+const strides = memo((resolved: ResolvedPlan): Reached[] => {
   const table: Reached[] = [{ used: 0, flown: 0, most: { altitude: 0, speed: 0, distance: 0, amps: 0 } }]
   for (let from = 0; from < flightLength; from += stride) table.push(goneOn(resolved, table.at(-1)!, from, from + stride))
   return table
@@ -184,7 +185,7 @@ export function flightAt(resolved: ResolvedPlan, time: number): FlightValues {
   return {
     time: now,
     armed: flying,
-    lasts: (Math.max(0, capacity * 0.8 - used) * 3.6) / amps,
+    lasts: (Math.max(0, capacity * usableShare - used) * 3.6) / amps,
     left,
     ohms: sag * cells,
     flown,

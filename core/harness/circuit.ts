@@ -10,7 +10,7 @@ import {
   type Place,
   type ResolvedPlan,
 } from '../plan'
-import type { Feeds } from './currents'
+import { groundOfBoard, type Feeds } from '../electrics'
 import { pointOf } from './points'
 import { wireId, type Wire } from './wires'
 
@@ -19,8 +19,6 @@ import { wireId, type Wire } from './wires'
  * pads share: `pin:PIN`, `rail:RAIL`, `ground`.
  */
 export type CircuitPoint = string
-
-export const groundOfBoard: CircuitPoint = 'ground'
 
 /** The copper of the board that a pad is part of. */
 function copperOf(resolved: ResolvedPlan, pad: string): CircuitPoint {

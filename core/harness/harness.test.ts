@@ -5,14 +5,13 @@ import { allocated, demo, library } from '../../tests/helpers/plans'
 import { layered, outside } from '../../tests/helpers/layered'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
-import { applyEdit, batteryId, boardId, resolvePlan, type Plan } from '../plan'
+import { applyEdit, batteryId, boardId, isIdle, resolvePlan, type Plan } from '../plan'
 import { batteryMass } from '../units'
 import {
   buildOrder,
   defaultLayers,
   drawHarness,
   drawingFigures,
-  isIdle,
   massReport,
   powerTree,
   straightHeights,

@@ -3,6 +3,7 @@ import {
   boardGround,
   boardId,
   idIn,
+  isIdle,
   placeLabel,
   splitKey,
   type FittedDevice,
@@ -12,15 +13,15 @@ import {
   type ResolvedPlan,
   type WireOverride,
 } from '../plan'
+import { bears, currentsOf, gaugeFor, unloaded, wireRating, type Load } from '../electrics'
 import { wiresFor } from '../suitability'
 import { cutLength, routeLength } from './airframe'
 import { colourFor, colourRole } from './colours'
-import { currentsOf, type Load } from './currents'
-import { isIdle } from './idle'
 import { PadBook } from './pads'
 import { endAt } from './points'
+import { powerTree } from './power'
 import { videoChain, type VideoPoint } from './video'
-import { boardEnd, deviceEnd, gaugeFor, mainGaugeFor, wireId, type Wire, type WireEnd, type WireKind } from './wires'
+import { boardEnd, deviceEnd, wireId, type Wire, type WireEnd, type WireKind } from './wires'
 
 /** The wires that an assignment asks for, in the order of the fit-out, with what was set by hand laid over. */
 export function wiresOf(resolved: ResolvedPlan): Wire[] {
@@ -29,20 +30,40 @@ export function wiresOf(resolved: ResolvedPlan): Wire[] {
   maker.video()
   for (const fitted of resolved.devices) maker.device(fitted)
   maker.extras()
-  return maker.finished()
+  return asThickAsItTakes(resolved, maker.finished())
+}
+
+/** What flows through wires that are parallel shifts as they get thicker; a few rounds settle it. */
+const rounds = 4
+
+/**
+ * Where wires were added or led elsewhere by hand, other currents flow than those the plan was made for: each wire
+ * of which nobody gave the gauge is made as thick as what flows through it takes.
+ */
+function asThickAsItTakes(resolved: ResolvedPlan, wires: Wire[]): Wire[] {
+  const { extras, wires: set } = resolved.plan
+  const changed = Object.keys(extras).length > 0 || Object.values(set).some(({ end, omitted }) => end ?? omitted)
+  let made = wires
+  for (let round = 0; changed && round < rounds; round += 1) {
+    const { flows } = powerTree(resolved, made)
+    const before = made
+    made = made.map((wire) => {
+      const load = flows.get(wire.id)
+      if (!load || wire.lead || set[wire.id]?.gauge !== undefined || bears(wireRating(wire.gauge, wire.bursts), load)) return wire
+      return { ...wire, gauge: gaugeFor(load, wire.bursts) }
+    })
+    if (made.every((wire, at) => wire === before[at])) return made
+  }
+  return made
 }
 
 /** The board's ground also takes back some of what the signal grounds of ESCs and servos bring to it. */
 const groundShare = 1.4
 
-const unloaded: Load = { typical: 0, peak: 0 }
-
 class WireMaker {
   private readonly wires: Wire[] = []
   private readonly pads: PadBook
   private readonly currents: Map<string, Load>
-  /** What flows through wires of supplies and their grounds. */
-  private readonly loads = new Map<string, Load>()
 
   constructor(private readonly resolved: ResolvedPlan) {
     this.pads = new PadBook(resolved)
@@ -58,16 +79,15 @@ class WireMaker {
       const [there, back] = [wireId(boardId, supply.terminal), wireId(boardId, boardGround(supply.id))]
       const pad = owner && this.pads.ofRail(supply.id, undefined, there)
       if (!owner || !output || !pad) continue
-      const gauge = gaugeFor(groundShare * (this.currents.get(key) ?? unloaded).peak)
+      const load = this.currents.get(key) ?? unloaded
+      const gauge = gaugeFor({ typical: groundShare * load.typical, peak: groundShare * load.peak }, false)
       this.add(there, owner, output.terminal, this.padEnd(pad), 'supply', placeLabel(source!, this.resolved.plan), {
         source,
         gauge,
         main: true,
-        load: this.currents.get(key),
       })
       const ground = this.groundPad(pad, back)
-      if (ground)
-        this.add(back, owner, output.ground, ground, 'ground', 'GND', { gauge, main: true, load: this.currents.get(key) })
+      if (ground) this.add(back, owner, output.ground, ground, 'ground', 'GND', { gauge, main: true })
     }
   }
 
@@ -99,10 +119,10 @@ class WireMaker {
       const owner = this.resolved.device(from.device ?? '')
       if (!owner) continue
       const kind = this.kindAt(from) ?? this.kindAt(to) ?? 'signal'
-      const main = kind !== 'signal' && this.meeting(from, to).some((wire) => wire.main)
+      const meeting = kind === 'signal' ? [] : this.meeting(from, to)
       this.add(id, owner, from.point, to, kind, kind === 'ground' ? 'GND' : owner.instance.name, {
-        main,
-        gauge: this.gaugeOfExtra(from, to, main),
+        main: meeting.some(({ main }) => main),
+        bursts: meeting.some(({ bursts }) => bursts),
       })
     }
   }
@@ -120,13 +140,6 @@ class WireMaker {
   private meeting(...ends: WireEnd[]): Wire[] {
     const joints = ends.flatMap(({ device }) => (device !== undefined && this.resolved.plan.joints[device] ? device : []))
     return this.wires.filter(({ from, to }) => [from, to].some(({ device }) => device !== undefined && joints.includes(device)))
-  }
-
-  /** The gauge for the sum of what the wires carry that meet where it ends. */
-  private gaugeOfExtra(from: WireEnd, to: WireEnd, main: boolean): number {
-    const loads = this.meeting(from, to).map(({ id }) => this.loads.get(id) ?? unloaded)
-    const sum = (key: keyof Load) => loads.reduce((all, load) => all + load[key], 0)
-    return main ? mainGaugeFor(sum('typical'), sum('peak')) : gaugeFor(sum('peak'))
   }
 
   finished(): Wire[] {
@@ -170,15 +183,14 @@ class WireMaker {
           source,
           gauge: this.gaugeOf(input),
           main: input.main,
-          load: this.currents.get(input.key),
+          bursts: input.main,
         })
     }
   }
 
   /** The gauge for what flows through a supply input, with all that is passed on. */
   private gaugeOf({ key, main }: FittedSupply): number {
-    const { typical, peak } = this.currents.get(key) ?? unloaded
-    return main ? mainGaugeFor(typical, peak) : gaugeFor(peak)
+    return gaugeFor(this.currents.get(key) ?? unloaded, main)
   }
 
   private sourceEnd(source: Place, anchor: Pad | undefined, wire: string): WireEnd | undefined {
@@ -217,7 +229,7 @@ class WireMaker {
         this.add(wireId(fitted.id, terminal.id), fitted, terminal.id, end, 'ground', 'GND', {
           gauge,
           main: inputs.some(({ main }) => main),
-          load: inputs.map(({ key }) => this.currents.get(key)).find((load) => load !== undefined),
+          bursts: inputs.some(({ main }) => main),
         })
     }
   }
@@ -267,10 +279,9 @@ class WireMaker {
     to: WireEnd,
     kind: WireKind,
     net: string,
-    extra: Partial<Pick<Wire, 'need' | 'source' | 'gauge' | 'main'>> & { load?: Load },
+    extra: Partial<Pick<Wire, 'need' | 'source' | 'gauge' | 'main' | 'bursts'>>,
   ): void {
     if (this.wires.some((wire) => wire.id === id)) return
-    if (extra.load) this.loads.set(id, extra.load)
     const override: WireOverride = this.resolved.plan.wires[id] ?? {}
     const from = deviceEnd(fitted, terminal)
     const end = endAt(this.resolved, override.end) ?? to
@@ -283,6 +294,7 @@ class WireMaker {
       kind,
       net,
       main: extra.main ?? false,
+      bursts: extra.bursts ?? false,
       from,
       to: end,
       colour:

@@ -6,7 +6,19 @@ import { nodalVolts } from '../../tests/helpers/nodal'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { adopt, analyse } from '../engine'
 import { batteryPlace, boardId, resolvePlan, type Edit, type Plan } from '../plan'
-import { ampacity, cutLength, devicesAlive, gaugeFor, onBattery, powerTree, routeLength, wireMass, wiresOf } from './index'
+import { ampacity, gaugeFor } from '../electrics'
+import {
+  Circuit,
+  cutLength,
+  devicesAlive,
+  onBattery,
+  powerTree,
+  routeLength,
+  wireMass,
+  WiredCraft,
+  wiresOf,
+  type CraftState,
+} from './index'
 
 function treeOf(plan: Plan) {
   const resolved = resolvePlan(plan)
@@ -131,7 +143,7 @@ describe('wires', () => {
   it('carry their current: the gauge proposed is the thinnest that does', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 40, noNaN: true }), (amps) => {
-        const gauge = gaugeFor(amps)
+        const gauge = gaugeFor({ typical: amps, peak: amps }, false)
         expect(ampacity(gauge)).toBeGreaterThanOrEqual(amps)
         if (gauge < 28) expect(ampacity(gauge + 2)).toBeLessThan(amps)
       }),
@@ -153,5 +165,68 @@ describe('wires', () => {
     const near = allocated('spillway-hex', { type: 'spot.set', part: 'gnss', spot: { x: 0, y: 30 } })
     const far = allocated('spillway-hex', { type: 'spot.set', part: 'gnss', spot: { x: 0, y: 230 } })
     expect(length(far) - length(near)).toBe(210)
+  })
+})
+
+describe('a craft in a state', () => {
+  const hex = allocated('spillway-hex')
+  const resolved = resolvePlan(hex)
+  const craft = new WiredCraft(new Circuit(resolved, wiresOf(resolved)))
+  const across = (state: CraftState, key: string) => {
+    const { at } = craft.in(state)
+    const { plus, minus } = craft.inputs.get(key)!
+    return at(plus) - at(minus)
+  }
+  const { min, max } = resolved.battery
+
+  it('has on a full and an empty battery the volts of its power tree', () => {
+    const tree = powerTree(resolved, wiresOf(resolved))
+    for (const { supply, full, empty, calm } of tree.leaves) {
+      expect(across({ usb: false, pack: max, load: 'peak' }, supply.key), supply.key).toBeCloseTo(full, 9)
+      expect(across({ usb: true, pack: min, load: 'peak' }, supply.key), supply.key).toBeCloseTo(empty, 9)
+      expect(across({ usb: true, pack: min, load: 'typical' }, supply.key), supply.key).toBeCloseTo(calm.empty, 9)
+    }
+  })
+
+  it('has on USB alone the volts of the plug, where it lives from that, and nothing else', () => {
+    const state: CraftState = { usb: true, load: 'typical' }
+    const solved = craft.in(state)
+    expect(across(state, 'receiver/main')).toBeGreaterThan(4.9)
+    expect(across(state, 'camera/main')).toBeCloseTo(0, 6)
+    expect(solved.currents.outOf(batteryPlace)).toBe(0)
+    expect(solved.livesFrom('rail:v5')).toBe('usb')
+    expect(solved.livesFrom('rail:v33')).toBe('rail:v5')
+    expect(solved.livesFrom('rail:v10')).toBeUndefined()
+    const onV5 = powerTree(resolved, wiresOf(resolved)).nodes.find(({ kind }) => kind === 'usb')!
+    expect(craft.outOfUsb(solved, solved.livesFrom)).toBeCloseTo(onV5.typical, 9)
+  })
+
+  it('is dead with nothing plugged in, and where a rail is switched off', () => {
+    const nothing: CraftState = { usb: false, load: 'peak' }
+    for (const { key } of resolved.supplies) expect(across(nothing, key), key).toBe(0)
+    const off: CraftState = { usb: true, pack: max, load: 'peak', off: new Set(['rail:v10'] as const) }
+    // What is left between its ends is lost by the others in grounds they share.
+    expect(Math.abs(across(off, 'transmitter/main'))).toBeLessThan(0.1)
+    expect(across(off, 'receiver/main')).toBeGreaterThan(4.9)
+    const draws = (state: CraftState) => craft.in(state).currents.outOf(batteryPlace)
+    expect(draws(off)).toBeLessThan(draws({ ...off, off: undefined }))
+  })
+
+  it('stands at any volts, as on a bench supply', () => {
+    for (const volts of [20, 22.2, 24]) {
+      const got = across({ usb: false, pack: volts, load: 'typical', throttle: 0 }, 'esc/main')
+      expect(got).toBeLessThan(volts)
+      expect(got).toBeGreaterThan(volts - 0.1)
+    }
+    expect(across({ usb: false, pack: 8, load: 'typical', throttle: 0 }, 'camera/main')).toBeCloseTo(7, 1)
+  })
+
+  it('draws for its motors by the cube of the throttle, up to what they take at full', () => {
+    const draws = (throttle?: number, load: CraftState['load'] = 'peak') =>
+      craft.in({ usb: false, pack: max, load, throttle }).currents.outOf(batteryPlace)
+    const { full, count } = resolved.motors
+    expect(draws(1)).toBeCloseTo(draws(), 6)
+    expect(draws(1) - draws(0)).toBeCloseTo(count * full, 1)
+    expect(draws(0.5) - draws(0)).toBeCloseTo((count * full) / 8, 1)
   })
 })

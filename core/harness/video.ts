@@ -1,7 +1,6 @@
 import type { Pad, VideoNeed } from '../catalogue'
-import type { FittedDevice, ResolvedPlan } from '../plan'
+import { isIdle, type FittedDevice, type ResolvedPlan } from '../plan'
 import { videoPads } from '../suitability'
-import { isIdle } from './idle'
 
 /** One end of a video connection. */
 export type VideoPoint = { device: FittedDevice; terminal: string } | { pad: Pad }

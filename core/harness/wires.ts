@@ -1,6 +1,6 @@
 import { padNames, type Lead, type Pad } from '../catalogue'
 import type { FittedDevice, NeedKey, Place, ResolvedPlan } from '../plan'
-import { wireDiameter, type Amps, type Millimetres, type WireColour } from '../units'
+import type { Millimetres, WireColour } from '../units'
 
 export type WireKind = 'signal' | 'supply' | 'ground' | 'video'
 
@@ -26,6 +26,8 @@ export interface Wire {
   net: string
   /** Part of the main way of the power: from the battery to the ESCs, and to the board. */
   main: boolean
+  /** Carries motor current: its peak lasts for moments. */
+  bursts: boolean
   from: WireEnd
   to: WireEnd
   colour: WireColour
@@ -47,35 +49,6 @@ export interface Wire {
 /** `DEVICE.TERMINAL`: a wire is named by the device's end of it, which stays when the need moves. */
 export function wireId(device: string, terminal: string): string {
   return `${device}.${terminal}`
-}
-
-/** Wire sizes that are chosen from, thinnest first. */
-export const gauges = [28, 26, 24, 22, 20, 18, 16, 14, 12, 10, 8] as const
-
-/**
- * Current a wire of a gauge carries without harm in a bundle: 10 A × d^1.5 (d in
- * mm), an eighth of the fusing current of copper (W. H. Preece, 1884: 80 A × d^1.5).
- */
-export function ampacity(gauge: number): Amps {
-  return 10 * wireDiameter(gauge) ** 1.5
-}
-
-/**
- * A wire of 20 AWG and thicker, lying by itself, bears three times that for half a minute: at nine
- * times the heat (I²R) its copper and silicone, 0.7 J/K and more for each centimetre, warm by some
- * 40 K in that time.
- */
-export const burstFactor = 3
-export const thinnestMain = 20
-
-/** The thinnest gauge for a wire with motor current: what flows on and on, and for moments at full throttle. */
-export function mainGaugeFor(typical: Amps, peak: Amps): number {
-  return Math.min(thinnestMain, gaugeFor(Math.max(typical, peak / burstFactor)))
-}
-
-/** The thinnest gauge at hand that carries a current. */
-export function gaugeFor(current: Amps): number {
-  return gauges.find((gauge) => ampacity(gauge) >= current) ?? gauges.at(-1)!
 }
 
 /** A pad of the board as the end of a wire. */

@@ -1,5 +1,5 @@
 import type { PowerTree } from '../harness'
-import { lightFrameTime } from '../protocols'
+import { lightFrameTime, lightHighShare } from '../protocols'
 import { stripCurrent, ampsOfLight, type Lights } from '../plan'
 import { wireResistancePerMetre } from '../units'
 import type { LaidStrip } from './place'
@@ -74,8 +74,8 @@ export function stripFigures(strip: LaidStrip, lights: Lights, volts: number): S
   const [dark, full] = [lastInWhite(strip, volts, 0), lastInWhite(strip, volts, 1)]
   const brightest = full >= least ? 1 : dark <= least ? 0 : (dark - least) / (dark - full)
   const last = along.at(-1) ?? volts
-  // Each light gives the data on at its own supply, and reads high above 0.7 of it.
-  const data = { level: along.at(-2) ?? volts, needed: 0.7 * last }
+  // Each light gives the data on at its own supply, and reads high above a share of it.
+  const data = { level: along.at(-2) ?? volts, needed: lightHighShare * last }
   return { typical, worst, frame, refresh: 1e6 / frame, first: along[0] ?? volts, last, data, brightest }
 }
 

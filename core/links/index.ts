@@ -1,5 +1,5 @@
 export { achievableBaud, baudError, baudTolerance, characterBits, utilisation } from './format'
-export { characterGrids, linkBudget, redrawsPerSecond } from './budget'
+export { characterGrids, headRoom, linkBudget, redrawsPerSecond } from './budget'
 export type { DirectionBudget, LinkBudget } from './budget'
 export { aliasLimit, logBaud, logMinutes, lostShare, propellerLine, recordRate } from './flight-log'
 export type { LogChoice } from './flight-log'

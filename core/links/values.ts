@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { SerialNeed, SerialOption, SerialPort } from '../catalogue'
 import { idIn, type FittedNeed, type LinkSettings, type LinkSide, type Placement, type ResolvedPlan } from '../plan'
 import type { Baud } from '../units'
@@ -49,7 +49,7 @@ export function carriesConfiguration({ board }: ResolvedPlan, { protocol }: Pick
 }
 
 /** The serial links of a plan as assigned, with what is set by hand at either end laid over. */
-export const serialLinks = oncePer((resolved: ResolvedPlan): SerialLink[] =>
+export const serialLinks = memo((resolved: ResolvedPlan): SerialLink[] =>
   resolved.needs.flatMap((fitted) => {
     const { need } = fitted
     const placement = resolved.plan.assignment[fitted.key]

@@ -1,4 +1,4 @@
-import { whileSame } from '../once'
+import { whileSame } from '../memo'
 import type { Device, Need, PowerOutput, ProtocolDefinition, Radio } from '../catalogue'
 import type { FlightLog, Plan } from './plan'
 

@@ -1,4 +1,4 @@
-import { oncePer, whileSame } from '../once'
+import { memo, whileSame } from '../memo'
 import type { LedNeed, Supply } from '../catalogue'
 import { lightEffects, type LightMeaning, type Lights, type LightState } from './lights'
 
@@ -40,7 +40,7 @@ interface StripCurrent {
   worst: number
 }
 
-const currentsOf = oncePer((_lights: Lights) => new Map<string, StripCurrent | undefined>())
+const currentsOf = memo((_lights: Lights) => new Map<string, StripCurrent | undefined>())
 
 function reckoned(lights: Lights, key: string, leds: number): StripCurrent | undefined {
   const segments = Object.values(lights.segments).filter(({ need }) => need === key)

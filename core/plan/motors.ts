@@ -37,12 +37,4 @@ export function motorCurrents({ craft, battery }: Plan, fitOut: Grams): MotorCur
   return { count, hover, full: tenths(hover * full), estimatedFrom }
 }
 
-/** Share of a battery that is flown. */
-const flown = 0.8
-
-/** Minutes in the air: 0.8 × capacity / hover current of all motors. */
-export function flightMinutes({ plan, motors }: { plan: Plan; motors: MotorCurrents }): number {
-  return (flown * (plan.battery.capacity / 1000) * 60) / (motors.hover * motors.count)
-}
-
 const tenths = (amps: Amps) => Math.max(0.1, Math.round(amps * 10) / 10)

@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { Board, Device, PowerOutput, Supply } from '../catalogue'
 import { batteryLimit, batteryMass, batterySize } from '../units'
 import type { DeviceInstance, Plan } from './plan'
@@ -102,7 +102,7 @@ export const boardGround = (rail: string) => `${rail}-gnd`
  * The board as a part that is fed: an input for each rail that is made from no other. What it
  * takes there is known only from the rails, so that no figure is given here.
  */
-export const boardPart = oncePer((board: Board): FittedDevice => {
+export const boardPart = memo((board: Board): FittedDevice => {
   const inputs = board.rails.filter(({ kind, source }) => source === undefined && kind !== 'usb')
   const fed = inputs.filter(({ id }) => board.pads.some(({ rail }) => rail === id))
   return part(boardId, board.name, {

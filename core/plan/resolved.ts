@@ -1,4 +1,4 @@
-import { oncePer, whileSame } from '../once'
+import { memo, whileSame } from '../memo'
 import {
   resolveBoard,
   resolveDevice,
@@ -65,7 +65,7 @@ export interface ResolvedPlan {
  * gives the same result object.
  * @throws RangeError when the plan names a definition, revision or variant it does not hold.
  */
-export const resolvePlan = oncePer((plan: Plan): ResolvedPlan => {
+export const resolvePlan = memo((plan: Plan): ResolvedPlan => {
   const definition = plan.definitions.boards[plan.board.definition]
   if (!definition) throw new RangeError(`board.definition: the plan does not hold board "${plan.board.definition}"`)
   const board = resolveBoard(definition, plan.board.revision, plan.board.firmware)

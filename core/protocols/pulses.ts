@@ -136,6 +136,9 @@ export function decodeThrottleBurst(edges: readonly Edge[], rate: number): Throt
   return bits.length === 16 ? decodeThrottle(bits.reduce<number>((word, bit) => (word << 1) | bit, 0)) : undefined
 }
 
+/** Share of its supply that an addressable light reads as high (its data sheets: 0.7 × VDD). */
+export const lightHighShare = 0.7
+
 /** Data of addressable lights: 800 000 bits a second, high for 0.4 or 0.8 of 1.25 µs, then 280 µs low. */
 const lightCode: BitCode = { rate: 800_000, zero: 0.4 / 1.25, one: 0.8 / 1.25 }
 export const lightReset = 280

@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import { settingWays } from '../catalogue'
 import { serialLinks } from '../links'
 import { referTo, type FittedDevice, type ResolvedPlan } from '../plan'
@@ -31,6 +31,6 @@ function deviceSteps(resolved: ResolvedPlan, fitted: FittedDevice): SetupStep[] 
 }
 
 /** All that has to be set, in rounds: after each round what was set is saved and the board restarted. */
-export const setupRounds = oncePer((resolved: ResolvedPlan): SetupStep[][] =>
+export const setupRounds = memo((resolved: ResolvedPlan): SetupStep[][] =>
   inRounds([...boardSteps(resolved), ...resolved.devices.flatMap((fitted) => deviceSteps(resolved, fitted))]),
 )

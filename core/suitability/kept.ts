@@ -1,18 +1,18 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import { needKind, type Board, type Need, type Supply } from '../catalogue'
-import { flightMinutes, type FittedNeed, type ResolvedPlan } from '../plan'
+import { flightMinutes, inputRangeOf, sourcesOf } from '../electrics'
+import type { FittedNeed, ResolvedPlan } from '../plan'
 import type { Offer } from './way'
 import { motorOrder } from './motor-order'
 import { recorded } from './storage'
-import { sourcesOf } from './supplies'
 
 interface Kept {
   around: string
   offers: Offer[]
 }
 
-const ofNeeds = oncePer((_board: Board) => oncePer((_need: Need) => new Map<string, Kept>()))
-const ofSupplies = oncePer((_board: Board) => oncePer((_supply: Supply) => new Map<string, Kept>()))
+const ofNeeds = memo((_board: Board) => memo((_need: Need) => new Map<string, Kept>()))
+const ofSupplies = memo((_board: Board) => memo((_supply: Supply) => new Map<string, Kept>()))
 
 /**
  * What is offered to a need depends on the board, the need itself, and what stands around both:
@@ -51,11 +51,13 @@ function loadsOf({ supplies }: ResolvedPlan): unknown[] {
   return supplies.map(({ supply: { min, max, peak }, main }) => [min, max, peak, main])
 }
 
-const supplySurroundings = oncePer((resolved: ResolvedPlan) =>
-  JSON.stringify([resolved.battery, sourcesOf(resolved), loadsOf(resolved)]),
-)
+const supplySurroundings = memo((resolved: ResolvedPlan) => {
+  // Rails hang on the board and the battery alone.
+  const outputs = sourcesOf(resolved).filter(({ owner }) => owner !== undefined)
+  return JSON.stringify([resolved.battery, outputs, outputs.map((output) => inputRangeOf(resolved, output)), loadsOf(resolved)])
+})
 
-const surroundings = oncePer(({ battery, needs, devices, protocols }: ResolvedPlan): string => {
+const surroundings = memo(({ battery, needs, devices, protocols }: ResolvedPlan): string => {
   const rates = new Set(
     needs.map(({ need }) => {
       const timer = needKind(need).pad?.timer?.(need)

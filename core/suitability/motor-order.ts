@@ -1,10 +1,10 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { Board } from '../catalogue'
 import type { FittedNeed, NeedKey, ResolvedPlan } from '../plan'
 import { outletAt } from './outlets'
 
 /** The number of each motor, from 1, by the need that drives it: in the order of the fit-out. */
-export const motorOrder = oncePer(({ needs }: ResolvedPlan): Map<NeedKey, number> => {
+export const motorOrder = memo(({ needs }: ResolvedPlan): Map<NeedKey, number> => {
   const driving = needs.filter(({ fitted, need }) => fitted.device.motors && need.kind === 'pulse')
   return new Map(driving.map(({ key }, at) => [key, at + 1]))
 })

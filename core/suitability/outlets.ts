@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import type { Board, DevicePad, Pad, Pin } from '../catalogue'
 import { keyOf, referTo, type FittedDevice, type Place, type ResolvedPlan } from '../plan'
 
@@ -19,17 +19,14 @@ export interface Outlet {
 }
 
 /** All outlets of a plan: the board's, those with the fewest other uses first, so that the versatile ones stay free; then those of other parts. */
-export const outletsOf = oncePer((resolved: ResolvedPlan): Outlet[] => [
-  ...boardOutlets(resolved.board),
-  ...deviceOutlets(resolved),
-])
+export const outletsOf = memo((resolved: ResolvedPlan): Outlet[] => [...boardOutlets(resolved.board), ...deviceOutlets(resolved)])
 
 /** The outlet that a place is. */
 export function outletAt(resolved: ResolvedPlan, place: Place): Outlet | undefined {
   return outletsOf(resolved).find((outlet) => outlet.place === place)
 }
 
-const boardOutlets = oncePer((board: Board): Outlet[] => {
+const boardOutlets = memo((board: Board): Outlet[] => {
   const pin = (id: string) => board.pins.find((each) => each.id === id)!
   const uses = (pad: Pad) => pin(pad.pin!).functions.filter(({ as }) => as !== 'switch').length
   return board.pads

@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import {
   measures,
   needKind,
@@ -141,7 +141,7 @@ function switchFacts({ rails }: Board, { pin, name }: Outlet): Fact[] {
 }
 
 /** Whether a board tells of DMA streams at all. */
-const tellsStreams = oncePer(({ pins }: Board) => pins.some(({ functions }) => functions.some(({ dma }) => dma !== undefined)))
+const tellsStreams = memo(({ pins }: Board) => pins.some(({ functions }) => functions.some(({ dma }) => dma !== undefined)))
 
 /** Bursts and LED data are sent by DMA; of a board that tells of no stream at all it is not known. */
 function streamFacts(board: Board, need: Need, { stream }: PadDemand<Need>, { name }: Outlet, { dma }: PinFunction): Fact[] {

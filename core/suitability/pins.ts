@@ -1,10 +1,10 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import { pinUses, type Board, type Pin, type PinRole } from '../catalogue'
 import { alike, alone, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import { featureWords } from './feature-words'
 
-const claimsOn = oncePer((_board: Board) => new Map<string, Claim[]>())
+const claimsOn = memo((_board: Board) => new Map<string, Claim[]>())
 
 /**
  * Claims on a pin. It belongs to one need, or in each flight state to one where it

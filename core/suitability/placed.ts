@@ -1,4 +1,4 @@
-import { oncePer } from '../once'
+import { memo } from '../memo'
 import { needKind, type Wiring } from '../catalogue'
 import {
   padPoint,
@@ -117,7 +117,7 @@ export interface Placed {
 }
 
 /** All needs of a plan that have a place, whoever put them there. */
-export const placedNeeds = oncePer((resolved: ResolvedPlan): Placed[] =>
+export const placedNeeds = memo((resolved: ResolvedPlan): Placed[] =>
   resolved.needs.flatMap((need): Placed[] => {
     const placement = resolved.plan.assignment[need.key]
     if (!placement) return []

@@ -11,6 +11,7 @@ import {
   terminalAt,
   type LinkValues,
   type SerialLink,
+  headRoom,
 } from '../links'
 import { idIn, referTo, type Placement, type ResolvedPlan } from '../plan'
 import { formatBaud, formatShare, type Baud } from '../units'
@@ -28,8 +29,7 @@ import { keepingAWayIn, wayInClaims, wayInFacts } from './way-in'
 type Link = SerialLink['need']
 type FlightState = 'disarmed' | 'armed'
 
-/** Share of a line above which there is little head room, and at which it is full. */
-const busy = 0.7
+/** Share of a line at which it is full. */
 const full = 1
 /** Share of the rate tolerance that the board may use up; the rest is the device's. */
 const ownShare = 0.5
@@ -181,7 +181,7 @@ function loadFacts(load: number, baud: Baud, records: boolean): Fact[] {
   const lost = records && load > full ? `: ${formatShare(1 - 1 / load)} of them are lost` : ''
   const text = `its ${records ? 'records' : 'messages'} fill the line to ${formatShare(load)} at ${formatBaud(baud)}${lost}`
   if (load > full) return [impossible(rule, text)]
-  return [load > busy ? costly(rule, text, 8, 'weigh') : remark(rule, text)]
+  return [load > headRoom ? costly(rule, text, 8, 'weigh') : remark(rule, text)]
 }
 
 /** Rates of the device's way of speaking at which the link would run well at its port, for who has to change the rate. */

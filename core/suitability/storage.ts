@@ -1,5 +1,6 @@
 import type { SerialNeed } from '../catalogue'
-import { flightMinutes, idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
+import { flightMinutes } from '../electrics'
+import { idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
 import { alone } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import type { Offer, Way } from './way'

@@ -4,5 +4,6 @@ export { copperMassPerMetre, leadDrop, wireColours, wireDiameter, wireResistance
 export type { WireColour } from './wire'
 export { assumedRating, batteryLimit, batteryMass, batteryRange, batterySize, cellVoltage, packShape } from './battery'
 export type { Chemistry } from './battery'
+export { fits, milliampsGiven, milliampsTaken } from './current'
 export { quarterWave } from './radio'
 export { unseenSign } from './signs'

@@ -1,6 +1,6 @@
 import { existsSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { oncePer } from '#core/once'
+import { memo } from '#core/memo'
 import { cook, readLibrary, type Library } from '#core/schema'
 import { adopt, analyse, briefOf } from '#core/engine'
 import type { Plan } from '#core/plan'
@@ -102,11 +102,11 @@ function fillOnce(connection: Connection, builds: BuildRepository, first: () => 
 }
 
 /** The same files are read once, however often their store is opened: data that others have open are tried again and again. */
-const libraryOf = oncePer((definitions: StoreOptions['definitions']) => readLibrary(definitions))
+const libraryOf = memo((definitions: StoreOptions['definitions']) => readLibrary(definitions))
 
 /** The hex is left to be allocated; the other two come allocated. */
-const demosIn = oncePer((library: Library) =>
-  oncePer((demo: StoreOptions['demo']) =>
+const demosIn = memo((library: Library) =>
+  memo((demo: StoreOptions['demo']) =>
     demo.map(({ text }): DemoBuild => {
       const { id, plan: cooked } = cook(text, library)
       const plan = id === 'spillway-hex' ? cooked : adopt(cooked, analyse(cooked).proposal)

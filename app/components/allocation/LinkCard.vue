@@ -2,6 +2,7 @@
 import { mdiLock, mdiLockOpenVariantOutline } from '@mdi/js'
 import { splitKey } from '#core/plan'
 import type { PortLane } from '#core/engine'
+import { headRoom } from '#core/links'
 import { formatShare, grouped } from '#core/units'
 import { useNames } from '~/composables/useNames'
 import { useAnalysis, usePlan } from '~/composables/usePlan'
@@ -51,7 +52,7 @@ function toggleLock() {
       >
       <span v-else class="figures">{{ names.need(need) }}</span>
       <span v-if="link" class="bar" :title="`Line filled to ${formatShare(link.load)}`"
-        ><span :style="{ width: `${Math.min(100, link.load * 100)}%` }" :class="{ high: link.load > 0.7 }"
+        ><span :style="{ width: `${Math.min(100, link.load * 100)}%` }" :class="{ high: link.load > headRoom }"
       /></span>
     </button>
     <v-menu>

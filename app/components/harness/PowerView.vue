@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { nominalTolerance, powerStates, type PowerState } from '#core/harness'
-import { assumedRating, formatAmps, formatVolts, plain } from '#core/units'
+import { nominalTolerance, usableShare } from '#core/electrics'
+import { powerStates, type PowerState } from '#core/harness'
+import { assumedRating, formatAmps, formatShare, formatVolts, plain } from '#core/units'
 import type { PowerRow } from '#core/engine'
 import { useNames } from '~/composables/useNames'
 import { useAnalysis } from '~/composables/usePlan'
@@ -43,7 +44,11 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
     <dl class="pack" aria-label="Battery">
       <div>
         <dt>{{ wing ? 'Cruising' : 'Hovering' }}</dt>
-        <dd class="mono">{{ formatAmps(input.typical) }}, {{ plain(input.minutes, 1) }} min</dd>
+        <dd class="mono">{{ formatAmps(input.typical) }}</dd>
+      </div>
+      <div>
+        <dt>In the air</dt>
+        <dd class="mono">{{ plain(input.minutes, 1) }} min</dd>
       </div>
       <div>
         <dt>Full throttle</dt>
@@ -62,7 +67,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
         power.motors.estimatedFrom === undefined
           ? ''
           : `Motor currents are estimated from a mass of ${Math.round(power.motors.estimatedFrom)} g; Fit-out takes measured ones. `
-      }}Time is for 80 % of the capacity.
+      }}Time in the air is for {{ formatShare(usableShare) }} of the capacity with all parts on, {{ formatAmps(input.inTheAir) }}.
     </p>
     <p class="bench">
       A bench supply in the battery’s place, limited to

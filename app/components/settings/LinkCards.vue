@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Each link as what it is: two facing ends with the wire between them. */
-import { linkBudget, serialLinks, type SerialLink } from '#core/links'
+import { headRoom, linkBudget, serialLinks, type SerialLink } from '#core/links'
 import { setupRounds } from '#core/settings'
 import { formatShare, plain } from '#core/units'
 import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
@@ -51,7 +51,7 @@ const firmware = computed(() => {
   const { definition, firmware: version } = plan.value.board
   return plan.value.definitions.boards[definition]!.firmwares[version]!.name
 })
-const grade = (load: number) => (load > 1 ? 'full' : load > 0.7 ? 'busy' : 'easy')
+const grade = (load: number) => (load > 1 ? 'full' : load > headRoom ? 'busy' : 'easy')
 </script>
 
 <template>

@@ -17,6 +17,7 @@ const wire = (pad: string, points: Point[]): DrawnWire => ({
     measured: false,
     note: '',
     main: false,
+    bursts: false,
     omitted: false,
     locked: false,
   },

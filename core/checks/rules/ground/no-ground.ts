@@ -1,4 +1,5 @@
-import { groundOfBoard, wireId } from '../../../harness'
+import { groundOfBoard } from '../../../electrics'
+import { wireId } from '../../../harness'
 import { batteryGround, batteryId, boardGround, boardId, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'

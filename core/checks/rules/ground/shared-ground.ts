@@ -1,4 +1,5 @@
-import { groundOfBoard, type WireEnd } from '../../../harness'
+import { groundOfBoard } from '../../../electrics'
+import type { WireEnd } from '../../../harness'
 import { referTo, terminalPoint } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { sidesOf } from '../../grounds'

@@ -1,10 +1,8 @@
 import { referTo } from '../../../plan'
+import { lightHighShare } from '../../../protocols'
 import { formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { aboutWire } from '../../reports'
-
-/** Share of its supply that addressable LEDs read as high (their data sheets: 0.7 × VDD). */
-const ledShare = 0.7
 
 function* check({ resolved, wires, terminal, feeds, name }: CheckContext): Iterable<Report> {
   for (const wire of wires) {
@@ -14,7 +12,7 @@ function* check({ resolved, wires, terminal, feeds, name }: CheckContext): Itera
     if (!input || !pin || input.direction !== 'in') continue
     const need = wire.need === undefined ? undefined : resolved.need(wire.need)
     const fed = feeds.find(({ supply }) => supply.fitted.id === wire.from.device)?.source
-    const wanted = need?.need.kind === 'led-data' && fed ? Math.max(ledShare * fed.max, input.minHigh ?? 0) : input.minHigh
+    const wanted = need?.need.kind === 'led-data' && fed ? Math.max(lightHighShare * fed.max, input.minHigh ?? 0) : input.minHigh
     if (wanted === undefined || pin.level >= wanted) continue
     yield {
       subjects: [...aboutWire(wire), ...(wire.need === undefined ? [] : [referTo('need', wire.need)])],

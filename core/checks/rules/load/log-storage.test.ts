@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { factsOf, findingsOf } from '../../../../tests/helpers/findings'
 import { serial, tiny } from '../../../../tests/helpers/tiny'
 import { allocate } from '../../../allocation'
-import { isIdle } from '../../../harness'
-import { resolvePlan, type Place } from '../../../plan'
+import { isIdle, resolvePlan, type Place } from '../../../plan'
 
 const log = serial({
   protocol: 'record',

@@ -1,26 +1,22 @@
-import { ampacity, burstFactor, gaugeFor, mainGaugeFor, thinnestMain } from '../../../harness'
-import { formatAmps } from '../../../units'
+import { ampacity, bears, burstFactor, gaugeFor, unloaded, wireRating } from '../../../electrics'
+import { fits, formatAmps } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { aboutWire } from '../../reports'
 
-/** Share above what a wire carries that is but rounding. */
-const rounding = 1e-6
-
 function* check({ power, wires }: CheckContext): Iterable<Report> {
-  const mains = new Set(power.leaves.filter(({ supply }) => supply.main).flatMap((leaf) => leaf.wires.map(({ id }) => id)))
   for (const wire of wires) {
-    const { typical, peak } = power.flows.get(wire.id) ?? { typical: 0, peak: 0 }
-    const main = mains.has(wire.id)
-    const carries = ampacity(wire.gauge) * (1 + rounding)
-    const bears = main && wire.gauge <= thinnestMain ? carries * burstFactor : carries
-    if (typical <= carries && peak <= bears) continue
-    const gauge = main ? mainGaugeFor(typical, peak) : gaugeFor(peak)
+    const load = power.flows.get(wire.id) ?? unloaded
+    const rating = wireRating(wire.gauge, wire.bursts)
+    if (bears(rating, load)) continue
+    const { typical, peak } = load
+    const always = !fits(typical, rating.typical)
+    const gauge = gaugeFor(load, wire.bursts)
     const good =
-      typical > carries || !main
-        ? `good for ${formatAmps(ampacity(wire.gauge))}; it carries ${formatAmps(typical > carries ? typical : peak)}${typical > carries ? ' all the time' : ' at peak'}`
-        : `good for ${formatAmps(bears)} in bursts; it carries ${formatAmps(peak)} at full throttle`
+      always || rating.peak === rating.typical
+        ? `good for ${formatAmps(ampacity(wire.gauge))}; it carries ${formatAmps(always ? typical : peak)}${always ? ' all the time' : ' at peak'}`
+        : `good for ${formatAmps(rating.peak)} in bursts; it carries ${formatAmps(peak)} at full throttle`
     yield {
-      severity: typical > carries ? (typical > carries * burstFactor ? 'stop' : 'fix') : 'weigh',
+      severity: always ? (fits(typical, rating.typical * burstFactor) ? 'fix' : 'stop') : 'weigh',
       subjects: aboutWire(wire),
       fact: `${wire.number} is AWG ${wire.gauge}, ${good}`,
       fixes:

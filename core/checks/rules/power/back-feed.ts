@@ -27,8 +27,8 @@ function* check(context: CheckContext): Iterable<Report> {
 function* joinedSources(context: CheckContext): Iterable<Report> {
   const { circuit, wires } = context
   for (const [one, other] of pairs(makersOf(context))) {
-    if (!circuit.connected(one.point, other.point)) continue
-    const net = circuit.net(one.point)
+    if (!circuit.connected(one.plus, other.plus)) continue
+    const net = circuit.net(one.plus)
     const moved = wires.filter((wire) => !wire.omitted && circuit.netOf(wire) === net && wireBack(context, wire).length)
     const subjects: Subject[] = [one.place, other.place, ...moved.flatMap(aboutWire)]
     yield {

@@ -1,9 +1,6 @@
-import { formatAmps } from '../../../units'
+import { fits, formatAmps } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { aboutWire, contactAt, endWords } from '../../reports'
-
-/** Share above a limit that is but rounding. */
-const rounding = 1e-6
 
 function* check(context: CheckContext): Iterable<Report> {
   const { wires, power } = context
@@ -12,8 +9,8 @@ function* check(context: CheckContext): Iterable<Report> {
     if (!load) continue
     for (const end of [wire.from, wire.to]) {
       const contact = contactAt(context, end)
-      if (!contact || load.peak <= contact.amps * (1 + rounding)) continue
-      const always = load.typical > contact.amps * (1 + rounding)
+      if (!contact || fits(load.peak, contact.amps)) continue
+      const always = !fits(load.typical, contact.amps)
       yield {
         severity: always ? 'fix' : 'weigh',
         subjects: aboutWire(wire),

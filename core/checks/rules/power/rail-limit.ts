@@ -1,6 +1,7 @@
 import { limitFor, stripsOf } from '../../../lights'
 import { batteryId, boardId, referTo, stripCurrent, type Place } from '../../../plan'
-import { formatAmps } from '../../../units'
+import { ownCurrents } from '../../../suitability'
+import { fits, formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
 import { feedFixes, suitingSources } from '../../reports'
@@ -13,11 +14,12 @@ function* check(context: CheckContext): Iterable<Report> {
     const fed = context.power.nodes.find(({ place }) => place === source.place)?.leaves ?? []
     if (!fed.length) continue
     const { typical, peak } = context.power.nodes.find(({ place }) => place === source.place)!
-    if (peak <= source.limit) continue
+    if (fits(peak, source.limit)) continue
+    const own = ownCurrents(context.resolved).get(source.place) ?? 0
     const heaviest = [...fed].sort((one, other) => other.peak - one.peak)[0]!
-    const sharers = [...(source.own > 0 ? ['the board'] : []), ...fed.map(({ supply }) => nameOf(supply.fitted))]
+    const sharers = [...(own > 0 ? ['the board'] : []), ...fed.map(({ supply }) => nameOf(supply.fitted))]
     yield {
-      severity: typical > source.limit || (source.owner !== batteryId && feedsControl(fed, source.own)) ? 'fix' : 'weigh',
+      severity: !fits(typical, source.limit) || (source.owner !== batteryId && feedsControl(fed, own)) ? 'fix' : 'weigh',
       subjects: [
         source.place,
         ...fed.filter(({ supply }) => supply.fitted.id !== boardId).map(({ supply }) => referTo('device', supply.fitted.id)),

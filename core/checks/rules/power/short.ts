@@ -1,4 +1,5 @@
-import { groundOfBoard, type Wire } from '../../../harness'
+import { groundOfBoard } from '../../../electrics'
+import type { Wire } from '../../../harness'
 import { batteryGround, type Subject } from '../../../plan'
 import { formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'

@@ -1,10 +1,10 @@
 import { boardId, referTo } from '../../../plan'
-import { formatAmps } from '../../../units'
+import { fits, formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 function* check({ power }: CheckContext): Iterable<Report> {
   for (const node of power.nodes.filter(({ kind }) => kind === 'usb')) {
-    if (node.typical <= node.limit) continue
+    if (fits(node.typical, node.limit)) continue
     const live = power.nodes
       .filter(({ alive, kind }) => alive.usb && kind !== 'usb')
       .flatMap(({ leaves }) => leaves)

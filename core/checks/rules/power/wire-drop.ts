@@ -1,11 +1,9 @@
-import { gauges, nominalTolerance, type PowerLeaf } from '../../../harness'
+import { dropAllowed, gauges, nominalTolerance } from '../../../electrics'
+import type { PowerLeaf } from '../../../harness'
 import { referTo } from '../../../plan'
 import { formatAmps, formatVolts, plain, wireResistancePerMetre } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
-
-/** Share of the voltage that may be lost without a word. */
-const allowed = 0.05
 
 function* check({ power }: CheckContext): Iterable<Report> {
   for (const leaf of power.leaves) {
@@ -13,7 +11,7 @@ function* check({ power }: CheckContext): Iterable<Report> {
     const before = leaf.empty + leaf.drop
     if (leaf.drop <= 0 || before < supply.min) continue
     const short = leaf.empty < supply.min * (1 - nominalTolerance)
-    if (!short && leaf.drop < allowed * before) continue
+    if (!short && leaf.drop < dropAllowed * before) continue
     yield {
       severity: short ? 'fix' : 'weigh',
       subjects: [...aboutSupply(leaf.supply), ...leaf.wires.map((wire) => referTo('wire', wire.id))],
@@ -27,7 +25,7 @@ function* check({ power }: CheckContext): Iterable<Report> {
 function thicker({ wires, drop, empty, supply: { supply } }: PowerLeaf): Fix[] {
   const thickest = Math.min(...wires.map((wire) => wire.gauge))
   const before = empty + drop
-  const bearable = Math.min(allowed * before, before - supply.min * (1 - nominalTolerance))
+  const bearable = Math.min(dropAllowed * before, before - supply.min * (1 - nominalTolerance))
   // Wires that differ are taken for the thickest of them, so that the drop reckoned is the most there can be.
   const dropAt = (gauge: number) => (drop * wireResistancePerMetre(gauge)) / wireResistancePerMetre(thickest)
   const gauge = gauges.find((size) => size < thickest && dropAt(size) < bearable) ?? gauges.at(-1)!

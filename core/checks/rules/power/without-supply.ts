@@ -1,5 +1,5 @@
-import { isIdle, wireId } from '../../../harness'
-import { boardId, idIn, partsOf } from '../../../plan'
+import { wireId } from '../../../harness'
+import { boardId, idIn, isIdle, partsOf } from '../../../plan'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'

@@ -1,5 +1,5 @@
-import { isIdle, videoChain } from '../../../harness'
-import { keyOf, referTo } from '../../../plan'
+import { videoChain } from '../../../harness'
+import { isIdle, keyOf, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { doWithout } from '../../reports'
 import { strayReports } from '../../stray-reports'

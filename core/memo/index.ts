@@ -72,7 +72,7 @@ function noteAll(reads: ReadonlySet<PropertyKey>): void {
 }
 
 /** Makes something of each thing once: asked again for the same object, it gives the same answer, and counts as having read the same. */
-export function oncePer<T extends object, R>(make: (thing: T) => R): (thing: T) => R {
+export function memo<T extends object, R>(make: (thing: T) => R): (thing: T) => R {
   const known = new WeakMap<T, { made: R; reads: ReadonlySet<PropertyKey> }>()
   return (thing) => {
     let answer = known.get(thing)
@@ -106,7 +106,7 @@ export function whileSame<T extends object, S, R>(
 export function inParts<T extends object>(parts: { [K in keyof T]: (whole: T) => T[K] }): T {
   const whole = {} as T
   for (const key of Object.keys(parts) as (keyof T)[]) {
-    const part = oncePer(parts[key])
+    const part = memo(parts[key])
     Object.defineProperty(whole, key, { enumerable: true, get: () => part(whole) })
   }
   return whole

@@ -1,5 +1,7 @@
 import { takesPlace } from '../catalogue'
-import { idIn, splitKey, type FittedDevice, type ResolvedPlan } from '../plan'
+import type { FittedDevice } from './parts'
+import { idIn, splitKey } from './reference'
+import type { ResolvedPlan } from './resolved'
 
 /**
  * A device that asks for places of the board and has none of them, though others have theirs, or whose

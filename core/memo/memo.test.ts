@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { everything, inParts, oncePer, readsOf, watched, watchedMembers, whileSame } from '.'
+import { everything, inParts, memo, readsOf, watched, watchedMembers, whileSame } from '.'
 
 it('makes of each object once, undefined too', () => {
   const asked: number[] = []
-  const half = oncePer(({ of }: { of: number }) => {
+  const half = memo(({ of }: { of: number }) => {
     asked.push(of)
     return of % 2 ? undefined : of / 2
   })
@@ -59,8 +59,8 @@ describe('what is read', () => {
   })
 
   it('counts where it was made once for somebody else, and goes on to who stands around', () => {
-    const upper = oncePer((plan: { name: string }) => plan.name.toUpperCase())
-    const twice = oncePer((plan: { name: string }) => upper(plan) + upper(plan))
+    const upper = memo((plan: { name: string }) => plan.name.toUpperCase())
+    const twice = memo((plan: { name: string }) => upper(plan) + upper(plan))
     const plan = build()
     upper(plan)
     const around = readsOf(() => [readsOf(() => twice(plan)), plan.note])
