@@ -12,6 +12,7 @@ export default defineConfig({
       'cli/**/*.test.ts',
       'scripts/**/*.test.ts',
       'standin/**/*.test.ts',
+      'board-line/**/*.test.ts',
       'tests/**/*.test.ts',
     ],
     pool: 'threads',

@@ -2,9 +2,13 @@ import { mkdirSync, writeFileSync } from 'node:fs'
 import { dirname } from 'node:path'
 import { resolveBoard } from '#core/catalogue'
 import { resolvePlan } from '#core/plan'
+import { protocols, recognise, type Found } from '#core/protocols'
 import { setupRounds, type LedgerRow } from '#core/settings'
-import { BoardTrouble, openTcpLink } from '../server/board/link'
-import { readSettings, rescueBoard, writeSettings } from '../server/board/write'
+import { formatShare } from '#core/units'
+import { askBoard } from '../board-line/answers'
+import { BoardTrouble, openTcpLink } from '../board-line/link'
+import { greet } from '../board-line/talk'
+import { readSettings, rescueBoard, writeSettings } from '../board-line/write'
 import type { Habits } from '../standin/board'
 import { factsOf } from '../standin/facts'
 import { StandInServer } from '../standin/server'
@@ -49,7 +53,7 @@ function readHabits({ renumbers, older, loopsAt }: ServeOptions): Habits {
 /** Plays a board of the shipped catalogue until it is ended. @throws Unusable for a board or port that there is not */
 export async function serveBoardCommand(options: ServeOptions): Promise<void> {
   const { board: id, revision, firmware, port, state } = options
-  const { boards } = shippedLibrary()
+  const { boards, protocols: definitions } = shippedLibrary()
   const definition = boards[id]
   if (!definition) throw new Unusable(`--board ${id}: the catalogue has ${Object.keys(boards).join(', ')}`)
   const newest = (versions: object) => Object.keys(versions).at(-1)!
@@ -62,7 +66,7 @@ export async function serveBoardCommand(options: ServeOptions): Promise<void> {
   const wanted = readPort(port, 0)
   try {
     mkdirSync(dirname(state), { recursive: true })
-    const at = await new StandInServer(factsOf(board), state, readHabits(options)).listen(wanted)
+    const at = await new StandInServer(factsOf(board, definitions), state, readHabits(options)).listen(wanted)
     print(`${board.name} rev ${board.revision} answers at port ${at}; its settings are in ${state} (Ctrl C ends it)`)
   } catch (error) {
     throw new Unusable(`no board can be played at port ${port}: ${(error as Error).message}`)
@@ -128,3 +132,37 @@ export async function rescueBoardCommand(file: string, { port, backup }: { port:
     throw error instanceof BoardTrouble ? new Unusable(error.message) : error
   }
 }
+
+/** Listens at a port of a board, says what is spoken there, and shows its messages. @throws Unusable */
+export async function hearBoardCommand(
+  file: string,
+  { port, json, at: label, toDevice }: LinkOptions & { at: string; toDevice?: boolean },
+): Promise<void> {
+  const { board } = resolvePlan(readPlanFile(file))
+  const found = board.ports.find((each) => each.id === label || each.label === label)
+  if (!found) throw new Unusable(`--at ${label}: ${board.name} has ${board.ports.map(({ id }) => id).join(', ')}`)
+  const link = await openTcpLink(readPort(port)).catch((error: Error) => {
+    throw new Unusable(error.message)
+  })
+  try {
+    await greet(link, board)
+    const direction = toDevice ? 'to-device' : 'from-device'
+    const bytes = await askBoard(link, 'hear', { port: found.number, seconds: 1, direction })
+    const [first] = recognise(Uint8Array.from(bytes))
+    if (json)
+      return print(JSON.stringify({ bytes: bytes.length, protocol: first?.protocol ?? null, found: first?.found ?? [] }, null, 2))
+    if (!first) return print(bytes.length ? `${bytes.length} bytes of no protocol that is known` : 'Nothing is said.')
+    const { name } = protocols[first.protocol]
+    print(`${name}: ${first.found.length} messages in ${bytes.length} bytes, ${formatShare(first.share)} of them explained`)
+    for (const each of first.found.slice(0, mostShown)) print(oneFound(each))
+    if (first.found.length > mostShown) print(`… and ${first.found.length - mostShown} more`)
+  } catch (error) {
+    throw error instanceof BoardTrouble ? new Unusable(error.message) : error
+  } finally {
+    link.close()
+  }
+}
+
+const mostShown = 12
+const oneFound = (found: Found<unknown>) =>
+  `${String(found.at).padStart(6)}  ${found.kind === 'message' ? JSON.stringify(found.message) : `refused: ${found.why}`}`

@@ -176,13 +176,22 @@ describe('command line', () => {
   it('writes a plan to a board, reads it, and says when there is none', async () => {
     const { stdout: plan } = await ypodoma('demo-plan', 'spillway-hex')
     const path = file('board.json', plan)
-    const server = new StandInServer(factsOf(resolvePlan(demo('spillway-hex')).board), join(folder, 'state.json'))
+    const server = new StandInServer(
+      factsOf(resolvePlan(demo('spillway-hex')).board, library.protocols),
+      join(folder, 'state.json'),
+    )
     const port = String(await server.listen())
     const backup = join(folder, 'backup.json')
     const written = await ypodoma('board', 'write', path, '--port', port, '--backup', backup)
     expect([written.status, written.stdout.includes('≠')]).toEqual([0, false])
     expect(Object.keys(JSON.parse(readFileSync(backup, 'utf8')) as object)).not.toContain('port.0.rate')
     expect((await ypodoma('board', 'read', path, '--port', port)).stdout).toContain('port.0.rate: 420000')
+    const heard = await ypodoma('board', 'hear', path, '--port', port, '--at', 'uart1')
+    expect(heard.stdout).toMatch(/^CRSF: \d+ messages in \d+ bytes, 100 % of them explained/)
+    expect(heard.stdout).toContain('"type":"channels"')
+    const json = await ypodoma('board', 'hear', path, '--port', port, '--at', 'uart1', '--to-device', '--json')
+    expect(JSON.parse(json.stdout)).toMatchObject({ protocol: 'crsf', found: expect.any(Array) as unknown[] })
+    expect((await ypodoma('board', 'hear', path, '--port', port, '--at', 'none')).stderr).toContain('Corran 7 has uart1')
     await server.kill()
     expect(await ypodoma('board', 'read', path, '--port', 'x')).toMatchObject({
       status: 2,

@@ -1,6 +1,6 @@
 import { Command } from 'commander'
 import { analyseCommand, demoPlanCommand, drawCommand, powerCommand, wiresCommand } from './commands'
-import { readBoardCommand, rescueBoardCommand, serveBoardCommand, writeBoardCommand } from './board-commands'
+import { hearBoardCommand, readBoardCommand, rescueBoardCommand, serveBoardCommand, writeBoardCommand } from './board-commands'
 import { allocateCommand, boardsCommand, whyCommand } from './allocation-commands'
 import { controlsCommand, displayCommand, lightsCommand } from './flight-commands'
 import { budgetCommand, settingsCommand } from './settings-commands'
@@ -96,6 +96,15 @@ export async function runProgram(args: string[]): Promise<void> {
     .option('--json', 'as JSON')
     .description('what the board has now')
     .action((file: string, options: { port: string; json?: boolean }) => readBoardCommand(file, options))
+  board
+    .command('hear')
+    .argument('<plan>')
+    .requiredOption('--at <port>', 'port of the board to listen at, such as uart1')
+    .option('--to-device', 'what the board says there, not what it hears')
+    .option('--port <n>', 'loopback port of the board', '4174')
+    .option('--json', 'as JSON')
+    .description('what is spoken at a port, recognised and taken apart')
+    .action(hearBoardCommand)
   board
     .command('rescue')
     .argument('<plan>', 'plan file (JSON), or - for standard input')

@@ -1,8 +1,11 @@
-import type { Board } from '#core/catalogue'
+import type { Board, ProtocolDefinition } from '#core/catalogue'
 import type { BoardFacts } from './board'
 
 /** What the stand-in goes by, from the definition of the board that it plays. */
-export function factsOf({ id, name, firmware, ports, pins, timers, exclusions }: Board): BoardFacts {
+export function factsOf(
+  { id, name, firmware, ports, pins, timers, exclusions }: Board,
+  protocols: Record<string, ProtocolDefinition> = {},
+): BoardFacts {
   return {
     id,
     name,
@@ -18,6 +21,7 @@ export function factsOf({ id, name, firmware, ports, pins, timers, exclusions }:
     })),
     holders: Object.fromEntries(pins.flatMap((pin) => (pin.default ? [[pin.id, pin.default.feature]] : []))),
     timers: timers.map((timer) => timer.id),
+    functions: Object.fromEntries(Object.entries(protocols).map(([of, protocol]) => [of, protocol.function])),
     exclusions: exclusions.map(({ features }) => features),
   }
 }

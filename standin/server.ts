@@ -1,6 +1,7 @@
 /** The stand-in's line: JSON-RPC 2.0, one message a line, on a loopback socket. docs/board-link.md holds the protocol. */
 import { createServer, type Server, type Socket } from 'node:net'
 import { StandInDisplay } from './display'
+import { heardAt, longestHearing, spokenAt } from './lines'
 import { Refused, StandInBoard, type BoardFacts, type Habits, type Settings, type Value } from './board'
 
 interface Request {
@@ -132,6 +133,14 @@ export class StandInServer {
   private readonly second: typeof this.always = {
     ports: () => this.board.ports(),
     dump: () => this.board.dump(),
+    hear: ({ port, seconds, direction }) => {
+      const way = direction === 'to-device' ? direction : 'from-device'
+      if (!isCount(port) && port !== 0) throw new Refused('hear wants the number of a port')
+      if (typeof seconds !== 'number' || !(seconds > 0 && seconds <= longestHearing))
+        throw new Refused(`hear wants seconds up to ${longestHearing}`)
+      const spoken = spokenAt(this.facts, this.board.dump(), Number(port), way)
+      return spoken ? [...heardAt(spoken.id, spoken.baud, way, seconds)] : []
+    },
     restore: ({ settings }) => {
       if (typeof settings !== 'object' || settings === null) throw new Refused('restore wants settings')
       this.board.restore(settings as Settings)

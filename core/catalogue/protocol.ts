@@ -17,6 +17,8 @@ export interface ProtocolDefinition {
   feature?: string
   /** What comes over it is a record, which the board can keep in its own memory as well. */
   recorded: boolean
+  /** Control channels that it carries, of a protocol that a receiver speaks and the product does not. */
+  channels?: number
   /** The port function and its feature where the board sends what it otherwise takes in. */
   outward?: { function: string; feature?: string }
 }

@@ -13,15 +13,7 @@ import {
   type ResolvedPlan,
   type Subject,
 } from '../plan'
-import {
-  clashesOf,
-  placedNeeds,
-  placedSupplies,
-  type Clash,
-  type Placed,
-  type PlacedSupply,
-  type Severity,
-} from '../suitability'
+import { clashesOf, placedNeeds, placedSupplies, type Clash, type Placed, type PlacedSupply, type Severity } from '../suitability'
 import type { Finding, RuleMeta } from './finding'
 
 /** All that rules may look at. */

@@ -1,19 +1,24 @@
 import { memo } from '../memo'
-import { channelCount, countToMicroseconds, microsecondsToCount } from '../protocols'
+import type { Need } from '../catalogue'
+import { protocolOf, type Carriage } from '../protocols'
 import type { FittedNeed, ResolvedPlan } from '../plan'
 
-/** What each way of carrying channels from the receiver to the board can do: whole channels, those of on and off alone, and how a pulse is rounded. */
-const ways: Record<string, { channels: number; onOff: number[]; rounded: (width: number) => number }> = {
-  sbus: { channels: channelCount, onOff: [17, 18], rounded: asCount },
-  crsf: { channels: channelCount, onOff: [], rounded: asCount },
-  ibus: { channels: 14, onOff: [], rounded: Math.round },
+/** What ways that are no protocol carry: a train of pulses on one wire, and a wire for each channel. */
+const byPulses: Partial<Record<Need['kind'], Carriage>> = {
   'receiver-pulse': { channels: 8, onOff: [], rounded: Math.round },
   'receiver-parallel': { channels: 16, onOff: [], rounded: Math.round },
 }
 
-/** As 11 bits carry it: steps of 5/8 µs. */
-function asCount(width: number): number {
-  return countToMicroseconds(Math.min(2047, Math.max(0, microsecondsToCount(width))))
+/** The control receiver of a build at its place; nothing before it has one. */
+export function placedReceiver(resolved: ResolvedPlan): { need: FittedNeed; protocol?: string } | undefined {
+  for (const need of resolved.needs) {
+    const placement = resolved.plan.assignment[need.key]
+    const { device } = need.fitted
+    if (device.class !== 'receiver' || !placement || !device.needs.some(({ kind }) => kind === 'control')) continue
+    if (need.need.kind === 'serial') return { need, protocol: placement.protocol ?? '' }
+    if (byPulses[need.need.kind]) return { need }
+  }
+  return undefined
 }
 
 /** What brings the channels from the handset to the board. */
@@ -22,7 +27,7 @@ export interface Carrier {
   /** Channels that arrive at all. */
   channels: number
   /** Of those the ones that are on or off and nothing between. */
-  onOff: number[]
+  onOff: readonly number[]
   /** Frames a second. */
   rate?: number
   /** Values that the radio link tells apart on the others. */
@@ -30,30 +35,31 @@ export interface Carrier {
   rounded: (width: number) => number
 }
 
-/** The control receiver of a build with what it carries; nothing before one has a place. */
+/** The control receiver of a build with what it carries; nothing before one has a place, or where that is not known. */
 export const carrierOf = memo((resolved: ResolvedPlan): Carrier | undefined => {
-  for (const need of resolved.needs) {
-    const { fitted, key } = need
-    const placement = resolved.plan.assignment[key]
-    if (fitted.device.class !== 'receiver' || !placement) continue
-    const way = ways[need.need.kind === 'serial' ? (placement.protocol ?? '') : need.need.kind]
-    const control = fitted.device.needs.find((each) => each.kind === 'control')
-    if (!way || control?.kind !== 'control') continue
-    const frames =
-      need.need.kind === 'serial' ? need.need.messages.find(({ direction }) => direction === 'from-device') : undefined
-    // A channel that the wire alone carries on and off comes on top of the whole ones, where the receiver has it.
-    const beyond = way.onOff.filter((channel) => channel <= control.channels)
-    return {
-      need,
-      channels: Math.min(control.channels, Math.max(way.channels, ...beyond)),
-      onOff: [...control.onOff, ...beyond],
-      ...(frames && { rate: frames.rate }),
-      ...(control.steps && { steps: control.steps }),
-      rounded: way.rounded,
-    }
+  const { need, protocol } = placedReceiver(resolved) ?? {}
+  if (!need) return undefined
+  const way = protocol === undefined ? byPulses[need.need.kind] : carriageOf(resolved, protocol)
+  const control = need.fitted.device.needs.find((each) => each.kind === 'control')
+  if (!way || control?.kind !== 'control') return undefined
+  const frames = need.need.kind === 'serial' ? need.need.messages.find(({ direction }) => direction === 'from-device') : undefined
+  // A channel that the wire alone carries on and off comes on top of the whole ones, where the receiver has it.
+  const beyond = way.onOff.filter((channel) => channel <= control.channels)
+  return {
+    need,
+    channels: Math.min(control.channels, Math.max(way.channels, ...beyond)),
+    onOff: [...control.onOff, ...beyond],
+    ...(frames && { rate: frames.rate }),
+    ...(control.steps && { steps: control.steps }),
+    rounded: way.rounded,
   }
-  return undefined
 })
+
+/** What a protocol carries: as the product speaks it, or as its definition says. */
+export function carriageOf({ protocols }: ResolvedPlan, protocol: string): Carriage | undefined {
+  const channels = protocols[protocol]?.channels
+  return protocolOf(protocol)?.carries ?? (channels === undefined ? undefined : { channels, onOff: [], rounded: Math.round })
+}
 
 /** Pulses between which the steps of a radio link lie, in µs. */
 const span = { low: 988, high: 2012 }

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
-import { crsf, ibus, msp, redrawBytes, sbus } from '../protocols'
+import { protocols, redrawBytes } from '../protocols'
 import { resolvePlan } from '../plan'
 import { aliasLimit, linkBudget, logBaud, logMinutes, lostShare, propellerLine, redrawsPerSecond, serialLinks } from '.'
+
+const { crsf, ibus, msp, sbus } = protocols
 
 const channels = Array.from({ length: 16 }, () => 992)
 /** Bytes of frames that are really encoded, by protocol and the message's name in the catalogue. */

@@ -37,3 +37,6 @@ export const countToMicroseconds = (count: number) => 1500 + ((count - 992) * 5)
 
 /** The count for a width in µs, rounded. */
 export const microsecondsToCount = (width: number) => Math.round(992 + ((width - 1500) * 8) / 5)
+
+/** A pulse as 11 bits carry it: in steps of 5/8 µs. */
+export const asCount = (width: number) => countToMicroseconds(Math.min(2047, Math.max(0, microsecondsToCount(width))))

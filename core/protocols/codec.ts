@@ -19,15 +19,48 @@ export interface Decoder<M> {
   push(bytes: Uint8Array): Found<M>[]
 }
 
-/** A wire protocol: how its messages become bytes, and how bytes become messages again. */
+/** How messages become bytes, and how bytes become messages again. */
 export interface Codec<M> {
-  /** Id of the protocol's definition in the catalogue, where it has one. */
-  id: string
-  name: string
-  line: Line
   /** @throws RangeError when a value does not fit the message */
   encode(message: M): Uint8Array
   decoder(): Decoder<M>
+}
+
+/** Whose message it is, seen from the board. */
+export type Direction = 'to-device' | 'from-device'
+
+/** A message that a protocol usually carries, with an example of it as it goes over the line. */
+export interface UsualMessage<M> {
+  name: string
+  direction: Direction
+  /** So many a second are usual. */
+  rate: number
+  example: M
+  /** The bytes of the example, in hexadecimal: a vector that the codec is checked by. */
+  bytes: string
+  /** Nothing but its ends tells a frame, so that one with a wrong bit passes. */
+  unchecked?: true
+}
+
+/** Control channels that a protocol carries from the receiver to the board. */
+export interface Carriage {
+  /** Whole channels. */
+  channels: number
+  /** Numbers of further ones that are on or off and nothing between. */
+  onOff: readonly number[]
+  /** A pulse in µs as it arrives. */
+  rounded: (width: number) => number
+}
+
+/** A wire protocol that the product speaks: all that is known of it in one place. */
+export interface Protocol<M> extends Codec<M> {
+  name: string
+  line: Line
+  messages: readonly [UsualMessage<M>, ...UsualMessage<M>[]]
+  /** Of a protocol for control receivers: what it carries; nothing where it carries no channels. */
+  carries: Carriage | undefined
+  /** A decoder for one end, where what is said by one may be heard wrongly as said by the other. */
+  decoderAt?: (heard: Direction) => Decoder<M>
 }
 
 /** How frames of a protocol are told apart in a stream. */

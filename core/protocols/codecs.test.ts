@@ -1,27 +1,23 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { library } from '../../tests/helpers/plans'
+import { resolveDevice } from '../catalogue'
+import { readDefinition } from '../schema'
 import { countToMicroseconds, microsecondsToCount } from './channels'
 import { crc16ccitt, crc16x25, crc8d5, crc8p07 } from './checksums'
 import { fromHex, toHex, type Codec, type Decoder } from './codec'
-import { navigationSolution } from './gnss-binary'
-import {
-  crsf,
-  displayText,
-  escTelemetry,
-  gnssBinary,
-  ibus,
-  logStream,
-  mavlink,
-  msp,
-  mspDecoder,
-  nmea,
-  nmeaAngle,
-  redrawBytes,
-  sbus,
-  transmitterHalf,
-  transmitterTalk,
-  type DisplayText,
-} from '.'
+import { crsf } from './crsf'
+import { escTelemetry } from './esc-telemetry'
+import { gnssBinary } from './gnss-binary'
+import { ibus } from './ibus'
+import { logStream } from './log-stream'
+import { mavlink } from './mavlink'
+import { msp } from './msp'
+import { nmea, nmeaAngle } from './nmea'
+import { sbus } from './sbus'
+import { transmitterHalf } from './transmitter-half'
+import { transmitterTalk } from './transmitter-talk'
+import { displayText, protocolIds, protocolOf, protocols, recognise, redrawBytes, type DisplayText, type Protocol } from '.'
 
 const digits = Uint8Array.from('123456789', (digit) => digit.charCodeAt(0))
 const heard = <M>(decoder: Decoder<M>, bytes: Uint8Array) =>
@@ -31,153 +27,39 @@ it('checksums are those of the catalogue of checksums', () => {
   expect([crc8d5(digits), crc8p07(digits), crc16x25(digits), crc16ccitt(digits)]).toEqual([0xbc, 0xf4, 0x6f91, 0x29b1])
 })
 
-const sixteen = [172, 1811, 1000, ...Array.from({ length: 13 }, () => 992)]
-const heartbeat = { custom: 0, type: 13, autopilot: 3, base: 81, status: 4, version: 3 }
-const traffic = {
-  address: 0x4ca1b2,
-  latitude: 545_000_000,
-  longitude: -31_000_000,
-  altitude: 1_308_000,
-  heading: 27_000,
-  speed: 9000,
-  climb: -150,
-  flags: 0x1ff,
-  squawk: 7000,
-  altitudeKind: 0,
-  callsign: 'FELL07',
-  emitter: 0,
-  age: 2,
-}
-
-const solution = { class: navigationSolution.class, id: navigationSolution.id }
-
-interface Vector<M> {
-  codec: Codec<M>
-  /** At the end that hears it. */
-  decoder?: () => Decoder<M>
-  message: M
-  bytes: string
-  unchecked?: true
-}
-const vector = <M>(one: Vector<M>) => one as Vector<unknown>
-const vectors: Record<string, Vector<unknown>> = {
-  'SBUS channels': vector({
-    codec: sbus,
-    message: { channels: sixteen, switches: [false, false], frameLost: false, failsafe: false },
-    bytes: '0f ac 98 38 fa c0 07 3e f0 81 0f 7c e0 03 1f f8 c0 07 3e f0 81 0f 7c 00 00',
-    unchecked: true,
+/** Every message of the registry, at the end that hears it, and what else is said over one of its protocols. */
+const vectors = [
+  ...protocolIds.flatMap((id) => {
+    const protocol = protocols[id] as Protocol<unknown>
+    return protocol.messages.map((usual) => ({
+      ...usual,
+      name: `${id}, ${usual.name}`,
+      codec: protocol as Codec<unknown>,
+      decoder: () => protocol.decoderAt?.(usual.direction) ?? protocol.decoder(),
+    }))
   }),
-  'CRSF channels': vector({
-    codec: crsf,
-    message: { type: 'channels', channels: sixteen },
-    bytes: 'c8 18 16 ac 98 38 fa c0 07 3e f0 81 0f 7c e0 03 1f f8 c0 07 3e f0 81 0f 7c 9c',
-  }),
-  'CRSF position': vector({
-    codec: crsf,
-    message: {
-      type: 'position',
-      latitude: 54.4609,
-      longitude: -3.0886,
-      speed: 12.3,
-      heading: 270,
-      altitude: 312,
-      satellites: 14,
-    },
-    bytes: 'c8 11 02 20 76 12 e8 fe 28 b7 90 00 7b 69 78 05 20 0e bb',
-  }),
-  'CRSF link': vector({
-    codec: crsf,
-    message: {
-      type: 'link',
-      strengths: [60, 62],
-      quality: 98,
-      noise: 5,
-      antenna: 0,
-      mode: 2,
-      power: 3,
-      downStrength: 70,
-      downQuality: 95,
-      downNoise: 4,
-    },
-    bytes: 'c8 0c 14 3c 3e 62 05 00 02 03 46 5f 04 c4',
-  }),
-  IBUS: vector({
-    codec: ibus,
-    message: { channels: [1500, 1500, 1000, 1500, 1000, 2000, 1000, 2000, 1000, 2000, 1000, 2000, 1000, 2000] },
-    bytes: '20 40 dc 05 dc 05 e8 03 dc 05 e8 03 d0 07 e8 03 d0 07 e8 03 d0 07 e8 03 d0 07 e8 03 d0 07 47 f3',
-  }),
-  'MSP 1 request': vector({
-    codec: msp,
-    decoder: () => mspDecoder(['request']),
-    message: { version: 1, direction: 'request', command: 101, payload: [] },
-    bytes: '24 4d 3c 00 65 65',
-  }),
-  'MSP 2 request': vector({
-    codec: msp,
-    decoder: () => mspDecoder(['request']),
-    message: { version: 2, direction: 'request', flag: 0, command: 0x2003, payload: [] },
-    bytes: '24 58 3c 00 03 20 00 00 fd',
-  }),
-  'display text': vector<DisplayText>({
-    codec: displayText,
-    message: { type: 'write', row: 2, column: 5, attribute: 0, characters: [0x41, 0x52, 0x4d, 0x45, 0x44] },
+  {
+    name: 'display text',
+    codec: displayText as Codec<unknown>,
+    decoder: () => displayText.decoder() as Decoder<unknown>,
+    example: { type: 'write', row: 2, column: 5, attribute: 0, characters: [0x41, 0x52, 0x4d, 0x45, 0x44] } satisfies DisplayText,
     bytes: '24 4d 3e 09 b6 03 02 05 00 41 52 4d 45 44 e4',
-  }),
-  'MAVLink heartbeat': vector({
-    codec: mavlink,
-    message: { name: 'heartbeat', sequence: 7, system: 1, component: 1, fields: heartbeat },
-    bytes: 'fd 09 00 00 07 01 01 00 00 00 00 00 00 00 0d 03 51 04 03 2d 91',
-  }),
-  'MAVLink traffic report': vector({
-    codec: mavlink,
-    message: { name: 'trafficReport', sequence: 8, system: 1, component: 156, fields: traffic },
-    bytes:
-      'fd 26 00 00 08 01 9c f6 00 00 b2 a1 4c 00 40 0a 7c 20 40 fa 26 fe 60 f5 13 00 78 69 28 23 6a ff ff 01 58 1b 00 46 45 4c 4c 30 37 00 00 00 00 02 3e 36',
-  }),
-  'ESC telemetry': vector({
-    codec: escTelemetry,
-    message: { temperature: 41, volts: 22.1, amps: 12.34, used: 356, rpm: 41_200 },
-    bytes: '29 08 a2 04 d2 01 64 01 9c 02',
-  }),
-  'NMEA position': vector({
-    codec: nmea,
-    message: {
-      talker: 'GN',
-      type: 'GGA',
-      fields: ['101530.00', '5427.65400', 'N', '00305.31600', 'W', '1', '14', '0.8', '312.0', 'M', '50.1', 'M', '', ''],
-    },
-    bytes: toHex(
-      Uint8Array.from('$GNGGA,101530.00,5427.65400,N,00305.31600,W,1,14,0.8,312.0,M,50.1,M,,*6E\r\n', (c) => c.charCodeAt(0)),
-    ),
-  }),
-  'NMEA least of navigation': vector({
-    codec: nmea,
-    message: {
-      talker: 'GN',
-      type: 'RMC',
-      fields: ['101530.00', 'A', '5427.65400', 'N', '00305.31600', 'W', '2.39', '270.0', '251126', '', '', 'A'],
-    },
-    bytes: toHex(
-      Uint8Array.from('$GNRMC,101530.00,A,5427.65400,N,00305.31600,W,2.39,270.0,251126,,,A*6B\r\n', (c) => c.charCodeAt(0)),
-    ),
-  }),
-  'binary GNSS': vector({
-    codec: gnssBinary,
-    message: { ...solution, payload: Array.from({ length: 92 }, (_, at) => at) },
-    bytes: `b5 62 01 07 5c 00 ${toHex(Array.from({ length: 92 }, (_, at) => at))} be a7`,
-  }),
-}
+    unchecked: undefined,
+  },
+]
 
-describe.each(Object.entries(vectors))('%s', (_, { codec, decoder = () => codec.decoder(), message, bytes, unchecked }) => {
+describe.each(vectors)('$name', ({ codec, decoder, example, bytes, unchecked }) => {
   it('is encoded and decoded as the vector says', () => {
-    expect(toHex(codec.encode(message))).toBe(bytes)
-    expect(heard(decoder(), fromHex(bytes))).toEqual([message])
+    expect(toHex(codec.encode(example))).toBe(bytes)
+    expect(heard(decoder(), fromHex(bytes))).toEqual([example])
   })
 
   it('is refused with any one bit changed', () => {
     if (unchecked) return
     const whole = fromHex(bytes)
-    for (let bit = 0; bit < whole.length * 8; bit += 1) {
+    // What a sender puts before the frame, such as a byte to wake the line, is not part of it.
+    const at = decoder().push(whole)[0]!.at
+    for (let bit = at * 8; bit < whole.length * 8; bit += 1) {
       const changed = whole.slice()
       changed[bit >> 3]! ^= 1 << (bit & 7)
       expect(heard(decoder(), changed), `bit ${bit}`).toEqual([])
@@ -194,7 +76,7 @@ describe.each(Object.entries(vectors))('%s', (_, { codec, decoder = () => codec.
         const ends = [...cuts.map((cut) => cut % all.length), all.length].sort((a, b) => a - b)
         const listener = decoder()
         const found = ends.flatMap((end, at) => heard(listener, Uint8Array.from(all.slice(ends[at - 1] ?? 0, end))))
-        expect(found.at(-1)).toEqual(message)
+        expect(found.at(-1)).toEqual(example)
       }),
       { numRuns: 25, seed: 11 },
     )
@@ -261,23 +143,20 @@ const anything: [Codec<unknown>, fc.Arbitrary<unknown>][] = [
   [logStream(25), fc.record({ counter: word, fields: list(word, 10) })],
 ] as unknown as [Codec<unknown>, fc.Arbitrary<unknown>][]
 
-describe.each(anything.map(([codec, messages], at) => [`${codec.name} (${at})`, codec, messages] as const))(
-  '%s',
-  (_, codec, messages) => {
-    it('brings any message back', () => {
-      fc.assert(
-        fc.property(messages, (message) => void expect(heard(codec.decoder(), codec.encode(message))).toEqual([message])),
-        { numRuns: 60, seed: 5 },
-      )
-    })
-    it('bears any noise', () => {
-      fc.assert(
-        fc.property(fc.uint8Array({ maxLength: 4000 }), (noise) => void codec.decoder().push(noise)),
-        { numRuns: 40, seed: 6 },
-      )
-    })
-  },
-)
+describe.each(anything.map(([codec, messages], at) => [`codec ${at}`, codec, messages] as const))('%s', (_, codec, messages) => {
+  it('brings any message back', () => {
+    fc.assert(
+      fc.property(messages, (message) => void expect(heard(codec.decoder(), codec.encode(message))).toEqual([message])),
+      { numRuns: 60, seed: 5 },
+    )
+  })
+  it('bears any noise', () => {
+    fc.assert(
+      fc.property(fc.uint8Array({ maxLength: 4000 }), (noise) => void codec.decoder().push(noise)),
+      { numRuns: 40, seed: 6 },
+    )
+  })
+})
 
 it('half-duplex transmitter control is told from whom it comes, the first byte of a host apart', () => {
   const asked = { from: 'host' as const, command: 3, payload: [5] }
@@ -312,4 +191,44 @@ it('angles never come to sixty minutes', () => {
 it('a whole screen of 30 × 16 takes each row with its head, clear and show', () => {
   // Six bytes around each payload; a row has four before its characters.
   expect(redrawBytes(30, 16)).toBe(7 + 16 * (6 + 4 + 30) + 7)
+})
+
+describe('what a stream is', () => {
+  const stream = (id: (typeof protocolIds)[number], times: number) => {
+    const { messages, encode } = protocols[id] as Protocol<unknown>
+    return Uint8Array.from(Array.from({ length: times }, () => messages.flatMap(({ example }) => [...encode(example)])).flat())
+  }
+  it('is recognised by the protocol that explains most of it, for each', () => {
+    for (const id of protocolIds) {
+      const [first] = recognise(stream(id, 20))
+      expect(first?.protocol).toBe(id)
+      expect(first!.share).toBeGreaterThan(0.9)
+    }
+  })
+  it('is nothing where nothing is said, and hardly anything in noise', () => {
+    expect(recognise(new Uint8Array(0))).toEqual([])
+    const [noise] = fc.sample(fc.uint8Array({ minLength: 4000, maxLength: 4000 }), { numRuns: 1, seed: 3 })
+    for (const { share } of recognise(noise!)) expect(share).toBeLessThan(0.2)
+  })
+})
+
+it('a definition does not say otherwise what is on the line of a protocol that is known', () => {
+  const text = { kind: 'protocol', schema: 3, id: 'sbus', name: 'Mine', function: 'control receiver', format: '8N1' }
+  expect(() => readDefinition(text)).toThrow(/format: SBUS has 8E2 on its line/)
+  expect(() => readDefinition({ ...text, id: 'mine' })).not.toThrow()
+})
+
+it('shipped parts give the messages of a protocol the sizes that they have', () => {
+  const named = Object.values(library.devices).flatMap((definition) =>
+    resolveDevice(definition, Object.keys(definition.variants)[0]!).needs.flatMap((need) =>
+      need.kind !== 'serial'
+        ? []
+        : need.messages.flatMap(({ name, bytes, protocol = need.options[0]?.protocol }) => {
+            const usual = protocolOf(protocol ?? '')?.messages.find((each) => each.name === name)
+            return usual ? [{ part: definition.id, protocol, name, bytes, usual: fromHex(usual.bytes).length }] : []
+          }),
+    ),
+  )
+  expect(named.length).toBeGreaterThan(2)
+  expect(named.filter(({ bytes, usual }) => bytes !== usual)).toEqual([])
 })

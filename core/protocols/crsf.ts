@@ -1,6 +1,6 @@
-import { packChannels, unpackChannels } from './channels'
+import { asCount, channelCount, packChannels, unpackChannels } from './channels'
 import { crc8d5 } from './checksums'
-import { frameDecoder, whole, type Codec } from './codec'
+import { frameDecoder, whole, type Protocol } from './codec'
 
 export type CrsfMessage =
   | { type: 'channels'; channels: number[] }
@@ -102,10 +102,52 @@ function read(frame: Uint8Array): CrsfMessage {
 }
 
 /** Control receiver and telemetry frames; big-endian, CRC-8/D5 over type and payload. */
-export const crsf: Codec<CrsfMessage> = {
-  id: 'crsf',
+export const crsf: Protocol<CrsfMessage> = {
   name: 'CRSF',
   line: { bauds: [420_000], format: '8N1', inverted: false, halfDuplex: false },
+  carries: { channels: channelCount, onOff: [], rounded: asCount },
+  messages: [
+    {
+      name: 'channels',
+      direction: 'from-device',
+      rate: 150,
+      example: { type: 'channels', channels: [172, 1811, 1000, 992, 992, 992, 992, 992, 992, 992, 992, 992, 992, 992, 992, 992] },
+      bytes: 'c8 18 16 ac 98 38 fa c0 07 3e f0 81 0f 7c e0 03 1f f8 c0 07 3e f0 81 0f 7c 9c',
+    },
+    {
+      name: 'link',
+      direction: 'from-device',
+      rate: 10,
+      example: {
+        type: 'link',
+        strengths: [60, 62],
+        quality: 98,
+        noise: 5,
+        antenna: 0,
+        mode: 2,
+        power: 3,
+        downStrength: 70,
+        downQuality: 95,
+        downNoise: 4,
+      },
+      bytes: 'c8 0c 14 3c 3e 62 05 00 02 03 46 5f 04 c4',
+    },
+    {
+      name: 'position',
+      direction: 'to-device',
+      rate: 5,
+      example: {
+        type: 'position',
+        latitude: 54.4609,
+        longitude: -3.0886,
+        speed: 12.3,
+        heading: 270,
+        altitude: 312,
+        satellites: 14,
+      },
+      bytes: 'c8 11 02 20 76 12 e8 fe 28 b7 90 00 7b 69 78 05 20 0e bb',
+    },
+  ],
   encode(message) {
     const [kind, payload] = payloadOf(message)
     whole('bytes of payload', payload.length, 0, 60)

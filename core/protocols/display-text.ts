@@ -36,9 +36,6 @@ function understood(found: Found<MspMessage>): Found<DisplayText>[] {
 
 /** Text for a display that is drawn elsewhere: a row of characters at a time, shown at once. */
 export const displayText: Codec<DisplayText> = {
-  id: 'msp',
-  name: 'Display text over MSP',
-  line: msp.line,
   encode: (text) => msp.encode({ version: 1, direction: 'reply', command, payload: toPayload(text) }),
   decoder(): Decoder<DisplayText> {
     const inner = mspDecoder(['reply'])

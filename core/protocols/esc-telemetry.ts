@@ -1,5 +1,5 @@
 import { crc8p07 } from './checksums'
-import { frameDecoder, whole, type Codec } from './codec'
+import { frameDecoder, whole, type Protocol } from './codec'
 
 export interface EscReport {
   /** °C */
@@ -18,10 +18,19 @@ const length = 10
  * Reports of an ESC, ten bytes each, big-endian, on request and in turn. Nothing marks their beginning:
  * the checksum alone tells one, so that one in 256 places of noise looks like a report.
  */
-export const escTelemetry: Codec<EscReport> = {
-  id: 'esc-telemetry',
+export const escTelemetry: Protocol<EscReport> = {
   name: 'ESC telemetry',
   line: { bauds: [115_200], format: '8N1', inverted: false, halfDuplex: false },
+  carries: undefined,
+  messages: [
+    {
+      name: 'report',
+      direction: 'from-device',
+      rate: 100,
+      example: { temperature: 41, volts: 22.1, amps: 12.34, used: 356, rpm: 41_200 },
+      bytes: '29 08 a2 04 d2 01 64 01 9c 02',
+    },
+  ],
   encode({ temperature, volts, amps, used, rpm }) {
     const words = [Math.round(volts * 100), Math.round(amps * 100), used, Math.round(rpm / 100)]
     const body = [

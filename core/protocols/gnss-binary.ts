@@ -1,5 +1,5 @@
 import { fletcher8 } from './checksums'
-import { frameDecoder, whole, type Codec } from './codec'
+import { frameDecoder, toHex, whole, type Protocol } from './codec'
 
 export interface GnssMessage {
   class: number
@@ -9,14 +9,24 @@ export interface GnssMessage {
 
 /** The navigation solution: class, id and bytes of payload. */
 export const navigationSolution = { class: 1, id: 7, length: 92 } as const
+const counting = Array.from({ length: navigationSolution.length }, (_, at) => at)
 /** Longest payload that is taken; what claims more is taken for noise. */
 const longest = 2048
 
 /** Binary GNSS: two bytes of synchronism, class, id, length, payload, Fletcher's sums over class to payload; little-endian. */
-export const gnssBinary: Codec<GnssMessage> = {
-  id: 'gnss-binary',
+export const gnssBinary: Protocol<GnssMessage> = {
   name: 'Binary GNSS',
   line: { bauds: [115_200, 38_400, 230_400, 460_800], format: '8N1', inverted: false, halfDuplex: false },
+  carries: undefined,
+  messages: [
+    {
+      name: 'navigation solution',
+      direction: 'from-device',
+      rate: 10,
+      example: { class: navigationSolution.class, id: navigationSolution.id, payload: counting },
+      bytes: `b5 62 01 07 5c 00 ${toHex(counting)} be a7`,
+    },
+  ],
   encode(message) {
     const length = whole('bytes of payload', message.payload.length, 0, longest)
     const body = [

@@ -1,5 +1,5 @@
 import { sum } from './checksums'
-import { frameDecoder, whole, type Codec } from './codec'
+import { frameDecoder, whole, type Protocol } from './codec'
 
 export interface IbusFrame {
   /** 14 widths in µs. */
@@ -9,10 +9,19 @@ export interface IbusFrame {
 const length = 32
 
 /** Control receiver frames of 32 bytes each 7 ms: 14 widths, then 0xFFFF less the sum of all before; little-endian. */
-export const ibus: Codec<IbusFrame> = {
-  id: 'ibus',
+export const ibus: Protocol<IbusFrame> = {
   name: 'IBUS',
   line: { bauds: [115_200], format: '8N1', inverted: false, halfDuplex: false },
+  carries: { channels: 14, onOff: [], rounded: Math.round },
+  messages: [
+    {
+      name: 'channels',
+      direction: 'from-device',
+      rate: 142.9,
+      example: { channels: [1500, 1500, 1000, 1500, 1000, 2000, 1000, 2000, 1000, 2000, 1000, 2000, 1000, 2000] },
+      bytes: '20 40 dc 05 dc 05 e8 03 dc 05 e8 03 d0 07 e8 03 d0 07 e8 03 d0 07 e8 03 d0 07 e8 03 d0 07 47 f3',
+    },
+  ],
   encode({ channels }) {
     whole('number of channels', channels.length, 14, 14)
     const body = [

@@ -1,5 +1,5 @@
 import { crc16ccitt } from './checksums'
-import { frameDecoder, whole, type Codec } from './codec'
+import { frameDecoder, toHex, whole, type Protocol } from './codec'
 
 export interface LogRecord {
   /** Counts up by one a record, from 0 after 65535. */
@@ -12,12 +12,23 @@ export interface LogRecord {
 export const logOverhead = 5
 
 /** A log as records of one size, each with mark, counter and CRC-16 over both and the fields; little-endian. */
-export function logStream(bytes: number): Codec<LogRecord> {
+export function logStream(bytes: number): Protocol<LogRecord> {
   const room = whole('bytes of a record', bytes, logOverhead + 1, 1024) - logOverhead
+  const head = [0xa5, 2, 1, ...Array.from({ length: room }, () => 0)]
+  const check = crc16ccitt(head)
   return {
-    id: 'log-stream',
     name: `Log stream, ${bytes} bytes a record`,
     line: { bauds: [115_200, 250_000, 1_000_000, 2_000_000], format: '8N1', inverted: false, halfDuplex: false },
+    carries: undefined,
+    messages: [
+      {
+        name: 'record',
+        direction: 'to-device',
+        rate: 500,
+        example: { counter: 258, fields: Array.from({ length: Math.ceil(room / 2) }, () => 0) },
+        bytes: toHex([...head, check & 0xff, check >> 8]),
+      },
+    ],
     encode({ counter, fields }) {
       const data = fields.flatMap((field) => [whole('field', field, 0, 65_535) & 0xff, field >> 8]).slice(0, room)
       if (fields.length !== Math.ceil(room / 2))

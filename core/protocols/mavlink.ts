@@ -1,5 +1,5 @@
 import { crc16x25 } from './checksums'
-import { frameDecoder, whole, type Codec } from './codec'
+import { frameDecoder, whole, type Protocol } from './codec'
 
 type Scalar = 'u8' | 'i8' | 'u16' | 'i16' | 'u32' | 'i32' | 'f32'
 const widths: Record<Scalar, number> = { u8: 1, i8: 1, u16: 2, i16: 2, u32: 4, i32: 4, f32: 4 }
@@ -166,10 +166,53 @@ const idOf = (frame: Uint8Array) => frame[7]! + 256 * frame[8]! + 65_536 * frame
 const signed = 1
 
 /** MAVLink, version 2, without signatures. Messages that are not known by name cannot be checked and are refused. */
-export const mavlink: Codec<MavlinkMessage> = {
-  id: 'mavlink',
+export const mavlink: Protocol<MavlinkMessage> = {
   name: 'MAVLink 2',
   line: { bauds: [57_600, 115_200, 921_600], format: '8N1', inverted: false, halfDuplex: false },
+  carries: undefined,
+  messages: [
+    {
+      name: 'heartbeat',
+      direction: 'to-device',
+      rate: 1,
+      example: {
+        name: 'heartbeat',
+        sequence: 7,
+        system: 1,
+        component: 1,
+        fields: { custom: 0, type: 13, autopilot: 3, base: 81, status: 4, version: 3 },
+      },
+      bytes: 'fd 09 00 00 07 01 01 00 00 00 00 00 00 00 0d 03 51 04 03 2d 91',
+    },
+    {
+      name: 'traffic report',
+      direction: 'from-device',
+      rate: 1,
+      example: {
+        name: 'trafficReport',
+        sequence: 8,
+        system: 1,
+        component: 156,
+        fields: {
+          address: 0x4ca1b2,
+          latitude: 545_000_000,
+          longitude: -31_000_000,
+          altitude: 1_308_000,
+          heading: 27_000,
+          speed: 9000,
+          climb: -150,
+          flags: 0x1ff,
+          squawk: 7000,
+          altitudeKind: 0,
+          callsign: 'FELL07',
+          emitter: 0,
+          age: 2,
+        },
+      },
+      bytes:
+        'fd 26 00 00 08 01 9c f6 00 00 b2 a1 4c 00 40 0a 7c 20 40 fa 26 fe 60 f5 13 00 78 69 28 23 6a ff ff 01 58 1b 00 46 45 4c 4c 30 37 00 00 00 00 02 3e 36',
+    },
+  ],
   encode({ name, sequence, system, component, fields }) {
     const { id, seed } = mavlinkKinds[name]
     const whole8 = [sequence, system, component].map((value) => whole('header', value, 0, 255))

@@ -1,5 +1,5 @@
 import { crc8d5, xor8 } from './checksums'
-import { frameDecoder, whole, type Codec, type Decoder } from './codec'
+import { frameDecoder, whole, type Decoder, type Direction, type Protocol } from './codec'
 
 export interface MspMessage {
   version: 1 | 2
@@ -17,10 +17,33 @@ const heads = { 1: 0x4d, 2: 0x58 } as const
 const longest = 4096
 
 /** The request and reply protocol that boards are configured by, in both of its versions. */
-export const msp: Codec<MspMessage> = {
-  id: 'msp',
+export const msp: Protocol<MspMessage> = {
   name: 'MSP',
   line: { bauds: [115_200], format: '8N1', inverted: false, halfDuplex: false },
+  carries: undefined,
+  messages: [
+    {
+      name: 'question',
+      direction: 'from-device',
+      rate: 10,
+      example: { version: 1, direction: 'request', command: 101, payload: [] },
+      bytes: '24 4d 3c 00 65 65',
+    },
+    {
+      name: 'question, version 2',
+      direction: 'from-device',
+      rate: 10,
+      example: { version: 2, direction: 'request', flag: 0, command: 0x2003, payload: [] },
+      bytes: '24 58 3c 00 03 20 00 00 fd',
+    },
+    {
+      name: 'row of display text',
+      direction: 'to-device',
+      rate: 100,
+      example: { version: 1, direction: 'reply', command: 182, payload: [3, 2, 5, 0, 0x41, 0x52, 0x4d, 0x45, 0x44] },
+      bytes: '24 4d 3e 09 b6 03 02 05 00 41 52 4d 45 44 e4',
+    },
+  ],
   encode({ version, direction, command, payload, flag = 0 }) {
     const head = [0x24, heads[version], signs[direction]]
     if (version === 1) {
@@ -33,6 +56,7 @@ export const msp: Codec<MspMessage> = {
     return Uint8Array.from([...head, ...body, crc8d5(body)])
   },
   decoder: () => mspDecoder(),
+  decoderAt: (heard: Direction) => mspDecoder(heard === 'from-device' ? ['request'] : ['reply', 'refused']),
 }
 
 /**

@@ -1,5 +1,5 @@
 import { xor8 } from './checksums'
-import { frameDecoder, type Codec } from './codec'
+import { frameDecoder, toHex, type Protocol } from './codec'
 
 /** A sentence of NMEA 0183: who talks, what it is, and its fields. */
 export interface Sentence {
@@ -17,10 +17,34 @@ const toText = (bytes: Uint8Array) => String.fromCharCode(...bytes)
 const checkOf = (body: string) => xor8(toBytes(body)).toString(16).toUpperCase().padStart(2, '0')
 
 /** Sentences as text; two hexadecimal digits of the exclusive or between $ and *. */
-export const nmea: Codec<Sentence> = {
-  id: 'nmea',
+export const nmea: Protocol<Sentence> = {
   name: 'NMEA 0183',
   line: { bauds: [9600, 38_400, 115_200], format: '8N1', inverted: false, halfDuplex: false },
+  carries: undefined,
+  messages: [
+    {
+      name: 'position',
+      direction: 'from-device',
+      rate: 5,
+      example: {
+        talker: 'GN',
+        type: 'GGA',
+        fields: ['101530.00', '5427.65400', 'N', '00305.31600', 'W', '1', '14', '0.8', '312.0', 'M', '50.1', 'M', '', ''],
+      },
+      bytes: toHex(toBytes('$GNGGA,101530.00,5427.65400,N,00305.31600,W,1,14,0.8,312.0,M,50.1,M,,*6E\r\n')),
+    },
+    {
+      name: 'least of navigation',
+      direction: 'from-device',
+      rate: 5,
+      example: {
+        talker: 'GN',
+        type: 'RMC',
+        fields: ['101530.00', 'A', '5427.65400', 'N', '00305.31600', 'W', '2.39', '270.0', '251126', '', '', 'A'],
+      },
+      bytes: toHex(toBytes('$GNRMC,101530.00,A,5427.65400,N,00305.31600,W,2.39,270.0,251126,,,A*6B\r\n')),
+    },
+  ],
   encode({ talker, type, fields }) {
     const body = [talker + type, ...fields].join(',')
     if (/[^\x20-\x7e]|[$*!\\^~]/.test(body)) throw new RangeError('a field holds what a sentence cannot')

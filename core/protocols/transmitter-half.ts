@@ -1,5 +1,5 @@
 import { crc8d5 } from './checksums'
-import { frameDecoder, whole, type Codec } from './codec'
+import { frameDecoder, whole, type Protocol } from './codec'
 
 export interface TransmitterMessage {
   from: 'host' | 'transmitter'
@@ -9,10 +9,26 @@ export interface TransmitterMessage {
 }
 
 /** Control of a video transmitter on one wire that idles high; the host sends a byte of 0 before each frame. */
-export const transmitterHalf: Codec<TransmitterMessage> = {
-  id: 'vtx-half',
+export const transmitterHalf: Protocol<TransmitterMessage> = {
   name: 'Transmitter control, half duplex',
   line: { bauds: [4800], format: '8N2', inverted: false, halfDuplex: true },
+  carries: undefined,
+  messages: [
+    {
+      name: 'question',
+      direction: 'to-device',
+      rate: 2,
+      example: { from: 'host', command: 3, payload: [5] },
+      bytes: '00 aa 55 07 01 05 93',
+    },
+    {
+      name: 'answer',
+      direction: 'from-device',
+      rate: 2,
+      example: { from: 'transmitter', command: 3, payload: [5] },
+      bytes: 'aa 55 06 01 05 10',
+    },
+  ],
   encode({ from, command, payload }) {
     const byHost = from === 'host'
     const frame = [

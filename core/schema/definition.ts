@@ -13,6 +13,7 @@ import {
   type ProtocolDefinition,
 } from '../catalogue'
 import { sameValue } from '../plan'
+import { protocolContradictions } from '../protocols'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
 import { InputError } from './error'
@@ -112,6 +113,6 @@ function readDevice(device: DeviceDefinition): DeviceDefinition {
 }
 
 function contradictionsIn(definition: Definition): Contradiction[] {
-  if (definition.kind === 'protocol') return []
+  if (definition.kind === 'protocol') return protocolContradictions(definition)
   return definition.kind === 'board' ? boardContradictions(definition) : deviceContradictions(definition)
 }

@@ -221,5 +221,6 @@ export const protocolSchema = Joi.object({
   halfDuplex: Joi.boolean().default(false),
   feature: label,
   recorded: Joi.boolean().default(false),
+  channels: Joi.number().integer().min(1).max(64),
   outward: Joi.object({ function: label.required(), feature: label }),
 })

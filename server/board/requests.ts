@@ -3,10 +3,10 @@ import Joi from 'joi'
 import type { BoardState } from '#core/settings'
 import { readValid } from '../security/body'
 import { leaving, refusal } from '../security/refusals'
-import { RestartLoop } from './line'
-import { BoardTrouble, openTcpLink } from './link'
+import { RestartLoop } from '../../board-line/line'
+import { BoardTrouble, openTcpLink } from '../../board-line/link'
 import { workPool } from '../work/pool'
-import type { BoardEvent } from './write'
+import type { BoardEvent } from '../../board-line/write'
 
 /** Milliseconds after which work at a board is given up, whatever it answers. */
 const longest = 180_000

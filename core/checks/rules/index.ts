@@ -14,6 +14,7 @@ import { oneJob } from './control/one-job'
 import { arming } from './control/arming'
 import { beeper } from './control/beeper'
 import { levelledOnce } from './control/levelled-once'
+import { knownCarrier } from './control/known-carrier'
 import { offGrid } from './display/off-grid'
 import { overlap } from './display/overlap'
 import { missingGlyph } from './display/missing-glyph'
@@ -131,6 +132,7 @@ export const rules: readonly Rule[] = [
   arming,
   beeper,
   levelledOnce,
+  knownCarrier,
   offGrid,
   overlap,
   missingGlyph,

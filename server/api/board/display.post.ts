@@ -1,7 +1,7 @@
 import Joi from 'joi'
-import { askBoard } from '../../board/answers'
+import { askBoard } from '../../../board-line/answers'
 import { saidByBoard } from '../../board/requests'
-import { openTcpLink } from '../../board/link'
+import { openTcpLink } from '../../../board-line/link'
 import { readValid } from '../../security/body'
 
 const asked = Joi.object({

@@ -1,6 +1,6 @@
 import { intendedState, ledger } from '#core/settings'
 import { readBoardRequest, saidByBoard } from '../../board/requests'
-import { readSettings } from '../../board/write'
+import { readSettings } from '../../../board-line/write'
 
 /** What the board at a loopback port has, beside what the plan intends. */
 export default defineEventHandler(async (event) => {

@@ -1,5 +1,5 @@
 import { readBoardRequest, toldLineByLine } from '../../board/requests'
-import { rescueBoard } from '../../board/write'
+import { rescueBoard } from '../../../board-line/write'
 
 /** Rescues and erases a board that restarts without end, and puts the backup back that came with the request. */
 export default defineEventHandler(async (event) => {

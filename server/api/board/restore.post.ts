@@ -1,5 +1,5 @@
 import { readBoardRequest, saidByBoard } from '../../board/requests'
-import { restoreSettings } from '../../board/write'
+import { restoreSettings } from '../../../board-line/write'
 
 /** Puts a backup back onto the board at a loopback port. */
 export default defineEventHandler(async (event) => {

@@ -1,5 +1,5 @@
 import { readBoardRequest, toldLineByLine } from '../../board/requests'
-import { writeSettings } from '../../board/write'
+import { writeSettings } from '../../../board-line/write'
 
 /** Writes a plan's settings to the board at a loopback port, told line by line: its backup first, the ledger last. */
 export default defineEventHandler(async (event) => {

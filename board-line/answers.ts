@@ -25,12 +25,14 @@ interface Answers {
   restore: unknown
   rescue: unknown
   erase: unknown
+  /** Bytes that came over a line. */
+  hear: number[]
   /** Codes of glyphs by row and column. */
   display: number[][]
 }
 
 /** Most settings, ports, rows and columns that a board may have. */
-const most = { settings: 5000, ports: 200, rows: 100, columns: 200 }
+const most = { settings: 5000, ports: 200, rows: 100, columns: 200, bytes: 60_000 }
 
 const text = Joi.string().max(200)
 const value = Joi.alternatives(Joi.boolean(), Joi.number().unsafe(), Joi.string().allow('').max(2000))
@@ -54,6 +56,7 @@ const schemas: Record<keyof Answers, Joi.Schema> = {
   restore: done,
   rescue: done,
   erase: done,
+  hear: Joi.array().items(Joi.number().integer().min(0).max(255)).max(most.bytes),
   display: Joi.array()
     .items(Joi.array().items(Joi.number().integer().min(0).max(1_000_000)).max(most.columns))
     .max(most.rows),

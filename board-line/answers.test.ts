@@ -1,6 +1,6 @@
 import { createServer, type AddressInfo, type Server, type Socket } from 'node:net'
 import { afterEach, describe, expect, it } from 'vitest'
-import { allocated } from '../../tests/helpers/plans'
+import { allocated } from '../tests/helpers/plans'
 import { resolvePlan } from '#core/plan'
 import { NoBoard, openTcpLink } from './link'
 import { readSettings } from './write'
