@@ -5,13 +5,12 @@ import {
   freshExtra,
   freshId,
   idIn,
-  keyOf,
   placeLabel,
   readPoint,
+  renameParts,
   resolvePlan,
   sameValue,
   splitKey,
-  terminalPoint,
   type Edit,
   type Place,
   type Plan,
@@ -51,6 +50,8 @@ class Putter {
   readonly fates: Fate[] = []
   after: Plan
   private readonly ids = new Map<string, string>()
+  /** Its parts, as they are called in the other build. */
+  private readonly own = new Set<string>()
   private readonly from: Plan
   private readonly sameBoard: boolean
 
@@ -66,16 +67,22 @@ class Putter {
   putting(label: string): Putting {
     this.devices()
     this.joints()
+    this.asNamedThere()
     this.places()
     this.settings()
     this.flight()
     this.wires()
-    return { edit: { type: 'several', label, edits: this.edits }, fates: this.fates, devices: [...this.ids.values()] }
+    return { edit: { type: 'several', label, edits: this.edits }, fates: this.fates, devices: [...this.own] }
   }
 
   private do(edit: Edit): void {
     this.after = applyEdit(this.after, edit)
     this.edits.push(edit)
+  }
+
+  private name(id: string, there: string): void {
+    this.ids.set(id, there)
+    this.own.add(there)
   }
 
   private tell(what: string, comes: Fate['comes'], why: string): void {
@@ -88,7 +95,7 @@ class Putter {
       const definition = definitions.devices[device.definition]!
       const there = this.plan.definitions.devices[device.definition]
       const id = freshDeviceId(this.after, device.id)
-      this.ids.set(device.id, id)
+      this.name(device.id, id)
       const named = freshName(this.after, device.name)
       if (there && !there.variants[device.variant]) {
         this.tell(
@@ -112,28 +119,22 @@ class Putter {
   private joints(): void {
     for (const [id, { kind, name }] of Object.entries(this.from.joints)) {
       const joint = freshDeviceId(this.after, id)
-      this.ids.set(id, joint)
+      this.name(id, joint)
       this.do({ type: 'joint.add', joint, kind, name })
       this.tell(name, 'kept', 'with its wires')
     }
   }
 
-  /** A key of the module's in the other build. */
-  private key(key: string): string {
-    const [part, id] = splitKey(key)
-    return keyOf(this.ids.get(part) ?? part, id)
+  /** From here on all of the module is named by the ids of the other build. */
+  private asNamedThere(): void {
+    renameParts(this.from, this.ids)
+    for (const device of this.from.devices) device.id = this.ids.get(device.id)!
   }
 
   /** Whether a place is at a part of the module. */
   private isOwn(place: Place): boolean {
     const id = idIn('device', place) ?? idIn('output', place)
-    return id !== undefined && this.ids.has(splitKey(id)[0])
-  }
-
-  private place(place: Place): Place {
-    if (!this.isOwn(place)) return place
-    const at = place.indexOf(':') + 1
-    return `${place.slice(0, at)}${this.key(place.slice(at))}` as Place
+    return id !== undefined && this.own.has(splitKey(id)[0])
   }
 
   private nameOf(key: string): string {
@@ -155,69 +156,65 @@ class Putter {
         )
         return []
       }
-      const mine = this.key(key)
-      assignment[mine] = { ...placement, place: this.place(placement.place) }
-      return [{ key, mine }]
+      assignment[key] = placement
+      return [key]
     })
     const placed = placedNeeds(resolvePlan({ ...this.after, assignment }))
-    const mine = new Set(wanted.map((each) => each.mine))
+    const mine = new Set(wanted)
     const clashes = clashesOf(placed)
-    for (const { key, mine: own } of wanted) {
+    for (const key of wanted) {
       const was = placeLabel(this.from.assignment[key]!.place, this.from)
-      const cannot = placed.find(({ need }) => need.key === own)?.way.facts.find(({ impossible }) => impossible)
+      const cannot = placed.find(({ need }) => need.key === key)?.way.facts.find(({ impossible }) => impossible)
       const clash = clashes.find(
         ({ one, other }) =>
-          [one, other].some(({ need }) => need.key === own) && !(mine.has(one.need.key) && mine.has(other.need.key)),
+          [one, other].some(({ need }) => need.key === key) && !(mine.has(one.need.key) && mine.has(other.need.key)),
       )
       if (!cannot && !clash) {
         this.tell(this.nameOf(key), 'kept', `at ${was}`)
         continue
       }
-      delete assignment[own]
-      const other = clash && [clash.one, clash.other].find(({ need }) => need.key !== own)!.need.fitted.instance.name
+      delete assignment[key]
+      const other = clash && [clash.one, clash.other].find(({ need }) => need.key !== key)!.need.fitted.instance.name
       this.tell(this.nameOf(key), 'changed', `${was} ${cannot ? cannot.text : `is taken by ${other}`}: its place is found anew`)
     }
     const supplies = { ...this.after.supplies }
     for (const [key, source] of Object.entries(this.from.supplies)) {
       if (splitKey(key)[0] === boardId) continue
-      if (this.sameBoard || this.isOwn(source)) supplies[this.key(key)] = this.place(source)
+      if (this.sameBoard || this.isOwn(source)) supplies[key] = source
     }
     if (!sameValue({ assignment, supplies }, { assignment: this.after.assignment, supplies: this.after.supplies }))
       this.do({ type: 'assignment.adopt', assignment, supplies })
     for (const [key, place] of Object.entries(this.from.locks)) {
-      const own = this.key(key)
-      if (splitKey(key)[0] !== boardId && (assignment[own]?.place ?? supplies[own]) === this.place(place))
-        this.do({ type: 'need.lock', need: own, place: this.place(place) })
+      if (splitKey(key)[0] !== boardId && (assignment[key]?.place ?? supplies[key]) === place)
+        this.do({ type: 'need.lock', need: key, place })
     }
   }
 
   private settings(): void {
-    for (const [key, ends] of Object.entries(this.from.links)) {
-      const need = this.key(key)
+    for (const [need, ends] of Object.entries(this.from.links)) {
       if (ends.device) this.do({ type: 'link.set', need, end: 'device', set: ends.device })
       if (!ends.board) continue
       if (this.after.assignment[need]) this.do({ type: 'link.set', need, end: 'board', set: ends.board })
-      else this.tell(`${this.nameOf(key)}, the board’s end`, 'left', 'what was set by hand at its port is not taken along')
+      else this.tell(`${this.nameOf(need)}, the board’s end`, 'left', 'what was set by hand at its port is not taken along')
     }
     for (const [device, values] of Object.entries(this.from.settings))
-      for (const [setting, value] of Object.entries(values))
-        this.do({ type: 'setting.set', device: this.ids.get(device)!, setting, value })
+      for (const [setting, value] of Object.entries(values)) this.do({ type: 'setting.set', device, setting, value })
   }
 
   /** How its pulses are driven, by channels of the handset there; where its lights are and what they tell. */
   private flight(): void {
     const { controls, lights } = this.from
     for (const [key, as] of Object.entries(controls.outputs)) {
-      this.do({ type: 'output.set', need: this.key(key), as })
+      this.do({ type: 'output.set', need: key, as })
       if (as.channel !== undefined)
         this.tell(this.nameOf(key), 'kept', `follows channel ${as.channel}, whatever the handset here sends on it`)
     }
-    for (const [key, as] of Object.entries(lights.strips)) this.do({ type: 'strip.set', need: this.key(key), as })
+    for (const [key, as] of Object.entries(lights.strips)) this.do({ type: 'strip.set', need: key, as })
     for (const segment of Object.values(lights.segments)) {
       this.do({
         type: 'segment.set',
         segment: freshId(this.after.lights.segments, 's'),
-        as: { ...segment, need: this.key(segment.need) },
+        as: segment,
       })
     }
   }
@@ -225,25 +222,22 @@ class Putter {
   /** A point in the other build; nothing where there is no such. */
   private point(point: WirePoint): WirePoint | undefined {
     const at = readPoint(point)
-    if ('pad' in at) return this.sameBoard ? point : undefined
-    const part = this.ids.get(at.device)
-    return part === undefined ? undefined : terminalPoint(part, at.terminal)
+    return ('pad' in at ? this.sameBoard : this.own.has(at.device)) ? point : undefined
   }
 
   private wires(): void {
     for (const [wire, { end, ...rest }] of Object.entries(this.from.wires)) {
-      const [part = '', ...terminal] = wire.split('.')
-      const id = this.ids.get(part)
-      if (id === undefined) continue
+      const [part = ''] = wire.split('.')
+      if (!this.own.has(part)) continue
       const there = end && this.point(end)
       if (end && !there)
         this.tell(
-          `A wire of ${this.after.devices.find((each) => each.id === id)?.name ?? id}`,
+          `A wire of ${this.after.devices.find((each) => each.id === part)?.name ?? part}`,
           'changed',
           'ended at a point that is not here: it ends where it belongs',
         )
       const set = { ...rest, ...(there && { end: there }) }
-      if (Object.keys(set).length) this.do({ type: 'wire.set', wire: [id, ...terminal].join('.'), set })
+      if (Object.keys(set).length) this.do({ type: 'wire.set', wire, set })
     }
     for (const { from, to } of Object.values(this.from.extras)) {
       const [one, other] = [this.point(from), this.point(to)]
@@ -251,11 +245,8 @@ class Putter {
       else this.tell('An added wire', 'left', 'one of its ends is not here')
     }
     for (const cable of Object.keys(this.from.cables))
-      if (this.ids.has(splitKey(cable)[0])) this.do({ type: 'cable.make', cable: this.key(cable), madeUp: true })
-    for (const [part, spot] of Object.entries(this.from.spots)) {
-      const id = this.ids.get(part)
-      if (id !== undefined) this.do({ type: 'spot.set', part: id, spot })
-    }
+      if (this.own.has(splitKey(cable)[0])) this.do({ type: 'cable.make', cable, madeUp: true })
+    for (const [part, spot] of Object.entries(this.from.spots)) if (this.own.has(part)) this.do({ type: 'spot.set', part, spot })
   }
 }
 

@@ -1,4 +1,6 @@
+import { produce } from 'immer'
 import type { Plan } from './plan'
+import { forgetParts } from './references'
 import { sameValue } from './same'
 
 type Tree = Record<string, unknown>
@@ -19,7 +21,12 @@ interface Merged {
  */
 export function mergePlans(base: Plan, first: Plan, second: Plan): Merged {
   const merge = new Merge()
-  const plan = merge.of(base, first, second) as Plan
+  const merged = merge.of(base, first, second) as Plan
+  const partsIn = ({ devices, joints }: Plan) => [...devices.map(({ id }) => id), ...Object.keys(joints)]
+  const left = new Set(partsIn(merged))
+  const gone = [base, first, second].flatMap(partsIn).filter((id) => !left.has(id))
+  // What one of them set of a part that the other took away goes with it.
+  const plan = gone.length ? produce(merged, (draft) => forgetParts(draft, gone)) : merged
   return { plan, agreed: merge.agreed }
 }
 

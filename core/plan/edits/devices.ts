@@ -1,11 +1,8 @@
-import type { Draft } from 'immer'
 import type { DeviceDefinition, ProtocolDefinition } from '../../catalogue'
 import { batteryId, boardId } from '../parts'
-import type { DeviceInstance, Plan, Priority } from '../plan'
-import { idIn, splitKey, type Place } from '../reference'
-import { readPoint } from '../wire-points'
-import { forgetExtrasOf } from './joints'
-import { change, deviceOf, EditError, requireKey, type EditGroup } from './kind'
+import type { DeviceInstance, Priority } from '../plan'
+import { forgetParts } from '../references'
+import { deviceOf, EditError, requireKey, type EditGroup } from './kind'
 
 export interface DeviceEdits {
   'device.add': { device: DeviceInstance; definition: DeviceDefinition; protocols: ProtocolDefinition[] }
@@ -47,7 +44,7 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       const { definition } = deviceOf(plan, device)
       plan.devices = plan.devices.filter(({ id }) => id !== device)
       if (!plan.devices.some((left) => left.definition === definition)) delete plan.definitions.devices[definition]
-      forgetDevice(plan, device)
+      forgetParts(plan, [device])
     },
     words: ({ device }, speech) => `Remove ${speech.device(device)}`,
     shape: ({ part }) => ({ device: part.required() }),
@@ -96,31 +93,4 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
     words: ({ device }, speech) => `Move ${speech.device(device)} in the list`,
     shape: ({ part }) => ({ device: part.required(), before: part.allow(null).required() }),
   },
-}
-
-function forgetDevice(plan: Draft<Plan>, device: string): void {
-  forgetExtrasOf(plan, device)
-  const { controls, lights } = plan
-  const byNeed = [plan.assignment, plan.supplies, plan.locks, plan.bans, plan.links, controls.outputs, lights.strips]
-  for (const map of byNeed as Record<string, unknown>[]) {
-    for (const key of Object.keys(map)) if (splitKey(key)[0] === device) delete map[key]
-  }
-  const ofDevice = (place: Place | undefined) =>
-    [idIn('output', place), idIn('device', place)].some((id) => id !== undefined && splitKey(id)[0] === device)
-  for (const map of [plan.supplies, plan.locks]) for (const key of Object.keys(map)) if (ofDevice(map[key])) delete map[key]
-  for (const [key, { place }] of Object.entries(plan.assignment)) if (ofDevice(place)) delete plan.assignment[key]
-  for (const map of [plan.wires, plan.built] as Record<string, unknown>[]) {
-    for (const wire of Object.keys(map)) if (wire.startsWith(`${device}.`)) delete map[wire]
-  }
-  for (const [wire, override] of Object.entries(plan.wires)) {
-    const end = override.end && readPoint(override.end)
-    if (end && 'device' in end && end.device === device) change(plan.wires, wire, { unset: ['end'] })
-  }
-  for (const step of Object.keys(plan.set)) if (step.slice(step.indexOf(':') + 1).startsWith(`${device}/`)) delete plan.set[step]
-  const isOwn = (need = '') => splitKey(need)[0] === device
-  for (const [id, { need }] of Object.entries(lights.segments)) if (isOwn(need)) delete lights.segments[id]
-  for (const [id, { does, what }] of Object.entries(controls.jobs)) if (does === 'line' && isOwn(what)) delete controls.jobs[id]
-  delete plan.settings[device]
-  delete plan.spots[device]
-  delete plan.layout[device]
 }

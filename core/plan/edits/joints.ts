@@ -1,10 +1,10 @@
 import type { Draft } from 'immer'
 import { batteryId, boardId } from '../parts'
 import { jointKinds, type JointKind } from '../joint-kinds'
-import { jointPoint } from '../joints'
 import type { Plan, WirePoint } from '../plan'
+import { forgetExtra, forgetParts } from '../references'
 import { readPoint } from '../wire-points'
-import { change, deviceOf, EditError, type EditGroup } from './kind'
+import { deviceOf, EditError, type EditGroup } from './kind'
 
 export interface JointEdits {
   'joint.add': { joint: string; kind: JointKind; name: string }
@@ -38,13 +38,7 @@ export const jointEdits: EditGroup<JointEdits> = {
     apply: (plan, { joint }) => {
       jointOf(plan, joint)
       delete plan.joints[joint]
-      delete plan.spots[joint]
-      delete plan.layout[joint]
-      const point = jointPoint(joint)
-      for (const [wire, { from, to }] of Object.entries(plan.extras)) {
-        if (from === point || to === point) forgetExtra(plan, wire)
-      }
-      for (const [wire, { end }] of Object.entries(plan.wires)) if (end === point) change(plan.wires, wire, { unset: ['end'] })
+      forgetParts(plan, [joint])
     },
     words: () => 'Take a joint away; its wires go where they belong',
     shape: ({ part }) => ({ joint: part.required() }),
@@ -84,19 +78,4 @@ function jointOf(plan: Draft<Plan>, joint: string) {
   const found = plan.joints[joint]
   if (!found) throw new EditError(`joints.${joint}`, 'no such joint')
   return found
-}
-
-function forgetExtra(plan: Draft<Plan>, wire: string): void {
-  delete plan.extras[wire]
-  delete plan.wires[wire]
-  delete plan.built[wire]
-}
-
-/** Wires of the user's own that end at a device go with it. */
-export function forgetExtrasOf(plan: Draft<Plan>, device: string): void {
-  const at = (point: WirePoint) => {
-    const end = readPoint(point)
-    return 'device' in end && end.device === device
-  }
-  for (const [wire, { from, to }] of Object.entries(plan.extras)) if (at(from) || at(to)) forgetExtra(plan, wire)
 }
