@@ -1,4 +1,6 @@
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts } from '../units'
+import type { WithContacts } from './contacts'
+import type { FlightMeasure } from './device'
 import type { definitionSchemas } from './upgrade'
 
 /** What a pin serves: a serial port, a need of one pad, or a bus that several parts share; one of them at a time. */
@@ -78,10 +80,9 @@ export interface Pad {
   size?: { width: Millimetres; height: Millimetres }
 }
 
-export interface BoardConnector {
+export interface BoardConnector extends WithContacts {
   id: string
   label: string
-  type: string
   x: Millimetres
   y: Millimetres
   width: Millimetres
@@ -165,7 +166,7 @@ export interface I2cBus {
   /** Pull-up on the board in ohms; missing when there is none. */
   pullUp?: number
   /** Addresses of parts soldered to the board. */
-  onBoard: { name: string; address: number }[]
+  onBoard: { name: string; address: number; feeds?: FlightMeasure[] }[]
 }
 
 export interface CanBus {

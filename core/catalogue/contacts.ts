@@ -1,32 +1,41 @@
 import type { Amps } from '../units'
 
-/** What a kind of connector bears: amperes through one contact, and wires in one. */
-export interface ContactLimit {
+/** What one contact of a connector bears, and how many wires it holds. */
+export interface Contact {
   amps: Amps
   wires: number
 }
 
-/**
- * Connectors by the beginning of their names, with the figures that their makers' data sheets agree
- * on: crimped contacts take one wire. Others, as solder pads and loose leads, have no figure.
- */
-const known: [pattern: RegExp, limit: ContactLimit][] = [
-  [/^JST-SH\b/, { amps: 1, wires: 1 }],
-  [/^JST-GH\b/, { amps: 1, wires: 1 }],
-  [/^JST-(XH|EH)\b/, { amps: 3, wires: 1 }],
-  [/^JST-PH\b/, { amps: 2, wires: 1 }],
-  [/^0\.1 in\b/, { amps: 3, wires: 1 }],
-  [/^servo plug\b/, { amps: 5, wires: 1 }],
-  [/^3\.5 mm bullet\b/, { amps: 40, wires: 1 }],
-  // Its cups are soldered, and hold a thin lead beside the thick one.
-  [/^battery plug\b/, { amps: 90, wires: 2 }],
-  // Joints of the harness: four wires in a splice, which bears what they do; ten joined pins; a lead with three plugs.
-  [/^Splice\b/, { amps: Infinity, wires: 4 }],
-  [/^Pin rail\b/, { amps: 3, wires: 10 }],
-  [/^Y-lead\b/, { amps: 3, wires: 3 }],
-]
+/** A connector as far as its contacts go: what it says of them itself counts, else what its kind is known for. */
+export interface WithContacts {
+  type: string
+  contact?: Contact
+}
 
-/** What a contact of a connector bears, if the kind is known. */
-export function contactLimit(type: string | undefined): ContactLimit | undefined {
-  return known.find(([pattern]) => type !== undefined && pattern.test(type))?.[1]
+/**
+ * Kinds of connector with the figures that their makers' data sheets agree on, and the distance of contacts in mm:
+ * crimped contacts take one wire. Others, as solder pads and loose leads, have no figure.
+ */
+export const connectorKinds: Record<string, Contact & { pitch?: number }> = {
+  'JST-SH 1.0': { pitch: 1, amps: 1, wires: 1 },
+  'JST-GH 1.25': { pitch: 1.25, amps: 1, wires: 1 },
+  'JST-PH 2.0': { pitch: 2, amps: 2, wires: 1 },
+  'JST-XH 2.5': { pitch: 2.5, amps: 3, wires: 1 },
+  'JST-EH 2.5': { pitch: 2.5, amps: 3, wires: 1 },
+  '0.1 in': { pitch: 2.54, amps: 3, wires: 1 },
+  'servo plug': { pitch: 2.54, amps: 5, wires: 1 },
+  '3.5 mm bullet': { amps: 40, wires: 1 },
+}
+
+/** The contacts of battery plugs: their cups are soldered, and hold a thin lead beside the thick one. */
+export const batteryContact: Contact = { amps: 90, wires: 2 }
+
+/** The kind in a type such as `JST-SH 1.0 ×4`: all before the number of contacts. */
+const kindOf = (type: string) => type.replace(/\s*×\s*\d+$/, '').trim()
+
+/** What a contact of a connector bears, if that is known. */
+export function contactOf({ type, contact }: WithContacts): Contact | undefined {
+  if (contact) return contact
+  const kind = kindOf(type)
+  return Object.hasOwn(connectorKinds, kind) ? connectorKinds[kind] : undefined
 }

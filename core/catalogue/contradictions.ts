@@ -1,5 +1,5 @@
 import type { Board, BoardDefinition } from './board'
-import type { Device, DeviceDefinition } from './device'
+import { gridOf, type Device, type DeviceDefinition, type DeviceSetting, type PictureTrait } from './device'
 import { terminalsOfNeed } from './need-kinds'
 import { resolveBoard, resolveDevice } from './resolve'
 
@@ -112,6 +112,19 @@ function inBoard(board: Board): Contradiction[] {
   return found
 }
 
+/** Values that what decides the picture in this way cannot have. */
+const pictureValues: Record<PictureTrait, { holds: (value: unknown) => boolean; words: string }> = {
+  grid: { holds: (value) => gridOf(value) !== undefined, words: 'no columns and rows, such as 50×18' },
+  glyphs: { holds: (value) => value === 256 || value === 512, words: 'neither 256 nor 512 glyphs' },
+  standard: { holds: (value) => ['automatic', 'PAL', 'NTSC'].includes(String(value)), words: 'neither PAL nor NTSC nor automatic' },
+}
+
+function notOfPicture(setting: DeviceSetting, picture: PictureTrait): string[] {
+  if (setting.kind !== 'choice') return [`what decides the ${picture} is a choice`]
+  const { holds, words } = pictureValues[picture]
+  return setting.values.filter((value) => !holds(value)).map((value) => `"${value}" is ${words}`)
+}
+
 function inDevice(device: Device): Contradiction[] {
   const found: Contradiction[] = []
   const terminals = new Map(device.terminals.map((terminal) => [terminal.id, terminal]))
@@ -141,7 +154,9 @@ function inDevice(device: Device): Contradiction[] {
     for (const line of ['tx', 'rx'] as const) if (port[line] !== undefined) demand(`ports.${port.id}.${line}`, port[line])
     if (device.pads.some(({ id }) => id === port.id)) found.push({ place: `ports.${port.id}`, message: 'a pad has that name already' })
   }
-  for (const { id, pairs } of device.settings) {
+  for (const setting of device.settings) {
+    const { id, pairs, picture } = setting
+    if (picture) found.push(...notOfPicture(setting, picture).map((message) => ({ place: `settings.${id}.picture`, message })))
     const missing = (what: string, among: { id: string }[], wanted: string) => {
       if (!among.some((each) => each.id === wanted)) found.push({ place: `settings.${id}.pairs`, message: `there is no ${what} "${wanted}"` })
     }

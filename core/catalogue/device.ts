@@ -1,3 +1,4 @@
+import type { WithContacts } from './contacts'
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts, WireColour } from '../units'
 import type { Differences, Measure } from './board'
 import type { definitionSchemas } from './upgrade'
@@ -94,9 +95,8 @@ export interface Lead {
   gauge: number
 }
 
-export interface DeviceConnector {
+export interface DeviceConnector extends WithContacts {
   id: string
-  type: string
   lead?: Lead
   /** Terminals in contact order, from contact 1. */
   pins: string[]
@@ -169,7 +169,7 @@ interface NeedBase {
 }
 
 /** What a sensor can measure of a flight. */
-export const flightMeasures = ['airspeed', 'height'] as const
+export const flightMeasures = ['airspeed', 'height', 'compass'] as const
 export type FlightMeasure = (typeof flightMeasures)[number]
 
 export interface SerialNeed extends NeedBase {
@@ -335,11 +335,26 @@ export type SettingPair =
   /** The part levels the axes of these needs by itself, so that the board must not. */
   | { levels: string[] }
 
+/**
+ * What a setting decides of the picture that text is drawn on: how many columns and rows, such as 50×18; how many glyphs
+ * the set has; the standard of an analogue picture.
+ */
+export const pictureTraits = ['grid', 'glyphs', 'standard'] as const
+export type PictureTrait = (typeof pictureTraits)[number]
+
+/** Columns and rows that a value of a grid stands for: "50×18", "50 x 18"; nothing for any other. */
+export function gridOf(value: unknown): { columns: number; rows: number } | undefined {
+  const [, columns, rows] = /^(\d{1,3})\s*[×x]\s*(\d{1,3})$/i.exec(String(value)) ?? []
+  return columns && rows && Number(columns) && Number(rows) ? { columns: Number(columns), rows: Number(rows) } : undefined
+}
+
 interface SettingBase {
   id: string
   label: string
   way: SettingWay
   pairs?: SettingPair
+  /** What of the pilot's picture it decides. */
+  picture?: PictureTrait
   /** What it does, or what to mind. */
   note?: string
 }

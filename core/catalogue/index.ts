@@ -21,7 +21,7 @@ export type {
   SerialPort,
   Timer,
 } from './board'
-export { characterFormats, deviceClasses, flightMeasures, pairedJobs, settingWays } from './device'
+export { characterFormats, deviceClasses, flightMeasures, gridOf, pairedJobs, pictureTraits, settingWays } from './device'
 export type {
   AnalogNeed,
   CanNeed,
@@ -45,6 +45,7 @@ export type {
   SerialOption,
   LedNeed,
   PairedJob,
+  PictureTrait,
   PulseTravel,
   PulseTrigger,
   SettingPair,
@@ -65,8 +66,8 @@ export { edgeOf, ordinal, padNames } from './pad-names'
 export type { Edge } from './pad-names'
 export { protocolsOf } from './protocols-of'
 export { differencesBetween, listDifferences } from './differences'
-export { contactLimit } from './contacts'
-export type { ContactLimit } from './contacts'
+export { batteryContact, connectorKinds, contactOf } from './contacts'
+export type { Contact, WithContacts } from './contacts'
 export { boardGaps, deviceGaps } from './gaps'
 export { blankBoard, blankDevice } from './blank'
 export { definitionSchemas, upgradeDefinition } from './upgrade'

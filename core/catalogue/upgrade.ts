@@ -1,5 +1,7 @@
+import { contactOf } from './contacts'
+
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 3, device: 7, protocol: 3 } as const
+export const definitionSchemas = { board: 4, device: 8, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -10,6 +12,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
   board: [
     (board) => everywhere(board, ['revisions', 'firmwares'], withoutBuzzer),
     (board) => ({ receivers: 1, ...board }),
+    // Contacts and what a part on a bus tells were once known by their names.
+    (board) => everywhere(board, ['revisions', 'firmwares'], (part) => withPart(withPart(part, 'connectors', eachPart(contactByName)), 'i2c', eachPart(busByName))),
   ],
   device: [
     (device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) }),
@@ -20,6 +24,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     (device) => device,
     // Pulses say what they move, strips how long they are, receivers what each channel carries, sensors what they feed.
     (device) => withPart(device, 'needs', needsThatFeed),
+    // Contacts, compasses and what a setting decides of the picture were once known by names, ids and words.
+    (device) => everywhere(device, ['variants'], (part) => traitsByName(part, device.class)),
   ],
   protocol: [
     ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),
@@ -55,6 +61,58 @@ function needsThatFeed(needs: unknown): unknown {
       isMap(need) && typeof need.label === 'string' && /airspeed/i.test(need.label) ? { feeds: ['airspeed'], ...need } : need,
     ]),
   )
+}
+
+/** Connectors were known by the beginning of their names. */
+const contactsByName: [pattern: RegExp, contact: { amps: number; wires: number }][] = [
+  [/^JST-(SH|GH)\b/, { amps: 1, wires: 1 }],
+  [/^JST-(XH|EH)\b/, { amps: 3, wires: 1 }],
+  [/^JST-PH\b/, { amps: 2, wires: 1 }],
+  [/^0\.1 in\b/, { amps: 3, wires: 1 }],
+  [/^servo plug\b/, { amps: 5, wires: 1 }],
+  [/^3\.5 mm bullet\b/, { amps: 40, wires: 1 }],
+  [/^battery plug\b/, { amps: 90, wires: 2 }],
+  [/^(Pin rail|Y-lead)\b/, { amps: 3, wires: 3 }],
+]
+
+function contactByName(connector: Document): Document {
+  const { type } = connector
+  if (typeof type !== 'string' || contactOf({ type })) return connector
+  const contact = contactsByName.find(([pattern]) => pattern.test(type))?.[1]
+  return contact ? { contact, ...connector } : connector
+}
+
+function busByName(bus: Document): Document {
+  if (!Array.isArray(bus.onBoard)) return bus
+  const parts = bus.onBoard.map((part: unknown) =>
+    isMap(part) && typeof part.name === 'string' && /baro/i.test(part.name) ? { feeds: ['height'], ...part } : part,
+  )
+  return { ...bus, onBoard: parts }
+}
+
+/** Ids that settings of displays had to have, and what their values had to be to have an effect. */
+const pictureIds: Record<string, RegExp> = { grid: /^\d+×\d+$/, glyphs: /^(256|512)$/, standard: /^(automatic|PAL|NTSC)$/ }
+
+function traitsByName(part: unknown, kind: unknown): unknown {
+  const needs = eachPart((need) => {
+    const compass = need.kind === 'i2c' && (kind === 'gnss' || (typeof need.label === 'string' && /compass/i.test(need.label)))
+    return compass ? { feeds: ['compass'], ...need } : need
+  })
+  const settings = eachPart((setting, id) =>
+    (kind === 'video-link' || kind === 'overlay') && decidesPicture(id, setting) ? { picture: id, ...setting } : setting,
+  )
+  return withPart(withPart(withPart(part, 'connectors', eachPart(contactByName)), 'needs', needs), 'settings', settings)
+}
+
+function decidesPicture(id: string, { values }: Document): boolean {
+  const pattern = Object.hasOwn(pictureIds, id) ? pictureIds[id] : undefined
+  return pattern !== undefined && Array.isArray(values) && values.every((value) => pattern.test(String(value)))
+}
+
+/** Changes each part of a map of such. */
+function eachPart(change: (part: Document, id: string) => Document): Part {
+  return (parts) =>
+    isMap(parts) ? Object.fromEntries(Object.entries(parts).map(([id, part]) => [id, isMap(part) ? change(part, id) : part])) : parts
 }
 
 /** "frame" once named the format of a character on a serial line, in the options of serial needs. */

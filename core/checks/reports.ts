@@ -1,5 +1,5 @@
 import type { Feeder } from '../electrics'
-import { contactLimit, type ContactLimit } from '../catalogue'
+import { contactOf, type Contact } from '../catalogue'
 import type { Wire, WireEnd } from '../harness'
 import {
   placeLabel,
@@ -148,14 +148,14 @@ export function wireBack({ resolved }: CheckContext, { id, number }: Wire): Fix[
 }
 
 /** The kind of connector a wire's end is a contact of, with what a contact of it bears; undefined at pads and leads. */
-export function contactAt(
-  { resolved }: CheckContext,
-  { device, point, connector }: WireEnd,
-): ({ type: string } & ContactLimit) | undefined {
-  const pad = device === undefined ? resolved.pad(point) : undefined
-  const type = pad ? resolved.board.connectors.find(({ id }) => id === pad.connector)?.type : connector
-  const limit = contactLimit(type)
-  return type !== undefined && limit ? { type, ...limit } : undefined
+export function contactAt({ resolved }: CheckContext, { device, point }: WireEnd): ({ type: string } & Contact) | undefined {
+  const on = device === undefined ? resolved.pad(point)?.connector : undefined
+  const connector =
+    device === undefined
+      ? resolved.board.connectors.find(({ id }) => id === on)
+      : resolved.device(device)?.device.connectors.find(({ pins }) => pins.includes(point))
+  const contact = connector && contactOf(connector)
+  return contact && { type: connector.type, ...contact }
 }
 
 /** A wire's end with its owner, in words. */

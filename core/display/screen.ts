@@ -2,7 +2,7 @@ import { memo } from '../memo'
 import type { FlightValues } from '../flight'
 import { characterGrids } from '../links'
 import type { Anchored, DisplayLayout, Plan, ResolvedPlan } from '../plan'
-import { displayLinks, deviceSheet } from '../settings'
+import { displayLinks, pictureOf } from '../settings'
 import type { Baud } from '../units'
 import { elementOf, sizeOf, type DisplayElement, type Source } from './elements'
 import { hasGlyph, ownGlyphs, setOfShapes, type GlyphSet } from './glyph-set'
@@ -41,7 +41,7 @@ export function displayOf(resolved: ResolvedPlan): DisplayKind | undefined {
   if (digital) {
     const { link, columns, rows } = digital
     const { fitted } = link.need
-    const glyphs = Number(deviceSheet(resolved, fitted).find(({ setting }) => setting.id === 'glyphs')?.value ?? 256)
+    const glyphs = Number(pictureOf(resolved, fitted, 'glyphs') ?? 256)
     return {
       columns,
       rows,
@@ -53,7 +53,7 @@ export function displayOf(resolved: ResolvedPlan): DisplayKind | undefined {
   }
   const overlay = resolved.devices.find(({ device }) => device.class === 'overlay')
   if (!overlay && !resolved.board.overlay) return undefined
-  const standard = overlay && deviceSheet(resolved, overlay).find(({ setting }) => setting.id === 'standard')?.value
+  const standard = overlay && pictureOf(resolved, overlay, 'standard')
   const { columns, rows } = analog(standard === 'NTSC' ? 'NTSC' : 'PAL')
   return {
     columns,
@@ -72,13 +72,13 @@ export function fedSources(resolved: ResolvedPlan): Set<Source> {
     const { class: kind } = fitted.device
     if (kind === 'receiver') found.add('receiver')
     if (kind === 'gnss' && need.kind === 'serial') found.add('gnss').add('height')
-    if (kind === 'gnss' && need.kind === 'i2c') found.add('compass')
     if (kind === 'traffic') found.add('traffic')
     if (kind === 'esc' && need.kind === 'serial') found.add('escs')
     for (const measure of need.feeds ?? []) found.add(measure)
     if (need.kind === 'analog' && need.measures === 'current') found.add('current')
   }
-  if (resolved.board.i2c.some(({ onBoard = [] }) => onBoard.some(({ name }) => /baro/i.test(name)))) found.add('height')
+  for (const { feeds = [] } of resolved.board.i2c.flatMap(({ onBoard }) => onBoard))
+    for (const measure of feeds) found.add(measure)
   // A board that is fed with the battery's voltage measures it at that input.
   if (resolved.board.rails.some(({ kind }) => kind === 'battery')) found.add('voltage')
   return found

@@ -102,9 +102,9 @@ function fieldsOf(resolved: ResolvedPlan, ends: string[], path: Spot[], current:
   })
 }
 
-/** Whether a part has a compass: a GNSS receiver with a bus beside its link, or a sensor whose value says so. */
-export function hasCompass({ class: kind, needs }: Device): boolean {
-  return needs.some((need) => need.kind === 'i2c' && (kind === 'gnss' || /compass/i.test(need.label)))
+/** Whether a part has a compass. */
+export function hasCompass({ needs }: Device): boolean {
+  return needs.some(({ feeds }) => feeds?.includes('compass'))
 }
 
 /** Shortest distance of a point to a way of straight pieces. */

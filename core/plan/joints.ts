@@ -13,13 +13,13 @@ const meeting = 'c'
 
 /** A joint as a part: one terminal, which is as many contacts as its kind holds wires. */
 export function jointPart(id: string, { kind, name }: Joint): FittedDevice {
-  const { label, mass, width, height } = jointKinds[kind]
+  const { label, mass, width, height, contact } = jointKinds[kind]
   return part(id, name, {
     name: label,
     mass,
     size: { width, height },
     terminals: [{ id: meeting, label: '•', role: 'signal', direction: 'passive' }],
-    connectors: [{ id: 'main', type: label, pins: [meeting] }],
+    connectors: [{ id: 'main', type: label, contact, pins: [meeting] }],
   })
 }
 

@@ -1,5 +1,5 @@
 import { memo } from '../memo'
-import type { Board, Device, PowerOutput, Supply } from '../catalogue'
+import { batteryContact, type Board, type Device, type PowerOutput, type Supply } from '../catalogue'
 import { batteryLimit, batteryMass, batterySize } from '../units'
 import type { DeviceInstance, Plan } from './plan'
 import { keyOf, referTo, type Place } from './reference'
@@ -87,7 +87,12 @@ export function batteryPart({ battery }: Plan): FittedDevice {
     ],
     outputs: [output],
     connectors: [
-      { id: 'main', type: battery.connector ? `battery plug ${battery.connector}` : 'battery plug', pins: ['plus', 'minus'] },
+      {
+        id: 'main',
+        type: battery.connector ? `battery plug ${battery.connector}` : 'battery plug',
+        contact: batteryContact,
+        pins: ['plus', 'minus'],
+      },
     ],
   })
 }

@@ -1,6 +1,22 @@
 import Joi from 'joi'
 import { definitionSchemas, pinUses } from '../catalogue'
-import { amps, baud, capacity, id, keyed, label, list, measures, onBoard, prose, share, versions, volts } from './parts'
+import {
+  amps,
+  baud,
+  capacity,
+  contact,
+  feeds,
+  id,
+  keyed,
+  label,
+  list,
+  measures,
+  onBoard,
+  prose,
+  share,
+  versions,
+  volts,
+} from './parts'
 import { limits } from './limits'
 
 const pinUse = Joi.string().valid(...Object.keys(pinUses))
@@ -116,6 +132,7 @@ export const boardSchema = Joi.object({
     Joi.object({
       label: label.required(),
       type: label.required(),
+      contact,
       x: onBoard.required(),
       y: onBoard.required(),
       width: Joi.number().min(0.5).max(100).required(),
@@ -138,7 +155,7 @@ export const boardSchema = Joi.object({
       scl: id.required(),
       pullUp: Joi.number().min(100).max(1_000_000),
       onBoard: list(
-        Joi.object({ name: label.required(), address: Joi.number().integer().min(0).max(127).required() }),
+        Joi.object({ name: label.required(), address: Joi.number().integer().min(0).max(127).required(), feeds }),
         20,
       ).default([]),
     }),

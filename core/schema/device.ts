@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { definitionSchemas, deviceClasses, flightMeasures, pairedJobs, settingWays, type Need } from '../catalogue'
+import { definitionSchemas, deviceClasses, pairedJobs, pictureTraits, settingWays, type Need } from '../catalogue'
 import { needShapes } from './needs'
 import {
   amps,
@@ -16,6 +16,8 @@ import {
   share,
   versions,
   volts,
+  contact,
+  feeds,
 } from './parts'
 import { limits } from './limits'
 
@@ -36,6 +38,7 @@ const settingParts = {
     .valid(...Object.keys(settingWays))
     .default('tool'),
   note: label,
+  picture: Joi.string().valid(...pictureTraits),
   pairs: Joi.alternatives(
     Joi.object({ need: id.required(), with: Joi.string().valid('baud', 'protocol').required() }),
     Joi.object({
@@ -149,10 +152,6 @@ const anyNeed = Joi.object({
     .required(),
 }).unknown(true)
 
-const feeds = Joi.array()
-  .items(Joi.string().valid(...flightMeasures))
-  .max(flightMeasures.length)
-
 /** Chooses the shape by `kind`, so that an error names the field and not a list of alternatives. */
 function needSchema(): Joi.Schema {
   return Joi.alternatives().conditional('.kind', {
@@ -185,7 +184,10 @@ export const deviceSchema = Joi.object({
   outputs: keyed(output, 12),
   pads: keyed(pad, 40),
   ports: keyed(port, 8),
-  connectors: keyed(Joi.object({ type: label.required(), pins: Joi.array().items(id).min(1).max(60).required(), lead }), 12),
+  connectors: keyed(
+    Joi.object({ type: label.required(), contact, pins: Joi.array().items(id).min(1).max(60).required(), lead }),
+    12,
+  ),
   motors: Joi.object({
     count: Joi.number().integer().min(1).max(16).required(),
     continuous: capacity.required(),

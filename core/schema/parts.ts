@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { characterFormats, measures as measured } from '../catalogue'
+import { characterFormats, flightMeasures, measures as measured } from '../catalogue'
 import { unseenSign, wireColours } from '../units'
 import { limits } from './limits'
 
@@ -45,6 +45,12 @@ export const onBoard = Joi.number()
   .max(limits.board + 50)
 export const colour = Joi.string().valid(...Object.keys(wireColours))
 export const characterFormat = Joi.string().valid(...characterFormats)
+/** What a sensor tells of the flight. */
+export const feeds = Joi.array()
+  .items(Joi.string().valid(...flightMeasures))
+  .max(flightMeasures.length)
+/** What one contact of a connector bears, where its kind does not say it. */
+export const contact = Joi.object({ amps: capacity.required(), wires: Joi.number().integer().min(1).max(20).required() })
 export const measures = Joi.string().valid(...Object.keys(measured))
 /** What a setting of a device may be set to. */
 export const settingValue = Joi.alternatives(

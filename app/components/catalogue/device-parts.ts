@@ -1,4 +1,4 @@
-import { pairedJobs, settingWays, type DeviceDefinition, type DeviceSetting, type PairedJob, type SettingPair } from '#core/catalogue'
+import { pairedJobs, pictureTraits, settingWays, type Contact, type DeviceDefinition, type DeviceSetting, type PairedJob, type SettingPair } from '#core/catalogue'
 import { wireColours } from '#core/units'
 
 /** A part of a device as it is being typed: whatever its kind, with some of its fields. */
@@ -69,6 +69,18 @@ const kindIs =
   (...kinds: DeviceSetting['kind'][]) =>
   ({ kind }: DraftPart) =>
     kinds.includes(kind as DeviceSetting['kind'])
+
+/** A figure of a connector's contacts, where its kind does not say it; without the one figure the other goes too. */
+const ofContact = (field: 'amps' | 'wires', head: string, words: string): Column => ({
+  field: 'contact',
+  head,
+  words,
+  type: 'text',
+  width: 50,
+  read: ({ contact }) => String((contact as Contact | undefined)?.[field] ?? ''),
+  write: (text, { contact }) =>
+    text.trim() === '' ? undefined : { amps: 1, wires: 1, ...(contact as Contact | undefined), [field]: valueOf(text) },
+})
 
 /** What a setting pairs with, as one word of a list; pairs with tables are written in the source. */
 function pairText(pairs: SettingPair | undefined): string {
@@ -214,6 +226,8 @@ export const deviceParts = {
     columns: [
       { field: 'type', head: 'type', words: 'type', type: 'text', width: 130 },
       { ...listOf('pins'), head: 'terminals from contact 1 on', width: 260 },
+      ofContact('amps', 'A a contact', 'amperes a contact bears'),
+      ofContact('wires', 'wires a contact', 'wires a contact holds'),
     ],
   },
   needs: {
@@ -240,6 +254,7 @@ export const deviceParts = {
       { ...figure('leds', 'LEDs'), of: ({ kind }) => kind === 'led-data' },
       { ...figure('pitch', 'pitch mm', 'distance of lights'), of: ({ kind }) => kind === 'led-data' },
       { ...figure('channels', 'channels'), of: ({ kind }) => kind === 'control' },
+      { ...listOf('feeds'), head: 'tells of', width: 90 },
     ],
   },
   radios: {
@@ -306,6 +321,7 @@ export const deviceParts = {
         read: ({ pairs }) => pairText(pairs as SettingPair | undefined),
         write: pairOf,
       },
+      { field: 'picture', head: 'decides', words: 'what it decides of the picture', type: 'choice', choices: () => [none, ...plain(pictureTraits)()] },
       { field: 'note', head: 'note', words: 'note', type: 'text', width: 160 },
     ],
   },
