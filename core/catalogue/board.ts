@@ -1,3 +1,4 @@
+import type { Choice } from './choices'
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts } from '../units'
 import type { WithContacts } from './contacts'
 import type { FlightMeasure } from './device'
@@ -59,7 +60,7 @@ export interface Pin {
   default?: { feature: string; as: PinUse }
 }
 
-export type BoardSide = 'top' | 'bottom'
+export type BoardSide = Choice<'boardSide'>
 
 /** A solder pad or a contact of a connector, at its place on the board. */
 export interface Pad {
@@ -68,7 +69,7 @@ export interface Pad {
   x: Millimetres
   y: Millimetres
   side: BoardSide
-  kind: 'signal' | 'supply' | 'ground'
+  kind: Choice<'padKind'>
   pin?: string
   rail?: string
   connector?: string
@@ -90,7 +91,7 @@ export interface BoardConnector extends WithContacts {
   side: BoardSide
 }
 
-export type Inverter = 'none' | 'fixed' | 'selectable'
+export type Inverter = Choice<'inverter'>
 
 export interface PortLine {
   pin: string
@@ -105,7 +106,7 @@ export interface SerialPort {
   index: number
   /** Number by which the board's firmware knows it. */
   number: number
-  kind: 'hardware' | 'software' | 'usb'
+  kind: Choice<'portKind'>
   tx?: PortLine
   rx?: PortLine
   halfDuplex: boolean
@@ -131,7 +132,7 @@ export interface Timer {
 export interface Rail {
   id: string
   label: string
-  kind: 'battery' | 'linear' | 'switching' | 'usb' | 'through'
+  kind: Choice<'railKind'>
   /** Output voltage; missing on a rail that follows its source. */
   volts?: Volts
   /** The rail this one is made from; missing on USB and where the board is fed from outside. */
@@ -142,7 +143,7 @@ export interface Rail {
   /** Current the board itself takes from this rail. */
   own: Amps
   efficiency: number
-  liveFrom: ('battery' | 'usb')[]
+  liveFrom: Choice<'liveFrom'>[]
   filtered: boolean
   /** Off until an output switches it on. */
   switchedBy?: string
@@ -186,7 +187,7 @@ export interface Board {
   firmware: string
   mass: Grams
   outline: { width: Millimetres; height: Millimetres; radius: Millimetres; holes: { x: Millimetres; y: Millimetres; diameter: Millimetres }[] }
-  usb: { x: Millimetres; y: Millimetres; edge: 'left' | 'right' | 'top' | 'bottom' }
+  usb: { x: Millimetres; y: Millimetres; edge: Choice<'boardEdge'> }
   supply: { cellsMin: number; cellsMax: number }
   /** The protocol it is configured by, over how many links at once, and whether USB is one that shares nothing. */
   configuration: { protocol: string; maxLinks: number; usb: boolean }
@@ -203,7 +204,7 @@ export interface Board {
   exclusions: Exclusion[]
   i2c: I2cBus[]
   can: CanBus[]
-  overlay?: { name: string; standards: ('PAL' | 'NTSC')[] }
+  overlay?: { name: string; standards: Choice<'videoStandard'>[] }
   storage: { flash: number; card: boolean }
 }
 

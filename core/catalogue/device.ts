@@ -1,3 +1,4 @@
+import type { Choice } from './choices'
 import type { WithContacts } from './contacts'
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts, WireColour } from '../units'
 import type { Differences, Measure } from './board'
@@ -35,8 +36,8 @@ export type DeviceClass = keyof typeof deviceClasses
 export interface Terminal {
   id: string
   label: string
-  role: 'signal' | 'supply' | 'ground' | 'video'
-  direction: 'in' | 'out' | 'both' | 'passive'
+  role: Choice<'terminalRole'>
+  direction: Choice<'terminalDirection'>
   /** Output-high level in volts, of an output. */
   high?: Volts
   /** Highest input in volts, of an input. */
@@ -73,7 +74,7 @@ export interface PowerOutput {
   /** Missing: the battery voltage passes through. */
   volts?: Volts
   limit: Amps
-  kind: 'linear' | 'switching' | 'through'
+  kind: Choice<'outputKind'>
   efficiency: number
   dropout: Volts
   filtered: boolean
@@ -110,7 +111,7 @@ export interface DevicePad {
   id: string
   label: string
   terminal: string
-  as: 'pulse' | 'analog' | 'switch' | 'led-data' | 'buzzer'
+  as: Choice<'devicePadUse'>
   /** The setting that holds the pulse rate of its group: its values are the rates in hertz it can have. */
   group?: string
   /** Highest input of an analog one. */
@@ -134,7 +135,7 @@ export interface DevicePort {
   protocols: string[]
 }
 
-export type FlightStates = 'disarmed' | 'armed' | 'both'
+export type FlightStates = Choice<'flightStates'>
 
 /** One way of speaking over a serial link: a protocol with the rates this device can use. */
 export interface SerialOption {
@@ -153,7 +154,7 @@ export type CharacterFormat = (typeof characterFormats)[number]
 /** A message sent over a link at a steady rate. */
 export interface Message {
   name: string
-  direction: 'to-device' | 'from-device'
+  direction: Choice<'messageDirection'>
   /** Bytes each. */
   bytes: number
   rate: Hertz
@@ -174,7 +175,7 @@ export type FlightMeasure = (typeof flightMeasures)[number]
 
 export interface SerialNeed extends NeedBase {
   kind: 'serial'
-  lines: 'both' | 'to-device' | 'from-device'
+  lines: Choice<'linkLines'>
   /** Terminal that the device talks on. */
   tx?: string
   /** Terminal that the device listens on. */
@@ -193,14 +194,14 @@ export interface SwitchNeed extends NeedBase {
   kind: 'switch'
   terminal: string
   /** Level of the line in each state. */
-  levels: { powerUp: 'high' | 'low' | 'any'; disarmed: 'high' | 'low'; armed: 'high' | 'low' }
+  levels: { powerUp: Choice<'levelAtPowerUp'>; disarmed: Choice<'switchLevel'>; armed: Choice<'switchLevel'> }
   current: Amps
 }
 
 export interface PulseNeed extends NeedBase {
   kind: 'pulse'
   terminal: string
-  protocol: 'pwm' | 'burst'
+  protocol: Choice<'pulseProtocol'>
   rate: { min: Hertz; max: Hertz; default: Hertz }
   /** Pulses that it goes by, in µs. */
   range: { min: number; max: number }
@@ -216,7 +217,7 @@ export interface PulseNeed extends NeedBase {
 export interface PulseTravel {
   from: number
   to: number
-  unit: '°' | 'mm'
+  unit: Choice<'travelUnit'>
   axis?: 'roll' | 'pitch' | 'yaw'
 }
 
@@ -269,8 +270,8 @@ export interface BuzzerNeed extends NeedBase {
 export interface VideoNeed extends NeedBase {
   kind: 'video'
   terminal: string
-  direction: 'in' | 'out'
-  standards: ('PAL' | 'NTSC')[]
+  direction: Choice<'videoDirection'>
+  standards: Choice<'videoStandard'>[]
 }
 
 export interface ReceiverNeed extends NeedBase {

@@ -1,7 +1,8 @@
+import type { Choice } from './choices'
 import { memo } from '../memo'
 import type { Board, Pad } from './board'
 
-export type Edge = 'left' | 'right' | 'top' | 'bottom'
+export type Edge = Choice<'boardEdge'>
 
 /** Edge of the board that a pad is nearest to. */
 export function edgeOf(pad: Pick<Pad, 'x' | 'y'>, { width, height }: { width: number; height: number }): Edge {

@@ -12,6 +12,7 @@ import {
   list,
   measures,
   onBoard,
+  oneOf,
   prose,
   share,
   versions,
@@ -41,14 +42,14 @@ const pin = Joi.object({
 
 const padSide = Joi.number().min(0.1).max(50)
 
-const side = Joi.string().valid('top', 'bottom').default('top')
+const side = oneOf('boardSide').default('top')
 
 const pad = Joi.object({
   label: label.required(),
   x: onBoard.required(),
   y: onBoard.required(),
   side,
-  kind: Joi.string().valid('signal', 'supply', 'ground').default('signal'),
+  kind: oneOf('padKind').default('signal'),
   pin: id,
   rail: id,
   connector: id,
@@ -57,13 +58,13 @@ const pad = Joi.object({
   size: Joi.object({ width: padSide.required(), height: padSide.required() }),
 })
 
-const line = Joi.object({ pin: id.required(), inverter: Joi.string().valid('none', 'fixed', 'selectable').default('none') })
+const line = Joi.object({ pin: id.required(), inverter: oneOf('inverter').default('none') })
 
 const port = Joi.object({
   label: label.required(),
   index: Joi.number().integer().min(0).max(64).required(),
   number: Joi.number().integer().min(0).max(255).required(),
-  kind: Joi.string().valid('hardware', 'software', 'usb').default('hardware'),
+  kind: oneOf('portKind').default('hardware'),
   tx: line,
   rx: line,
   halfDuplex: Joi.boolean().default(false),
@@ -78,7 +79,7 @@ const port = Joi.object({
 
 const rail = Joi.object({
   label: label.required(),
-  kind: Joi.string().valid('battery', 'linear', 'switching', 'usb', 'through').required(),
+  kind: oneOf('railKind').required(),
   volts,
   source: id,
   input: Joi.object({ min: volts.required(), max: volts.required() }),
@@ -86,7 +87,7 @@ const rail = Joi.object({
   limit: capacity.required(),
   own: amps.default(0),
   efficiency: share.default(1),
-  liveFrom: Joi.array().items(Joi.string().valid('battery', 'usb')).default(['battery']),
+  liveFrom: Joi.array().items(oneOf('liveFrom')).default(['battery']),
   filtered: Joi.boolean().default(false),
   switchedBy: id,
   main: Joi.boolean().default(false),
@@ -114,7 +115,7 @@ export const boardSchema = Joi.object({
   usb: Joi.object({
     x: onBoard.required(),
     y: onBoard.required(),
-    edge: Joi.string().valid('left', 'right', 'top', 'bottom').required(),
+    edge: oneOf('boardEdge').required(),
   }).required(),
   supply: Joi.object({
     cellsMin: Joi.number().integer().min(1).max(14).required(),
@@ -162,7 +163,7 @@ export const boardSchema = Joi.object({
     10,
   ),
   can: keyed(Joi.object({ label: label.required(), high: id.required(), low: id.required() }), 10),
-  overlay: Joi.object({ name: label.required(), standards: Joi.array().items(Joi.string().valid('PAL', 'NTSC')).required() }),
+  overlay: Joi.object({ name: label.required(), standards: Joi.array().items(oneOf('videoStandard')).required() }),
   storage: Joi.object({ flash: Joi.number().integer().min(0).default(0), card: Joi.boolean().default(false) }).default({
     flash: 0,
     card: false,

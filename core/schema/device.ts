@@ -18,13 +18,14 @@ import {
   volts,
   contact,
   feeds,
+  oneOf,
 } from './parts'
 import { limits } from './limits'
 
 const terminal = Joi.object({
   label: label.required(),
-  role: Joi.string().valid('signal', 'supply', 'ground', 'video').default('signal'),
-  direction: Joi.string().valid('in', 'out', 'both', 'passive').default('passive'),
+  role: oneOf('terminalRole').default('signal'),
+  direction: oneOf('terminalDirection').default('passive'),
   high: volts,
   maxIn: volts,
   minHigh: volts,
@@ -66,7 +67,7 @@ const finite = Joi.number().min(-1e9).max(1e9)
 const choiceSchema = Joi.object({
   ...settingParts,
   // What says nothing else is a choice.
-  kind: Joi.string().valid('choice', 'number', 'switch', 'text').default('choice'),
+  kind: oneOf('settingKind').default('choice'),
   values: Joi.array().items(label, Joi.number()).min(1).max(60).required(),
   default: Joi.alternatives(label, Joi.number()).required(),
 })
@@ -115,7 +116,7 @@ const output = Joi.object({
   ground: id.required(),
   volts,
   limit: capacity.required(),
-  kind: Joi.string().valid('linear', 'switching', 'through').required(),
+  kind: oneOf('outputKind').required(),
   efficiency: share.default(1),
   dropout: volts.default(0),
   filtered: Joi.boolean().default(false),
@@ -125,7 +126,7 @@ const output = Joi.object({
 const pad = Joi.object({
   label: label.required(),
   terminal: id.required(),
-  as: Joi.string().valid('pulse', 'analog', 'switch', 'led-data', 'buzzer').required(),
+  as: oneOf('devicePadUse').required(),
   group: id,
   max: volts,
   measures,

@@ -1,16 +1,16 @@
 import Joi from 'joi'
 import type { Need } from '../catalogue'
-import { amps, baud, characterFormat, id, label, list, measures, volts } from './parts'
+import { amps, baud, characterFormat, id, label, list, measures, oneOf, volts } from './parts'
 
-const standards = Joi.array().items(Joi.string().valid('PAL', 'NTSC')).min(1)
-const level = Joi.string().valid('high', 'low')
+const standards = Joi.array().items(oneOf('videoStandard')).min(1)
+const level = oneOf('switchLevel')
 const hertz = Joi.number().min(0).max(100_000)
 const pulses = Joi.number().min(1).max(100_000)
 
 /** What a need of each kind may hold besides its kind and label. */
 export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
   serial: {
-    lines: Joi.string().valid('both', 'to-device', 'from-device').required(),
+    lines: oneOf('linkLines').required(),
     tx: id.when('lines', { is: Joi.valid('both', 'from-device'), then: Joi.required() }),
     rx: id.when('lines', { is: Joi.valid('both', 'to-device'), then: Joi.required() }),
     options: list(
@@ -29,14 +29,14 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
     messages: list(
       Joi.object({
         name: label.required(),
-        direction: Joi.string().valid('to-device', 'from-device').required(),
+        direction: oneOf('messageDirection').required(),
         bytes: Joi.number().integer().min(1).max(65_535).required(),
         rate: hertz.required(),
         protocol: id,
       }),
       30,
     ).default([]),
-    states: Joi.string().valid('disarmed', 'armed', 'both').default('both'),
+    states: oneOf('flightStates').default('both'),
     interruptible: Joi.boolean().default(true),
     takesTurns: Joi.boolean().default(false),
     configures: Joi.boolean().default(false),
@@ -44,7 +44,7 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
   switch: {
     terminal: id.required(),
     levels: Joi.object({
-      powerUp: Joi.string().valid('high', 'low', 'any').default('any'),
+      powerUp: oneOf('levelAtPowerUp').default('any'),
       disarmed: level.required(),
       armed: level.required(),
     }).required(),
@@ -52,7 +52,7 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
   },
   pulse: {
     terminal: id.required(),
-    protocol: Joi.string().valid('pwm', 'burst').default('pwm'),
+    protocol: oneOf('pulseProtocol').default('pwm'),
     rate: Joi.object({ min: pulses.required(), max: pulses.required(), default: pulses.required() }).required(),
     range: Joi.object({ min: Joi.number().min(0).required(), max: Joi.number().max(10_000).required() }).default({
       min: 1000,
@@ -61,7 +61,7 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
     moves: Joi.object({
       from: Joi.number().min(-1000).max(1000).required(),
       to: Joi.number().min(-1000).max(1000).invalid(Joi.ref('from')).required(),
-      unit: Joi.string().valid('°', 'mm').required(),
+      unit: oneOf('travelUnit').required(),
       axis: Joi.string().valid('roll', 'pitch', 'yaw'),
     }),
     triggers: Joi.object({
@@ -87,7 +87,7 @@ export const needShapes: Record<Need['kind'], Joi.PartialSchemaMap> = {
     ohms: Joi.number().min(0).max(1).default(0.007),
   },
   buzzer: { terminal: id.required(), current: amps.required() },
-  video: { terminal: id.required(), direction: Joi.string().valid('in', 'out').required(), standards: standards.required() },
+  video: { terminal: id.required(), direction: oneOf('videoDirection').required(), standards: standards.required() },
   'receiver-pulse': { terminals: Joi.array().items(id).length(1).required() },
   'receiver-parallel': { terminals: Joi.array().items(id).min(2).max(16).required() },
   control: {

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { characterFormats, flightMeasures, measures as measured } from '../catalogue'
+import { characterFormats, choices, flightMeasures, measures as measured } from '../catalogue'
 import { unseenSign, wireColours } from '../units'
 import { limits } from './limits'
 
@@ -45,6 +45,9 @@ export const onBoard = Joi.number()
   .max(limits.board + 50)
 export const colour = Joi.string().valid(...Object.keys(wireColours))
 export const characterFormat = Joi.string().valid(...characterFormats)
+/** One of what a field of a definition is chosen from. */
+export const oneOf = (field: keyof typeof choices) => Joi.string().valid(...choices[field])
+
 /** What a sensor tells of the flight. */
 export const feeds = Joi.array()
   .items(Joi.string().valid(...flightMeasures))

@@ -1,4 +1,4 @@
-import { pairedJobs, pictureTraits, settingWays, type Contact, type DeviceDefinition, type DeviceSetting, type PairedJob, type SettingPair } from '#core/catalogue'
+import { choices, measures, pairedJobs, pictureTraits, settingWays, type Contact, type DeviceDefinition, type DeviceSetting, type PairedJob, type SettingPair } from '#core/catalogue'
 import { wireColours } from '#core/units'
 
 /** A part of a device as it is being typed: whatever its kind, with some of its fields. */
@@ -128,8 +128,8 @@ export const deviceParts = {
     fresh: (number) => ({ label: `T${number}`, role: 'signal', direction: 'passive' }),
     columns: [
       label,
-      { field: 'role', head: 'role', words: 'role', type: 'choice', choices: plain(['signal', 'supply', 'ground', 'video']) },
-      { field: 'direction', head: 'direction', words: 'direction', type: 'choice', choices: plain(['in', 'out', 'both', 'passive']) },
+      { field: 'role', head: 'role', words: 'role', type: 'choice', choices: plain(choices.terminalRole) },
+      { field: 'direction', head: 'direction', words: 'direction', type: 'choice', choices: plain(choices.terminalDirection) },
       figure('high', 'high V', 'high level'),
       figure('maxIn', 'max in V', 'highest input'),
       figure('minHigh', 'min high V', 'lowest high'),
@@ -173,7 +173,7 @@ export const deviceParts = {
       label,
       terminal('terminal', ['supply']),
       terminal('ground', ['ground']),
-      { field: 'kind', head: 'kind', words: 'kind', type: 'choice', choices: plain(['linear', 'switching', 'through']) },
+      { field: 'kind', head: 'kind', words: 'kind', type: 'choice', choices: plain(choices.outputKind) },
       figure('volts', 'V', 'volts'),
       figure('limit', 'limit A', 'limit'),
       figure('efficiency', 'efficiency'),
@@ -189,7 +189,7 @@ export const deviceParts = {
     columns: [
       label,
       terminal('terminal', ['signal']),
-      { field: 'as', head: 'as', words: 'use', type: 'choice', choices: plain(['pulse', 'analog', 'switch', 'led-data', 'buzzer']) },
+      { field: 'as', head: 'as', words: 'use', type: 'choice', choices: plain(choices.devicePadUse) },
       {
         field: 'group',
         head: 'rates by',
@@ -203,7 +203,7 @@ export const deviceParts = {
         head: 'measures',
         words: 'what it measures',
         type: 'choice',
-        choices: () => [none, ...plain(['voltage', 'current', 'signal-strength'])()],
+        choices: () => [none, ...plain(Object.keys(measures))()],
       },
       figure('drive', 'drive A', 'drive'),
     ],
@@ -244,10 +244,10 @@ export const deviceParts = {
       { ...label, width: 150 },
       { field: 'kind', head: 'kind', words: 'kind', type: 'text', width: 110, write: (text) => text },
       { ...terminal('terminal', ['signal', 'video']), of: ({ terminal: at }) => at !== undefined },
-      { field: 'lines', head: 'lines', words: 'lines', type: 'choice', choices: plain(['both', 'to-device', 'from-device']), of: isSerial },
+      { field: 'lines', head: 'lines', words: 'lines', type: 'choice', choices: plain(choices.linkLines), of: isSerial },
       { ...terminal('tx', ['signal'], true), of: isSerial },
       { ...terminal('rx', ['signal'], true), of: isSerial },
-      { field: 'states', head: 'runs', words: 'flight states', type: 'choice', choices: plain(['both', 'disarmed', 'armed']), of: isSerial },
+      { field: 'states', head: 'runs', words: 'flight states', type: 'choice', choices: plain(choices.flightStates), of: isSerial },
       { ...flag('interruptible', 'may be interrupted'), of: isSerial },
       { ...flag('takesTurns', 'takes turns'), of: isSerial },
       { ...flag('configures', 'configures the board'), of: isSerial },
@@ -276,7 +276,7 @@ export const deviceParts = {
     fresh: (number) => ({ label: `Setting ${number}`, way: 'tool', kind: 'choice', values: ['one', 'two'], default: 'one' }),
     columns: [
       { ...label, width: 150 },
-      { field: 'kind', head: 'kind', words: 'kind', type: 'choice', choices: plain(['choice', 'number', 'switch', 'text']) },
+      { field: 'kind', head: 'kind', words: 'kind', type: 'choice', choices: plain(choices.settingKind) },
       {
         field: 'values',
         head: 'values',
