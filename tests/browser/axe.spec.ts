@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test'
+import { allViews } from '../../app/views'
 import { accessibilityFaults, address, freshBuild, test } from './helpers'
 
 type App = {
@@ -21,8 +22,10 @@ const states = (id: string): State[] => [
   ['fit-out', `/builds/${id}/fit-out`],
   ['allocation', `/builds/${id}/allocation`],
   ['allocation, light', `/builds/${id}/allocation`],
-  ['grid', `/builds/${id}/allocation?view=grid`],
-  ['harness', `/builds/${id}/harness`],
+  ...allViews.map(({ stage, id: view, query }): State => [
+    `${stage}, ${view}`,
+    `/builds/${id}/${stage}?${new URLSearchParams(query)}`.replace(/\?$/, ''),
+  ]),
   ['harness, light', `/builds/${id}/harness`],
   ['new build', '/', press('New build')],
   ['tags', '/', press(/^Tags of/)],
@@ -45,32 +48,15 @@ const states = (id: string): State[] => [
   ['versions', `/builds/${id}/fit-out`, press(/Versions, /)],
   ['shortcuts', `/builds/${id}/fit-out`, (page) => page.keyboard.press('?')],
   ['accepting', `/builds/${id}/fit-out`, press('Accept', true)],
-  ['board view', `/builds/${id}/allocation?view=board`],
-  ['alternatives', `/builds/${id}/allocation?view=alternatives`],
-  ['boards', `/builds/${id}/allocation?view=boards`],
-  ['room', `/builds/${id}/allocation?view=room`],
   ['need', `/builds/${id}/allocation?sel=need:gnss/fix`, press(/Why not elsewhere/)],
   ['port', `/builds/${id}/allocation?sel=port:uart1`, press(/What could be here/)],
   ['pad', `/builds/${id}/allocation?sel=pad:TX1`],
-  ['airframe', `/builds/${id}/harness?view=airframe`],
-  ['power', `/builds/${id}/harness?view=power`],
   ['several wires', `/builds/${id}/harness?view=tables`, (page) => page.getByLabel('Choose all wires shown').check()],
   ['cut list', `/builds/${id}/harness?view=tables&table=cut`],
   ['labels', `/builds/${id}/harness?view=tables&table=labels`],
-  ['making', `/builds/${id}/harness?view=making`],
   ['wire', `/builds/${id}/harness?sel=wire:gnss.tx`],
-  ['picture', `/builds/${id}/flight`],
-  ['lights', `/builds/${id}/flight?view=lights`],
-  ['controls', `/builds/${id}/flight?view=controls`],
   ['controls, light', `/builds/${id}/flight?view=controls`],
-  ['field sheet', `/builds/${id}/flight?view=sheet`],
-  ['links', `/builds/${id}/settings`],
   ['links, light', `/builds/${id}/settings`],
-  ['device settings', `/builds/${id}/settings?view=devices`],
-  ['what to set', `/builds/${id}/settings?view=steps`],
-  ['load', `/builds/${id}/settings?view=load`],
-  ['own text', `/builds/${id}/settings?view=text`],
-  ['ledger', `/builds/${id}/settings?view=board`],
   ['papers', `/builds/${id}/harness?papers=open`],
   ['add to the harness', `/builds/${id}/harness`, press('Add', true)],
 ]

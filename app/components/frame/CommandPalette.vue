@@ -7,6 +7,7 @@ import { useNames } from '~/composables/useNames'
 import { hasWords } from '~/composables/search'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
+import { allViews } from '~/views'
 
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ theme: []; versions: []; keys: [] }>()
@@ -26,37 +27,14 @@ const go =
   (stage: string, query: Record<string, string> = {}) =>
   () =>
     void navigateTo({ path: `/builds/${build.id}/${stage}`, query })
-const views: [string, string, Record<string, string>][] = [
-  ['Port lanes', 'allocation', {}],
-  ['Fit grid', 'allocation', { view: 'grid' }],
-  ['Board', 'allocation', { view: 'board' }],
-  ['Alternatives', 'allocation', { view: 'alternatives' }],
-  ['Which board', 'allocation', { view: 'boards' }],
-  ['Room left', 'allocation', { view: 'room' }],
-  ['Harness drawing', 'harness', {}],
-  ['Airframe', 'harness', { view: 'airframe' }],
-  ['Power', 'harness', { view: 'power' }],
-  ['Wire list', 'harness', { view: 'tables' }],
-  ['Cut list', 'harness', { view: 'tables', table: 'cut' }],
-  ['Connectors', 'harness', { view: 'tables', table: 'connectors' }],
-  ['Bill of materials', 'harness', { view: 'tables', table: 'materials' }],
-  ['Labels', 'harness', { view: 'tables', table: 'labels' }],
-  ['Making', 'harness', { view: 'making' }],
-  ['Links, both ends', 'settings', {}],
-  ['Device settings', 'settings', { view: 'devices' }],
-  ['What to set', 'settings', { view: 'steps' }],
-  ['Load of links, flight log', 'settings', { view: 'load' }],
-  ['Own text by a template', 'settings', { view: 'text' }],
-  ['Write to the board', 'settings', { view: 'board' }],
-  ['Lights', 'flight', { view: 'lights' }],
-  ['Controls, switches and channels', 'flight', { view: 'controls' }],
-  ['Field sheet', 'flight', { view: 'sheet' }],
-  ['Picture, display layouts', 'flight', {}],
-]
+const views = allViews.flatMap(({ stage, view, query }) => [
+  { title: view.words ?? view.title, stage, query },
+  ...(view.further ?? []).map((further) => ({ title: further.words, stage, query: { ...query, ...further.query } })),
+])
 
 const commands = computed<Command[]>(() => [
   ...Object.entries(stages).map(([id, name]) => ({ title: `Go to ${name}`, hint: 'stage', run: go(id) })),
-  ...views.map(([name, stage, query]) => ({ title: name, hint: 'view', run: go(stage, query) })),
+  ...views.map(({ title, stage, query }) => ({ title, hint: 'view', run: go(stage, query) })),
   { title: 'Allocate', hint: 'the best place for everything', run: () => build.allocate() },
   { title: 'Papers as PDF', hint: 'paper', run: go('harness', { papers: 'open' }) },
   { title: 'Print this view', hint: 'paper', run: () => setTimeout(() => window.print(), 300) },

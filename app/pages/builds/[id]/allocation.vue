@@ -1,20 +1,15 @@
 <script setup lang="ts">
 import { mdiSwapVertical } from '@mdi/js'
-import { useQueryValue } from '~/composables/useQueryValue'
+import { useView } from '~/composables/useView'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
-const views = {
-  lanes: 'Port lanes',
-  grid: 'Fit grid',
-  board: 'Board',
-  alternatives: 'Alternatives',
-  boards: 'Which board',
-  room: 'Room left',
-}
 const build = useBuild()
 const plan = usePlan()
-const view = useQueryValue('view', ['lanes', 'grid', 'board', 'alternatives', 'boards', 'room'])
+const { id, view, part, views } = useView(
+  'allocation',
+  import.meta.glob('~/components/allocation/*.vue', { eager: true, import: 'default' }),
+)
 const begun = computed(() => Object.keys(plan.value.assignment).length > 0)
 const current = computed(() => build.analysis?.current ?? true)
 const locks = computed(() => Object.keys(plan.value.locks).length)
@@ -59,11 +54,7 @@ function clearChoices() {
         @update:model-value="(on) => build.edit({ type: 'plan.automatic', automatic: Boolean(on) })"
       />
     </div>
-    <nav class="views no-print" aria-label="Views of the allocation">
-      <button v-for="(name, id) in views" :key="id" :class="{ here: view === id }" :aria-pressed="view === id" @click="view = id">
-        {{ name }}
-      </button>
-    </nav>
+    <ViewTabs v-model="id" :views of="allocation" />
     <p v-if="!plan.devices.length" class="pa-6">
       Nothing to allocate yet. <NuxtLink :to="`/builds/${build.id}/fit-out`">Add devices in Fit-out</NuxtLink>.
     </p>
@@ -73,13 +64,8 @@ function clearChoices() {
         Nothing is on a port yet. Allocate finds the best place for every device at once and says why; lock or ban single places
         first if you already know them.
       </p>
-      <DeadlockPanel v-if="begun && (view === 'lanes' || view === 'grid' || view === 'board')" />
-      <PortLanes v-if="view === 'lanes'" />
-      <FitGrid v-else-if="view === 'grid'" />
-      <BoardView v-else-if="view === 'board'" />
-      <AlternativesView v-else-if="view === 'alternatives'" />
-      <BoardsView v-else-if="view === 'boards'" />
-      <RoomView v-else />
+      <DeadlockPanel v-if="begun && view.showsDeadlock" />
+      <component :is="part" />
     </AnalysisScope>
   </div>
 </template>

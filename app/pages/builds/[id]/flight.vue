@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { usePlan } from '~/composables/usePlan'
-import { useQueryValue } from '~/composables/useQueryValue'
+import { useView } from '~/composables/useView'
 import { useBuild } from '~/stores/build'
 
-const views = { picture: 'Picture', lights: 'Lights', controls: 'Controls', sheet: 'Field sheet' }
 const build = useBuild()
 const plan = usePlan()
-const view = useQueryValue('view', ['picture', 'lights', 'controls', 'sheet'])
+const { id, part, views } = useView('flight', import.meta.glob('~/components/flight/*.vue', { eager: true, import: 'default' }))
 </script>
 
 <template>
@@ -15,17 +14,10 @@ const view = useQueryValue('view', ['picture', 'lights', 'controls', 'sheet'])
       <h1>Flight</h1>
       <span class="quiet">What the pilot sees, what lights up and sounds, and which switch does it.</span>
     </div>
-    <nav class="views no-print" aria-label="Views of the flight">
-      <button v-for="(name, id) in views" :key="id" :class="{ here: view === id }" :aria-pressed="view === id" @click="view = id">
-        {{ name }}
-      </button>
-    </nav>
+    <ViewTabs v-model="id" :views of="flight" />
     <p v-if="!plan.devices.length" class="pa-6">
       Nothing flies yet. <NuxtLink :to="`/builds/${build.id}/fit-out`">Add devices in Fit-out</NuxtLink>.
     </p>
-    <PictureView v-else-if="view === 'picture'" />
-    <LightsView v-else-if="view === 'lights'" />
-    <ControlsView v-else-if="view === 'controls'" />
-    <FieldSheet v-else />
+    <component :is="part" v-else />
   </div>
 </template>

@@ -5,16 +5,15 @@ import { download } from '~/composables/download'
 import { saveWireList } from '~/composables/saveWireList'
 import { fontFaces, svgToPng } from '~/composables/useFonts'
 import { useHarnessDrawing } from '~/composables/useHarnessDrawing'
-import { useQueryValue } from '~/composables/useQueryValue'
+import { useView } from '~/composables/useView'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useNotices } from '~/stores/notices'
 
-const views = { drawing: 'Drawing', airframe: 'Airframe', power: 'Power', tables: 'Tables', making: 'Making' }
 const build = useBuild()
 const plan = usePlan()
 const notices = useNotices()
-const view = useQueryValue('view', ['drawing', 'airframe', 'power', 'tables', 'making'])
+const { id, part, views } = useView('harness', import.meta.glob('~/components/harness/*.vue', { eager: true, import: 'default' }))
 const route = useRoute()
 const router = useRouter()
 /** The dialog of papers can be asked for by the address. */
@@ -71,26 +70,13 @@ const print = () => window.print()
       No wires yet. Wires follow from the allocation. <NuxtLink :to="`/builds/${build.id}/allocation`">Allocate first</NuxtLink>.
     </p>
     <AnalysisScope v-else-if="build.analysis" :analysis="build.analysis">
-      <nav class="views no-print" aria-label="Views of the harness">
-        <button
-          v-for="(title, id) in views"
-          :key="id"
-          :class="{ here: view === id }"
-          :aria-pressed="view === id"
-          @click="view = id"
-        >
-          {{ title }}
-        </button>
-      </nav>
-      <template v-if="view === 'drawing'">
+      <ViewTabs v-model="id" :views of="harness" />
+      <template v-if="id === 'drawing'">
         <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving :progress @drag="drag" @back="putBack" />
         <p v-else class="pa-6 quiet">Drawing it.</p>
         <LaterPart v-if="drawing"><WireTable :wires /></LaterPart>
       </template>
-      <AirframeView v-else-if="view === 'airframe'" />
-      <PowerView v-else-if="view === 'power'" />
-      <TablesView v-else-if="view === 'tables'" />
-      <MakingView v-else />
+      <component :is="part" v-else />
     </AnalysisScope>
     <PapersDialog v-model="papers" :shown="layers" :drawing />
   </div>
