@@ -132,6 +132,9 @@ export interface GlyphShapes {
 export const scales = { voltage: 'Battery voltage', current: 'Battery current' } as const
 export type Scale = keyof typeof scales
 
+/** A scale as it is told and written: in tenths, below one in three figures, so that none becomes 0. */
+export const writtenScale = (scale: number): number => (scale >= 1 ? Math.round(scale * 10) / 10 : Number(scale.toPrecision(3)))
+
 /** What a board had when it was last read, by the keys of the board link. */
 export interface BoardKept {
   settings: Record<string, SettingValue>

@@ -1,6 +1,6 @@
 import { needKind } from '../catalogue'
 import { serialLinks, type SerialLink } from '../links'
-import { boardId, idIn, referTo, scales, type ResolvedPlan, type Scale } from '../plan'
+import { boardId, idIn, referTo, scales, writtenScale, type ResolvedPlan, type Scale } from '../plan'
 import { featureWords, freedPins, outputMapping, placedNeeds, type Placed } from '../suitability'
 import { formatBaud } from '../units'
 import { flightSteps } from './flight-steps'
@@ -255,11 +255,11 @@ class BoardSteps {
     return Object.entries(this.resolved.plan.scales).map(([of, value]) => ({
       id: `scale:${of}`,
       what: `${scales[of as Scale]}, scale`,
-      value: String(Math.round(value * 10) / 10),
+      value: String(writtenScale(value)),
       why: 'as calibrated by a measurement',
       after: [],
       about: [],
-      sets: { [`scale.${of}`]: Math.round(value * 10) / 10 },
+      sets: { [`scale.${of}`]: writtenScale(value) },
     }))
   }
 }

@@ -56,6 +56,23 @@ it('a scale of 200 that shows 21.0 V at 22.4 V becomes 213.3', () => {
   expect(() => calibratedScale(200, 22.4, 0)).toThrow('above 0')
 })
 
+it('a scale is written as it is told, and however small never as 0', () => {
+  const stepOf = (scale: number) => {
+    const plan = applyEdit(allocated('spillway-hex'), { type: 'scale.set', scale: 'voltage', value: scale })
+    return setupRounds(resolvePlan(plan))
+      .flat()
+      .find(({ id }) => id === 'scale:voltage')!
+  }
+  for (const [scale, written] of [
+    [213.333, 213.3],
+    [1, 1],
+    [0.02, 0.02],
+    [0.000_123_45, 0.000_123],
+    [1_000_000, 1_000_000],
+  ] as const)
+    expect(stepOf(scale)).toMatchObject({ value: String(written), sets: { 'scale.voltage': written } })
+})
+
 describe('what to set for the flight', () => {
   const step = (id: string) =>
     setupRounds(resolvePlan(allocated('spillway-hex')))

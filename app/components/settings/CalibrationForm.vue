@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Figures that follow from one measurement, or one frequency. */
 import { calibratedScale } from '#core/settings'
-import { figures, scales, type Scale } from '#core/plan'
+import { figures, scales, writtenScale, type Scale } from '#core/plan'
 import { plain, quarterWave } from '#core/units'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -35,7 +35,7 @@ const length = computed(() =>
       A scale of <input v-model.number="old" type="number" min="0" step="any" aria-label="Scale so far" /> that shows
       <input v-model.number="shown" type="number" min="0" step="any" aria-label="Value shown" /> where
       <input v-model.number="measured" type="number" min="0" step="any" aria-label="Value measured" /> is measured becomes
-      <b v-if="scale" class="mono">{{ plain(scale, 1) }}</b><span v-else role="alert" class="text-error"
+      <b v-if="scale" class="mono">{{ writtenScale(scale) }}</b><span v-else role="alert" class="text-error"
         >nothing: all three are above 0</span
       >
       <span class="quiet"> (scale × measured / shown; battery voltage and current alike).</span>
@@ -52,7 +52,7 @@ const length = computed(() =>
       >
     </p>
     <p v-for="{ kind, value } in kept" :key="kind">
-      {{ scales[kind] }}: a scale of <b class="mono">{{ plain(value, 1) }}</b> is set on the board with this plan.
+      {{ scales[kind] }}: a scale of <b class="mono">{{ writtenScale(value) }}</b> is set on the board with this plan.
       <v-btn class="no-print" size="small" variant="text" @click="keep(kind, null)"
         >Leave the board’s own<span class="d-sr-only"> for {{ scales[kind].toLowerCase() }}</span></v-btn
       >

@@ -1,5 +1,5 @@
 import type { SettingValue } from '../../catalogue'
-import { scales, type BoardKept, type FlightLog, type Scale } from '../plan'
+import { scales, writtenScale, type BoardKept, type FlightLog, type Scale } from '../plan'
 import { deviceOf, type EditGroup } from './kind'
 
 export interface SettingEdits {
@@ -48,7 +48,7 @@ export const settingEdits: EditGroup<SettingEdits> = {
       else plan.scales[scale] = value
     },
     words: ({ scale, value }) =>
-      `${scales[scale]}: ${value === null ? 'the board’s own scale' : `scale ${Math.round(value * 10) / 10}`}`,
+      `${scales[scale]}: ${value === null ? 'the board’s own scale' : `scale ${writtenScale(value)}`}`,
     shape: ({ joi, scale }) => ({
       scale: joi
         .string()
