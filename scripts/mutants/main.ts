@@ -1,0 +1,85 @@
+// Changes one operator, constant or condition at a time, in a checkout of its own, runs the tests that have to do with it, and
+// prints the changes that no test noticed. `--seed S --count N --files PATTERN`
+import { execFileSync, spawnSync } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
+import { parseArgs } from 'node:util'
+import { mutantsOf, type Mutant } from './sites'
+
+const { values } = parseArgs({
+  options: {
+    seed: { type: 'string' },
+    count: { type: 'string', default: '40' },
+    files: { type: 'string', default: '^(core|server|standin|board-line)/' },
+  },
+})
+const seed = Number(values.seed ?? Math.floor(Math.random() * 1e6))
+const count = Number(values.count)
+if (!Number.isInteger(seed) || !Number.isInteger(count) || count < 1) throw new Error('--seed and --count are whole numbers')
+
+/** Figures from 0 to 1 by a seed (mulberry32). */
+function random(state: number): () => number {
+  let at = state
+  return () => {
+    at = (at + 0x6d2b79f5) | 0
+    let mixed = Math.imul(at ^ (at >>> 15), 1 | at)
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296
+  }
+}
+
+const git = (...rest: string[]) => execFileSync('git', rest, { encoding: 'utf8' }).trim()
+const sources = git('ls-files').split('\n')
+const wanted = new RegExp(values.files)
+const code = sources.filter((file) => wanted.test(file) && /\.ts$/.test(file) && !/(\.test|\.d)\.ts$|\/index\.ts$/.test(file))
+const next = random(seed)
+const all = code.flatMap(mutantsOf)
+const chosen: Mutant[] = Array.from(
+  { length: Math.min(count, all.length) },
+  () => all.splice(Math.floor(next() * all.length), 1)[0]!,
+)
+console.log(`seed ${seed}: ${chosen.length} of ${chosen.length + all.length} changes`)
+
+const folder = mkdtempSync(join(tmpdir(), 'mutants-'))
+git('worktree', 'add', '-q', '--detach', folder, 'HEAD')
+symlinkSync(join(process.cwd(), 'node_modules'), join(folder, 'node_modules'))
+const clean = () => {
+  git('worktree', 'remove', '--force', folder)
+  rmSync(folder, { recursive: true, force: true })
+}
+process.on('SIGINT', () => {
+  clean()
+  process.exit(130)
+})
+
+/** Whether tests notice. Those beside the file come first: they are few, and mostly enough. */
+function isNoticed({ file }: Mutant): boolean {
+  const run = (...what: string[]) =>
+    spawnSync('npx', ['vitest', ...what, '--bail', '1', '--reporter', 'dot', '--passWithNoTests'], {
+      cwd: folder,
+      timeout: 900_000,
+    }).status !== 0
+  return run('run', dirname(file)) || run('related', file, '--run')
+}
+
+const survivors: Mutant[] = []
+try {
+  for (const [at, mutant] of chosen.entries()) {
+    const path = join(folder, mutant.file)
+    const text = readFileSync(path, 'utf8')
+    writeFileSync(path, text.slice(0, mutant.from) + mutant.after + text.slice(mutant.to))
+    const noticed = isNoticed(mutant)
+    writeFileSync(path, text)
+    const { file, line, before, after } = mutant
+    console.log(
+      `${String(at + 1).padStart(4)} ${noticed ? 'noticed ' : 'SURVIVED'} ${file}:${line}: ${before.slice(0, 60)} → ${after.slice(0, 60)}`,
+    )
+    if (!noticed) survivors.push(mutant)
+  }
+} finally {
+  clean()
+}
+console.log(
+  `${survivors.length} of ${chosen.length} survived (${((100 * survivors.length) / chosen.length).toFixed(1)} %), seed ${seed}`,
+)
