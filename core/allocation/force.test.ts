@@ -73,6 +73,25 @@ describe('forcePlace', () => {
     expect(forcePlace(problem, plan, base, 'nobody/x', 'port:uart1').possible).toBe(false)
   })
 
+  it('names who is locked where, when a lock leaves no room', () => {
+    const plan = applyEdit(allocated('spillway-hex'), { type: 'need.lock', need: 'receiver/rc', place: 'port:uart1' })
+    const { problem, base } = prepare(plan)
+    const forced = forcePlace(problem, plan, base, 'overlay/text', 'port:uart1')
+    expect(forced.possible).toBe(false)
+    expect(forced.refusals.map(({ text }) => text)).toEqual(['Control receiver (Control link) is at Port 1 and is locked there'])
+    expect(forced.refusals[0]!.rule).toMatch(/^SER-\d\d$/)
+  })
+
+  it('allows a place again that was ruled out, and others stay ruled out', () => {
+    const ban = (place: 'port:uart1' | 'port:uart2') => ({ type: 'need.ban', need: 'receiver/rc', place }) as const
+    const banned = applyEdit(applyEdit(allocated('spillway-hex'), ban('port:uart1')), ban('port:uart2'))
+    expect(banned.bans['receiver/rc']).toEqual(['port:uart1', 'port:uart2'])
+    const one = applyEdit(banned, { ...ban('port:uart1'), type: 'need.allow' })
+    expect(one.bans['receiver/rc']).toEqual(['port:uart2'])
+    expect(allocate(resolvePlan(one)).assignment['receiver/rc']!.place).toBe('port:uart1')
+    expect(applyEdit(one, { ...ban('port:uart2'), type: 'need.allow' }).bans).toEqual({})
+  })
+
   it('takes even a must its place for a wish that is locked there, and says so', () => {
     const plan = demo('culvert-scout')
     const { problem, base } = prepare(plan)

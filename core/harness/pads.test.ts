@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
+import { allocated } from '../../tests/helpers/plans'
 import { tiny, type TinyDevice } from '../../tests/helpers/tiny'
 import { resolvePlan, type Place } from '../plan'
-import { wiresOf } from '.'
+import { padUseOf, plainMark, wiresOf } from '.'
 
 const servo: TinyDevice = { needs: { position: { kind: 'pulse' } } }
 
@@ -43,5 +44,25 @@ describe('a spare motor header', () => {
     const ends = fed(4, { 'servo/position': 'pad:M2' })
     expect(ends.filter(([, pad]) => pad === 'V-m2').map(([device]) => device)).toEqual(['servo'])
     expect(ends.filter(([, pad]) => pad === 'V-m1')).toHaveLength(1)
+  })
+})
+
+describe('what is written on pads', () => {
+  it('is plus on supplies, minus on grounds, and nothing on signals that serve nothing', () => {
+    expect([plainMark('supply'), plainMark('ground'), plainMark('signal')].map((mark) => mark?.letter)).toEqual([
+      '+',
+      '−',
+      undefined,
+    ])
+    const resolved = resolvePlan(allocated('spillway-hex'))
+    const uses = padUseOf(resolved, wiresOf(resolved))
+    for (const pad of resolved.board.pads) {
+      for (const { mark } of uses[pad.id] ?? []) {
+        if (pad.kind === 'supply') expect(mark, pad.id).toMatchObject({ letter: '+', word: 'supply' })
+        if (pad.kind === 'ground') expect(mark, pad.id).toMatchObject({ letter: '−', word: 'ground' })
+        if (pad.kind === 'signal') expect('+−', pad.id).not.toContain(mark.letter)
+      }
+    }
+    expect(Object.values(uses).flat().length).toBeGreaterThan(30)
   })
 })

@@ -176,6 +176,25 @@ describe('what lights show', () => {
     const lit = litAt(ring(), { strips: {}, segments: { bar } }, { ...values, throttle: 0.42 }).filter(({ colour }) => colour)
     expect(lit.map(({ number }) => number)).toEqual([1, 2, 3, 4])
   })
+  it('runs along ten lights a second, blinks once and flashes twice', () => {
+    const values = flightAt(hex(), 150)
+    const litOf = (effect: 'chase' | 'blink' | 'flash', time: number) => {
+      const bar = {
+        name: 'Bar',
+        need: 'ring/data',
+        first: 1,
+        last: 9,
+        meanings: [{ when: 'always' as const, colour: '#ffffff', effect }],
+      }
+      const lit = litAt(ring(), { strips: {}, segments: { bar } }, { ...values, time })
+      return lit.filter(({ colour }) => colour).map(({ number }) => number)
+    }
+    expect([0, 0.05, 0.1, 0.2, 0.3].map((time) => litOf('chase', time)[0])).toEqual([1, 1, 2, 3, 1])
+    expect(litOf('chase', 0)).toEqual([1, 4, 7])
+    const all = Array.from({ length: 9 }, (_, at) => at + 1)
+    expect([0.4, 0.6, 1.4, 1.6].map((time) => litOf('blink', time))).toEqual([all, [], all, []])
+    expect([0.05, 0.15, 0.55, 0.65].map((time) => litOf('flash', time))).toEqual([all, [], all, []])
+  })
   it('is seen from the side that lights look to, mirrored from the other', () => {
     const resolved = hex()
     const lit = litAt(ring(), resolved.plan.lights, flightAt(resolved, 150))
