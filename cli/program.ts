@@ -6,8 +6,8 @@ import { controlsCommand, displayCommand, lightsCommand } from './flight-command
 import { budgetCommand, settingsCommand } from './settings-commands'
 import { finish } from './output'
 
-/** Runs the command line; arguments start after the name of the program. Sets the exit code. */
-export async function runProgram(args: string[]): Promise<void> {
+/** The command line: its commands, what they take and what they do. */
+export function commandLine(): Command {
   const program = new Command('ypodoma')
     .description('Decide which peripheral goes where on a flight controller, from a plan file.')
     .exitOverride()
@@ -164,5 +164,10 @@ export async function runProgram(args: string[]): Promise<void> {
     .description('prints a demo build as a plan file')
     .action((name: string) => demoPlanCommand(name))
 
-  await finish(() => program.parseAsync(args, { from: 'user' }))
+  return program
+}
+
+/** Runs the command line; arguments start after the name of the program. Sets the exit code. */
+export async function runProgram(args: string[]): Promise<void> {
+  await finish(() => commandLine().parseAsync(args, { from: 'user' }))
 }

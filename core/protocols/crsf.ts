@@ -133,6 +133,13 @@ export const crsf: Protocol<CrsfMessage> = {
       bytes: 'c8 0c 14 3c 3e 62 05 00 02 03 46 5f 04 c4',
     },
     {
+      name: 'battery',
+      direction: 'to-device',
+      rate: 5,
+      example: { type: 'battery', volts: 22.1, amps: 12.3, used: 70_000, percent: 64 },
+      bytes: 'c8 0a 08 00 dd 00 7b 01 11 70 40 ca',
+    },
+    {
       name: 'position',
       direction: 'to-device',
       rate: 5,

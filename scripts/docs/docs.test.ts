@@ -1,10 +1,12 @@
 import { mkdtemp, mkdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { afterEach, describe, expect, it } from 'vitest'
-import { families, rules, severities } from '#core/checks'
+import { families, rules, severities, stages } from '#core/checks'
+import { commandReference } from './command-line'
 import { loadRules, ruleFolder } from './rule-files'
 import { rulesIndex } from './rules-index'
 import { rulesReference } from './rules-reference'
+import { withViews } from './views-list'
 
 const made: string[] = []
 afterEach(async () => void (await Promise.all(made.splice(0).map((folder) => rm(folder, { recursive: true })))))
@@ -26,6 +28,21 @@ describe('what npm run docs writes', () => {
     expect(await readFile(`${ruleFolder}/index.ts`, 'utf8')).toBe(rulesIndex(files))
     expect(await readFile('docs/rules.md', 'utf8')).toBe(rulesReference(files))
     expect(files.map(({ rule }) => rule)).toEqual(rules)
+  })
+
+  it('is what is there: commands and views', async () => {
+    expect(await readFile('docs/command-line.md', 'utf8')).toBe(commandReference())
+    const guide = await readFile('docs/guide.md', 'utf8')
+    expect(await withViews(guide)).toBe(guide)
+    for (const stage of Object.values(stages)) expect(guide).toContain(`| ${stage} |`)
+    await expect(withViews('no place')).rejects.toThrow('no place for the list of views')
+  })
+
+  it('tells of each command with a way out as JSON that it has one, and of its exit code', () => {
+    const reference = commandReference()
+    expect(reference).toContain('## board hear <plan>')
+    expect(reference.match(/^## /gm)!.length).toBeGreaterThan(15)
+    expect(reference).toContain('exit 1 when a must has no place')
   })
 
   it('has rules with ids of their own, and words for each', async () => {

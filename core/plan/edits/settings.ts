@@ -47,8 +47,7 @@ export const settingEdits: EditGroup<SettingEdits> = {
       if (value === null) delete plan.scales[scale]
       else plan.scales[scale] = value
     },
-    words: ({ scale, value }) =>
-      `${scales[scale]}: ${value === null ? 'the board’s own scale' : `scale ${writtenScale(value)}`}`,
+    words: ({ scale, value }) => `${scales[scale]}: ${value === null ? 'the board’s own scale' : `scale ${writtenScale(value)}`}`,
     shape: ({ joi, scale }) => ({
       scale: joi
         .string()
