@@ -68,6 +68,24 @@ describe('compareBoards', () => {
   })
 })
 
+describe('spare current', () => {
+  it('is what all regulators have left beside what the board takes itself, through regulators behind them too', () => {
+    const { definitions, ...plan } = demo('spillway-hex')
+    const empty = { ...plan, definitions, devices: [], assignment: {}, supplies: {} }
+    const { board } = resolvePlan(empty)
+    expect(board.rails.filter(({ volts, source }) => volts && source).map(({ id, limit, own }) => [id, limit, own])).toEqual([
+      ['v5', 2, 0.18],
+      ['v10', 1.8, 0],
+      ['v33', 0.3, 0.06],
+    ])
+    const reachable = (rail: string) => board.pads.some((pad) => pad.rail === rail)
+    // What 3.3 V takes comes through 5 V.
+    const spare = 2 - 0.18 - 0.06 + 1.8 + (reachable('v33') ? 0.3 - 0.06 : 0)
+    const [row] = [...compareBoards(empty, [library.boards['corran-7']!])]
+    expect(row!.spareCurrent).toBeCloseTo(spare, 6)
+  })
+})
+
 describe('possibleAdditions', () => {
   it('tells of every device, however short the time, and is sure of nothing that it has not proven', () => {
     const plan = drawnPlan(3, 24)

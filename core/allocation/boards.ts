@@ -5,6 +5,7 @@ import type { Amps, Grams } from '../units'
 import { allocate, type Allocation } from './allocate'
 import { drawbacksOf } from './drawbacks'
 import { sourcesOf } from '../electrics'
+import { ownCurrents } from '../suitability'
 import type { SearchLimits } from './packing'
 import { compareScores } from './force'
 import type { Score } from './problem'
@@ -93,12 +94,13 @@ function fitOn(plan: Plan, board: BoardDefinition, revision: string, limits: Sea
 }
 
 function spareCurrent(resolved: ResolvedPlan, { supplies }: Allocation): Amps {
+  const own = ownCurrents(resolved)
   return sourcesOf(resolved)
     .filter((source) => idIn('rail', source.place) !== undefined && (source.kind === 'linear' || source.kind === 'switching'))
     .reduce((sum, source) => {
       const drawn = resolved.supplies
         .filter(({ key }) => supplies[key] === source.place)
-        .reduce((total, { supply }) => total + supply.peak, source.own)
+        .reduce((total, { supply }) => total + supply.peak, own.get(source.place) ?? 0)
       return sum + source.limit - drawn
     }, 0)
 }

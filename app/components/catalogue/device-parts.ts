@@ -226,8 +226,8 @@ export const deviceParts = {
     columns: [
       { field: 'type', head: 'type', words: 'type', type: 'text', width: 130 },
       { ...listOf('pins'), head: 'terminals from contact 1 on', width: 260 },
-      ofContact('amps', 'A a contact', 'amperes a contact bears'),
-      ofContact('wires', 'wires a contact', 'wires a contact holds'),
+      ofContact('amps', 'A each', 'amperes a contact bears'),
+      ofContact('wires', 'wires each', 'wires a contact holds'),
     ],
   },
   needs: {
