@@ -1,3 +1,4 @@
+import type { RuleId } from '#core/suitability'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { check, checkContext } from '#core/checks'
@@ -9,7 +10,7 @@ import { factsOf } from './helpers/findings'
 import { allocated, type DemoName } from './helpers/plans'
 
 /** The rules that tell of each kind of fault. */
-const rulesOf: Record<Fault, string[]> = {
+const rulesOf: Record<Fault, RuleId[]> = {
   short: ['PWR-13'],
   joined: ['PWR-07'],
   unfed: ['PWR-08'],
@@ -32,7 +33,7 @@ function compare(plan: Plan, changed: Plan, what: string) {
   const faults = faultsOf(changed, resolved, wires, wiresOf(resolvePlan(plan)))
   const findings = check(checkContext(resolved)).filter(({ severity }) => severity === 'stop' || severity === 'fix')
   const told = new Set(findings.map(({ rule }) => rule))
-  for (const [fault, rules] of Object.entries(rulesOf) as [Fault, string[]][]) {
+  for (const [fault, rules] of Object.entries(rulesOf) as [Fault, RuleId[]][]) {
     // Where a source is shorted no supply has volts, and no ground is one: the short is what counts.
     if (faults.has('short') && ['unfed', 'volts', 'ground'].includes(fault)) continue
     const said = rules.filter((rule) => told.has(rule))

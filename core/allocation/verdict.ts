@@ -1,10 +1,10 @@
 import { memo } from '../memo'
 import type { FittedNeed, FittedSupply, Place, Placement, ResolvedPlan } from '../plan'
-import { isPossible, offersFor, offersForSupply, type Claim, type Fact, type Offer, type Way } from '../suitability'
+import { isPossible, offersFor, offersForSupply, type Claim, type Fact, type Offer, type RuleId, type Way } from '../suitability'
 
 /** One reason in words, with the rule it comes from and what it weighs. */
 export interface Reason {
-  rule: string
+  rule: RuleId
   text: string
   /** Points of risk; 0 for a plain remark. */
   risk: number

@@ -1,5 +1,5 @@
 import type { Edit, Subject } from '../plan'
-import type { Severity } from '../suitability'
+import type { RuleId, Severity } from '../suitability'
 import type { Family } from './families'
 
 /** A way out of a finding, as an edit that can be previewed and applied. */
@@ -12,7 +12,7 @@ export interface Fix {
 export interface Finding {
   /** The same for the same fact about the same things. */
   id: string
-  rule: string
+  rule: RuleId
   severity: Severity
   subjects: Subject[]
   /** The fact with its figures. */
@@ -23,7 +23,7 @@ export interface Finding {
 }
 
 export interface RuleMeta {
-  id: string
+  id: RuleId
   family: Family
   severity: Severity
   title: string

@@ -19,6 +19,7 @@ import {
   type Fact,
   type Placed,
   type PlacedSupply,
+  type RuleId,
   type Way,
 } from '../suitability'
 import { formatBaud } from '../units'
@@ -49,7 +50,7 @@ export function doWithout(need: NeedKey, label: string): Fix {
 /** What a rule says of the places that needs have: each fact of it that is grave enough to report. */
 export function* placeReports(
   context: CheckContext,
-  rule: string,
+  rule: RuleId,
   fixes: (placed: Placed, fact: Fact) => Fix[] = (placed) => [keepAway(context, placed)],
 ): Iterable<Report> {
   for (const placed of context.placed) {
@@ -66,7 +67,7 @@ export function* placeReports(
 }
 
 /** The same of the sources that supply inputs have. */
-export function* supplyReports(context: CheckContext, rule: string, fixes: (fed: PlacedSupply) => Fix[]): Iterable<Report> {
+export function* supplyReports(context: CheckContext, rule: RuleId, fixes: (fed: PlacedSupply) => Fix[]): Iterable<Report> {
   for (const fed of context.fed) {
     for (const fact of fed.way.facts) {
       if (fact.rule !== rule || !fact.severity) continue
@@ -81,7 +82,7 @@ export function* supplyReports(context: CheckContext, rule: string, fixes: (fed:
 }
 
 /** What a rule says of needs that take one thing together. */
-export function* clashReports(context: CheckContext, rule: string, say: (clash: Clash) => string | undefined): Iterable<Report> {
+export function* clashReports(context: CheckContext, rule: RuleId, say: (clash: Clash) => string | undefined): Iterable<Report> {
   for (const clash of context.clashes) {
     const fact = clash.rule === rule ? say(clash) : undefined
     if (fact === undefined) continue

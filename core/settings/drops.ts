@@ -1,10 +1,11 @@
+import type { RuleId } from '../suitability'
 import type { Board, SerialPort } from '../catalogue'
 import { formatBaud } from '../units'
 import type { BoardState, BoardValue } from './step'
 
 /** Why a board does not keep a value: the rule of the trade, and what it says of it. */
 export interface Reason {
-  rule: string
+  rule: RuleId
   why: string
 }
 

@@ -1,3 +1,5 @@
+import type { RuleId } from './rule-ids'
+
 /** How grave something is: it damages or cannot work, will not work as intended, works at a cost, or is worth knowing. */
 export type Severity = 'stop' | 'fix' | 'weigh' | 'note'
 
@@ -10,7 +12,7 @@ export const severities: readonly Severity[] = ['stop', 'fix', 'weigh', 'note']
  * facts, the rule of the same id reports them.
  */
 export interface Fact {
-  rule: string
+  rule: RuleId
   /** The fact with its figures; reads on after the name of the need. */
   text: string
   /** The need cannot be there. */
@@ -22,16 +24,16 @@ export interface Fact {
 }
 
 /** A fact that rules a place out. */
-export function impossible(rule: string, text: string, severity: 'stop' | 'fix' = 'fix'): Fact {
+export function impossible(rule: RuleId, text: string, severity: 'stop' | 'fix' = 'fix'): Fact {
   return { rule, text, impossible: true, cost: 0, severity }
 }
 
 /** A fact that makes a place worse. */
-export function costly(rule: string, text: string, cost: number, severity?: Severity): Fact {
+export function costly(rule: RuleId, text: string, cost: number, severity?: Severity): Fact {
   return { rule, text, impossible: false, cost, severity }
 }
 
 /** A fact worth a word. */
-export function remark(rule: string, text: string): Fact {
+export function remark(rule: RuleId, text: string): Fact {
   return { rule, text, impossible: false, cost: 0 }
 }

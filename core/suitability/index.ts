@@ -1,5 +1,6 @@
 export { severities } from './fact'
 export type { Fact, Severity } from './fact'
+export type { RuleId } from './rule-ids'
 export type { Claim } from './claim'
 export { isPossible } from './way'
 export type { Offer, Way } from './way'

@@ -1,3 +1,4 @@
+import type { RuleId } from './rule-ids'
 import { memo } from '../memo'
 import { needKind, type Wiring } from '../catalogue'
 import {
@@ -154,7 +155,7 @@ export function placedSupplies(resolved: ResolvedPlan, feeds: Record<string, Pla
 
 /** Two needs that take one thing in a way that does not go together. */
 export interface Clash {
-  rule: string
+  rule: RuleId
   one: Placed
   other: Placed
   thing: string

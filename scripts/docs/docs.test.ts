@@ -4,7 +4,7 @@ import { afterEach, describe, expect, it } from 'vitest'
 import { families, rules, severities, stages } from '#core/checks'
 import { commandReference } from './command-line'
 import { loadRules, ruleFolder } from './rule-files'
-import { rulesIndex } from './rules-index'
+import { ruleIds, rulesIndex } from './rules-index'
 import { rulesReference } from './rules-reference'
 import { withViews } from './views-list'
 
@@ -26,6 +26,7 @@ describe('what npm run docs writes', () => {
   it('is what is there: index and reference', async () => {
     const files = await loadRules()
     expect(await readFile(`${ruleFolder}/index.ts`, 'utf8')).toBe(rulesIndex(files))
+    expect(await readFile('core/suitability/rule-ids.ts', 'utf8')).toBe(ruleIds(files))
     expect(await readFile('docs/rules.md', 'utf8')).toBe(rulesReference(files))
     expect(files.map(({ rule }) => rule)).toEqual(rules)
   })

@@ -3,13 +3,14 @@ import { jsonSchemas } from '#core/schema'
 import { commandReference } from './command-line'
 import { licencesPage, usedPackages } from './licences'
 import { loadRules, ruleFolder } from './rule-files'
-import { rulesIndex } from './rules-index'
+import { ruleIds, rulesIndex } from './rules-index'
 import { rulesReference } from './rules-reference'
 import { withViews } from './views-list'
 
 const files = await loadRules()
 await mkdir('docs/schema', { recursive: true })
 await writeFile(`${ruleFolder}/index.ts`, rulesIndex(files))
+await writeFile('core/suitability/rule-ids.ts', ruleIds(files))
 await writeFile('docs/licences.md', licencesPage(usedPackages()))
 await writeFile('docs/rules.md', rulesReference(files))
 await writeFile('docs/command-line.md', commandReference())
