@@ -34,7 +34,7 @@ const envelope = Joi.object({
 }).unknown()
 
 /** Milliseconds after which an answer is not waited for any longer. */
-const patience = 3000
+const answerTimeout = 3000
 /** Most characters of a line: what all settings of a board take, several times over. */
 const longestLine = 256 * 1024
 
@@ -89,7 +89,7 @@ class TcpLink implements BoardLink {
         const silent = `what answers at port ${this.port} says nothing: no board, or one that hangs`
         fail(this.heard ? new LinkLost(`the board does not answer to ${method}`) : new NoBoard(silent))
         this.socket.destroy()
-      }, patience)
+      }, answerTimeout)
       this.waiting.set(id, {
         done: (value) => (clearTimeout(timer), done(value)),
         fail: (error) => (clearTimeout(timer), fail(error)),

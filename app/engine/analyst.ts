@@ -3,7 +3,7 @@ import { EngineEnded, type EngineClient, type EngineEnd } from './client'
 import type { Answer, AnswerParcel } from './engine'
 
 /** Milliseconds after which a run that has been overtaken is ended instead of waited for. */
-const patience = 80
+const busyAtMost = 80
 
 /** Analyses plans, the newest first: a newer question overtakes an older one, whose answer is dropped and whose run is ended if it takes long. */
 export class Analyst {
@@ -24,7 +24,7 @@ export class Analyst {
   async settle(plan: Plan, meanwhile?: (answer: Answer) => void): Promise<Answer | undefined> {
     const question = ++this.newest
     this.aside.end()
-    if (this.busySince !== undefined && this.now() - this.busySince > patience) this.client.end()
+    if (this.busySince !== undefined && this.now() - this.busySince > busyAtMost) this.client.end()
     this.busySince = this.now()
     const first = await this.ask((engine) => engine.remote.settle(engine.pack(plan)))
     if (question !== this.newest) return undefined

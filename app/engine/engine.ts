@@ -53,7 +53,7 @@ export interface Explained {
 }
 
 /** Milliseconds after which each question is answered with the best found so far. */
-const patience = {
+const searchTimes = {
   first: 300,
   prove: 5000,
   longer: 180_000,
@@ -103,10 +103,10 @@ export function createEngine() {
     const text = JSON.stringify([parcel.plan, parcel.definitions])
     if (last?.text === text) return last
     const problem = layOut(resolvePlan(plan))
-    let base = solveProblem(problem, plan, { ...within(patience.first, Date.now), maxNodes: firstNodes })
+    let base = solveProblem(problem, plan, { ...within(searchTimes.first, Date.now), maxNodes: firstNodes })
     if (!base.proven) {
       solver ??= await helper()
-      base = solveProblem(problem, plan, { ...limits(patience.prove), start: base.choice })
+      base = solveProblem(problem, plan, { ...limits(searchTimes.prove), start: base.choice })
     }
     last = { text, plan, problem, base }
     return last
@@ -115,12 +115,12 @@ export function createEngine() {
   return {
     /** Works a plan out without answering: what is asked about it next is answered sooner. */
     workOut(plan: Plan): void {
-      settle(plan, { ...within(patience.first, Date.now), maxNodes: firstNodes })
+      settle(plan, { ...within(searchTimes.first, Date.now), maxNodes: firstNodes })
     },
 
     /** The best found at once. */
     settle(parcel: PlanParcel): AnswerParcel {
-      const { plan, analysis } = settle(plans.unpack(parcel), { ...within(patience.first, Date.now), maxNodes: firstNodes })
+      const { plan, analysis } = settle(plans.unpack(parcel), { ...within(searchTimes.first, Date.now), maxNodes: firstNodes })
       return answer(plan, analysis)
     },
 
@@ -128,7 +128,7 @@ export function createEngine() {
     async prove(parcel: PlanParcel, asLong: 'usual' | 'longer' = 'usual'): Promise<AnswerParcel> {
       const before = plans.unpack(parcel)
       solver ??= await helper()
-      const { plan, analysis } = settle(before, limits(asLong === 'usual' ? patience.prove : patience.longer))
+      const { plan, analysis } = settle(before, limits(asLong === 'usual' ? searchTimes.prove : searchTimes.longer))
       return answer(plan, analysis)
     },
 
@@ -139,7 +139,7 @@ export function createEngine() {
 
     async force(parcel: PlanParcel, key: string, place: Place): Promise<Forced> {
       const { plan, problem, base } = await laidOut(parcel)
-      return forcePlace(problem, plan, base, key, place, limits(patience.force))
+      return forcePlace(problem, plan, base, key, place, limits(searchTimes.force))
     },
 
     /**
@@ -151,7 +151,7 @@ export function createEngine() {
       const turn = ++explaining
       if (fully) told.clear()
       const { plan, problem, base } = await laidOut(parcel)
-      const allowance = limits(patience.explain)
+      const allowance = limits(searchTimes.explain)
       let batch: Explained = { done: [], changed: {} }
       let since = Date.now()
       for (const key of keys) {
@@ -173,12 +173,12 @@ export function createEngine() {
 
     async alternatives(parcel: PlanParcel, count: number): Promise<Alternative[]> {
       const { plan, problem, base } = await laidOut(parcel)
-      return alternatives(problem, plan, base, count, limits(patience.alternatives))
+      return alternatives(problem, plan, base, count, limits(searchTimes.alternatives))
     },
 
     async deadlocks(parcel: PlanParcel, boards: BoardDefinition[]): Promise<Deadlock[]> {
       const { problem, base } = await laidOut(parcel)
-      const allowance = limits(patience.deadlocks)
+      const allowance = limits(searchTimes.deadlocks)
       return base.unmet.map((key) => {
         const conflict = conflictOf(problem, base, key, allowance)
         return {
@@ -195,10 +195,10 @@ export function createEngine() {
       let batch: BoardFit[] = []
       let due = Date.now() + gathering
       for (const board of boards) {
-        let fits = [...compareBoards(plan, [board], limits(patience.board))]
+        let fits = [...compareBoards(plan, [board], limits(searchTimes.board))]
         if (!solver && fits.some(({ proven }) => !proven)) {
           solver = await helper()
-          fits = [...compareBoards(plan, [board], limits(patience.board))]
+          fits = [...compareBoards(plan, [board], limits(searchTimes.board))]
         }
         batch.push(...fits)
         if (Date.now() < due) continue
@@ -218,7 +218,7 @@ export function createEngine() {
       protocols: Record<string, ProtocolDefinition>,
       tell: Tell<Addition>,
     ): Promise<void> {
-      const limitsOfOne = () => limits(patience.addition)
+      const limitsOfOne = () => limits(searchTimes.addition)
       for (const found of possibleAdditions(plans.unpack(parcel), devices, protocols, limitsOfOne)) {
         await tell(found)
         await breathe()

@@ -86,7 +86,7 @@ export const useBoardLine = defineStore('board-line', () => {
       notices.tell('Written and read back.', { label: 'Undo', run: () => void restore() })
     })
   const restore = () =>
-    work('Putting back', async (body) => {
+    work('ModuleInsertion back', async (body) => {
       const of = build.id
       const { kept } = await callApi<{ kept: BoardState }>('POST', '/api/board/restore', { ...body, backup: backup.value })
       keep('read', of, kept, false)

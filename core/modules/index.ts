@@ -2,5 +2,5 @@
 export { takeModule } from './take'
 export type { Module } from './take'
 export { putModule } from './put'
-export type { Fate, Putting } from './put'
+export type { PartOutcome, ModuleInsertion } from './put'
 export { parseModule, readModule } from './file'

@@ -30,7 +30,7 @@ describe('a module', () => {
     fc.assert(
       fc.property(chosen, ({ plan, devices }) => {
         const module = readModule(JSON.parse(JSON.stringify(takeModule(plan, devices, 'Some'))))
-        const { edit, fates } = putModule(without(plan, devices), module)
+        const { edit, outcomes } = putModule(without(plan, devices), module)
         const back = applyEdit(without(plan, devices), edit)
         expect(ofDevices(back.assignment, devices)).toEqual(
           Object.fromEntries(
@@ -48,7 +48,7 @@ describe('a module', () => {
         const segmentsOf = ({ lights }: Plan) => new Set(Object.values(lights.segments).map((segment) => JSON.stringify(segment)))
         expect(segmentsOf(back)).toEqual(segmentsOf(plan))
         expect(back.devices.map(({ id }) => id).sort()).toEqual(plan.devices.map(({ id }) => id).sort())
-        expect(fates.filter(({ comes }) => comes !== 'kept')).toEqual([])
+        expect(outcomes.filter(({ comes }) => comes !== 'kept')).toEqual([])
       }),
       { seed: seedOf(13), numRuns: 60 },
     )
@@ -57,14 +57,14 @@ describe('a module', () => {
   it('put into any build gives a plan that can be read, with nothing on top of what is there', () => {
     fc.assert(
       fc.property(chosen, fc.constantFrom(...plans), ({ plan, devices }, other) => {
-        const { edit, fates, devices: added } = putModule(other, takeModule(plan, devices, 'Some'))
+        const { edit, outcomes, devices: added } = putModule(other, takeModule(plan, devices, 'Some'))
         const after = applyEdit(other, edit)
         readPlan(JSON.parse(JSON.stringify(after)))
         expect(after.devices).toHaveLength(other.devices.length + devices.length)
         expect(new Set(after.devices.map(({ id }) => id)).size).toBe(after.devices.length)
         // All that was there stays as it was.
         for (const [key, placement] of Object.entries(other.assignment)) expect(after.assignment[key]).toEqual(placement)
-        expect(fates.length).toBeGreaterThanOrEqual(added.length)
+        expect(outcomes.length).toBeGreaterThanOrEqual(added.length)
         // What comes takes nothing that somebody has, in any way in which two cannot have it.
         const isNew = ({ need }: Placed) => added.includes(need.fitted.id)
         const clashes = clashesOf(placedNeeds(resolvePlan(after)))
@@ -101,7 +101,7 @@ describe('a module', () => {
   it('says what its places become: taken here, or of another board', () => {
     const [hex, scout] = plans as [Plan, Plan]
     const module = takeModule(hex, ['gnss'], 'GNSS')
-    const told = (into: Plan) => putModule(into, module).fates.map(({ what, comes, why }) => `${what} ${comes}: ${why}`)
+    const told = (into: Plan) => putModule(into, module).outcomes.map(({ what, comes, why }) => `${what} ${comes}: ${why}`)
     expect(told(hex).join('\n')).toMatch(
       /GNSS and compass: Position changed: Port 2 is taken by GNSS and compass: its place is found anew/,
     )
@@ -114,8 +114,8 @@ describe('a module', () => {
     const definition = plans[0]!.devices.find(({ id }) => id === 'gnss')!.definition
     const other = structuredClone(plans[0]!)
     other.definitions.devices[definition]!.mass += 1
-    const { fates, edit } = putModule(other, module)
-    expect(fates[0]).toMatchObject({ comes: 'changed', why: expect.stringContaining('another version') as string })
+    const { outcomes, edit } = putModule(other, module)
+    expect(outcomes[0]).toMatchObject({ comes: 'changed', why: expect.stringContaining('another version') as string })
     expect(applyEdit(other, edit).definitions.devices[definition]!.mass).toBe(other.definitions.devices[definition]!.mass)
   })
 

@@ -20,7 +20,7 @@ import { clashesOf, placedNeeds } from '../suitability'
 import type { Module } from './take'
 
 /** What becomes of a part of a module in another build. */
-export interface Fate {
+export interface PartOutcome {
   what: string
   /** As it was, otherwise than it was, or left behind. */
   comes: 'kept' | 'changed' | 'left'
@@ -28,9 +28,9 @@ export interface Fate {
 }
 
 /** A module as it would be in another build. */
-export interface Putting {
+export interface ModuleInsertion {
   edit: Edit
-  fates: Fate[]
+  outcomes: PartOutcome[]
   /** Its devices by the ids that they have there. */
   devices: string[]
 }
@@ -47,7 +47,7 @@ function freshName(plan: Plan, name: string): string {
 /** Puts the parts of a module into a plan, one kind after the other. */
 class Putter {
   readonly edits: Edit[] = []
-  readonly fates: Fate[] = []
+  readonly outcomes: PartOutcome[] = []
   after: Plan
   private readonly ids = new Map<string, string>()
   /** Its parts, as they are called in the other build. */
@@ -64,7 +64,7 @@ class Putter {
     this.sameBoard = plan.board.definition === this.from.board.definition && plan.board.revision === this.from.board.revision
   }
 
-  putting(label: string): Putting {
+  putting(label: string): ModuleInsertion {
     this.devices()
     this.joints()
     this.asNamedThere()
@@ -72,7 +72,7 @@ class Putter {
     this.settings()
     this.flight()
     this.wires()
-    return { edit: { type: 'several', label, edits: this.edits }, fates: this.fates, devices: [...this.own] }
+    return { edit: { type: 'several', label, edits: this.edits }, outcomes: this.outcomes, devices: [...this.own] }
   }
 
   private do(edit: Edit): void {
@@ -85,8 +85,8 @@ class Putter {
     this.own.add(there)
   }
 
-  private tell(what: string, comes: Fate['comes'], why: string): void {
-    this.fates.push({ what, comes, why })
+  private tell(what: string, comes: PartOutcome['comes'], why: string): void {
+    this.outcomes.push({ what, comes, why })
   }
 
   private devices(): void {
@@ -251,6 +251,6 @@ class Putter {
 }
 
 /** What it takes to put a module into a plan, and what becomes of each of its parts there. */
-export function putModule(plan: Plan, module: Module): Putting {
+export function putModule(plan: Plan, module: Module): ModuleInsertion {
   return new Putter(plan, structuredClone(module)).putting(`Put in ${module.name}`)
 }

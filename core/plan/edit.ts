@@ -5,7 +5,7 @@ import { controlEdits, type ControlEdits } from './edits/controls'
 import { craftEdits, type CraftEdits } from './edits/craft'
 import { displayEdits, type DisplayEdits } from './edits/displays'
 import { deviceEdits, type DeviceEdits } from './edits/devices'
-import type { EditGroup, EditKind, Speech } from './edits/kind'
+import type { EditGroup, EditKind, PlanNames } from './edits/kind'
 import { jointEdits, type JointEdits } from './edits/joints'
 import { findingEdits, type FindingEdits } from './edits/findings'
 import { layoutEdits, type LayoutEdits } from './edits/layout'
@@ -111,11 +111,11 @@ function wireWords(plan: Plan, id: string, nameOf: (device: string) => string): 
 /** One line saying what an edit does, in the words of the plan it is applied to. */
 export function describeEdit(edit: Edit, plan: Plan): string {
   const device = (id: string) => plan.devices.find((fitted) => fitted.id === id)?.name ?? id
-  const speech: Speech = {
+  const names: PlanNames = {
     device,
     wire: (id) => wireWords(plan, id, device),
     owner: (key) => device(splitKey(key)[0]),
     place: (place) => placeLabel(place, plan),
   }
-  return kindOf(edit).words(edit, speech)
+  return kindOf(edit).words(edit, names)
 }

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { editKinds, type Shapes } from '../plan'
+import { editKinds, type FieldShapes } from '../plan'
 import { boardSchema } from './board'
 import { deviceSchema, protocolSchema } from './device'
 import { id, label, prose, settingValue } from './parts'
@@ -39,7 +39,7 @@ import {
   wirePoint,
 } from './plan'
 
-const shapes: Shapes = {
+const shapes: FieldShapes = {
   joi: Joi,
   id,
   part: deviceId,

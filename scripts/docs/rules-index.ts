@@ -18,5 +18,7 @@ export function rulesIndex(files: RuleFile[]): string {
 /** Text of the type of all ids of rules, so that a fact of a rule that there is not does not compile. */
 export function ruleIds(files: RuleFile[]): string {
   const ids = files.map(({ rule }) => rule.meta.id).sort()
-  return ['// Written by `npm run docs` from the rules.', 'export type RuleId =', ...ids.map((id) => `  | '${id}'`), ''].join('\n')
+  return ['// Written by `npm run docs` from the rules.', 'export type RuleId =', ...ids.map((id) => `  | '${id}'`), ''].join(
+    '\n',
+  )
 }

@@ -4,7 +4,7 @@ import { partNames, planSchema, upgradePlan, type Edit, type Plan } from '#core/
 import type { Connection } from './open'
 import { pack, partStore, unpack } from './parts'
 import { stepIds, type StepsSince } from './step-ids'
-import { toThin, type Aged } from './thinning'
+import { toThin, type VersionAge } from './thinning'
 
 export interface BuildRow {
   id: string
@@ -148,7 +148,7 @@ export function buildRepository(connection: Connection, now: () => string) {
   const versions = connection.prepare<[string, number, number], RawVersion>(
     'SELECT number, saved_at, author, note, steps FROM versions WHERE build_id = ? AND number < ? ORDER BY number DESC LIMIT ?',
   )
-  const ages = connection.prepare<[string], Aged>(
+  const ages = connection.prepare<[string], VersionAge>(
     'SELECT number, saved_at AS savedAt, note FROM versions WHERE build_id = ? ORDER BY number',
   )
   const planOf = connection.prepare<[string, number], StoredPlan>(

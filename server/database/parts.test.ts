@@ -6,7 +6,7 @@ import { drawing } from '../../tests/helpers/random-packing'
 import { briefOf } from '#core/engine'
 import { Briefs } from '../work/briefs'
 import { UnreadablePlan } from './builds'
-import { toThin, type Aged } from './thinning'
+import { toThin, type VersionAge } from './thinning'
 
 afterEach(removeStores)
 
@@ -107,7 +107,7 @@ describe('plans in parts', () => {
 describe('which versions are thinned out', () => {
   const day = 86_400_000
   const now = Date.UTC(2026, 5, 1)
-  const version = (number: number, age: number, note = ''): Aged => ({
+  const version = (number: number, age: number, note = ''): VersionAge => ({
     number,
     savedAt: new Date(now - age).toISOString(),
     note,

@@ -1,5 +1,5 @@
 /** What the rule looks at in a version. */
-export interface Aged {
+export interface VersionAge {
   number: number
   savedAt: string
   /** Given by hand. */
@@ -21,7 +21,7 @@ const hourly = 30 * day
  * @param now milliseconds since 1970
  * @returns their numbers, oldest first
  */
-export function toThin(versions: readonly Aged[], now: number): number[] {
+export function toThin(versions: readonly VersionAge[], now: number): number[] {
   const older = versions.slice(0, Math.max(0, versions.length - keptWhole))
   return older
     .filter((version, at) => {
@@ -32,7 +32,7 @@ export function toThin(versions: readonly Aged[], now: number): number[] {
     .map(({ number }) => number)
 }
 
-function spanOf({ savedAt }: Aged, now: number): string {
+function spanOf({ savedAt }: VersionAge, now: number): string {
   const time = Date.parse(savedAt)
   return now - time <= hourly ? `hour ${Math.floor(time / hour)}` : `day ${Math.floor(time / day)}`
 }

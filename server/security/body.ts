@@ -7,7 +7,7 @@ import type { LaneName } from '../work/pool'
 import { leaving, refusal, refused } from './refusals'
 
 /** Milliseconds without a byte, and in all, after which a body is not waited for any more. */
-const patience = { between: 10_000, whole: 60_000, over: 2000 }
+const bodyTimeout = { between: 10_000, whole: 60_000, over: 2000 }
 /** Bodies longer than this are parsed by a thread of their own. */
 const long = 512 * 1024
 
@@ -64,11 +64,11 @@ async function readLimited(event: H3Event): Promise<Buffer> {
   let length = 0
   return new Promise((resolve, reject) => {
     const slow = () => done(() => reject(refusal(408, 'the request did not come in time')))
-    const whole = setTimeout(slow, patience.whole)
-    let between = setTimeout(slow, patience.between)
+    const whole = setTimeout(slow, bodyTimeout.whole)
+    let between = setTimeout(slow, bodyTimeout.between)
     const take = (part: Buffer) => {
       clearTimeout(between)
-      between = setTimeout(slow, patience.between)
+      between = setTimeout(slow, bodyTimeout.between)
       length += part.length
       if (length > limits.file) done(() => void tooLarge(event).then(reject))
       else parts.push(part)
@@ -96,7 +96,7 @@ export async function passOver(event: H3Event): Promise<void> {
   if (req.complete || req.destroyed || event.node.res.headersSent) return
   setResponseHeader(event, 'connection', 'close')
   await new Promise<void>((resolve) => {
-    const timer = setTimeout(resolve, patience.over)
+    const timer = setTimeout(resolve, bodyTimeout.over)
     req
       .once('end', resolve)
       .once('close', resolve)

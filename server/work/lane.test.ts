@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { Lane, NotDone } from './lane'
 
-const limits = { threads: 1, inAll: 5, ofOne: 2, patience: 60_000, milliseconds: 60_000 }
+const limits = { threads: 1, inAll: 5, ofOne: 2, longestWait: 60_000, milliseconds: 60_000 }
 
 /** Work that ends when it is told to, in the order in which it was begun. */
 function work() {
@@ -52,7 +52,7 @@ describe('a lane', () => {
   })
 
   it('ends what takes too long, what waits too long, and what nobody waits for, and goes on with the next', async () => {
-    const lane = new Lane({ ...limits, milliseconds: 20, patience: 40 })
+    const lane = new Lane({ ...limits, milliseconds: 20, longestWait: 40 })
     const never = (signal: AbortSignal) =>
       new Promise<string>((_, reject) => signal.addEventListener('abort', () => reject(new Error('aborted'))))
     await expect(lane.run('one', never)).rejects.toMatchObject({ kind: 'too-long' })

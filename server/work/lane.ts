@@ -18,7 +18,7 @@ export interface LaneLimits {
   inAll: number
   ofOne: number
   /** Milliseconds that one may wait for its turn, and may then take. */
-  patience: number
+  longestWait: number
   milliseconds: number
 }
 
@@ -115,7 +115,7 @@ export class Lane {
         leave: (why) => done(() => reject(why)),
       }
       const gone = () => waiting.leave(new NotDone('left', 'nobody waits for it any more'))
-      const timer = setTimeout(() => waiting.leave(this.busy(false)), this.limits.patience)
+      const timer = setTimeout(() => waiting.leave(this.busy(false)), this.limits.longestWait)
       leaving?.addEventListener('abort', gone)
       this.queue.push(waiting)
       this.next()

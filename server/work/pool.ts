@@ -13,10 +13,10 @@ const young = 16
  * want the processor, as for a process (0 to 19); `memory` is in megabytes.
  */
 export const lanes = {
-  saves: { threads: 1, inAll: 400, ofOne: 400, patience: 20_000, milliseconds: 30_000, nice: 0, memory: 160 },
-  files: { threads: 2, inAll: 200, ofOne: 100, patience: 30_000, milliseconds: 60_000, nice: 5, memory: 160 },
-  papers: { threads: 1, inAll: 24, ofOne: 4, patience: 60_000, milliseconds: 60_000, nice: 10, memory: 160 },
-  patterns: { threads: 1, inAll: 24, ofOne: 4, patience: 30_000, milliseconds: 10_000, nice: 10, memory: 96 },
+  saves: { threads: 1, inAll: 400, ofOne: 400, longestWait: 20_000, milliseconds: 30_000, nice: 0, memory: 160 },
+  files: { threads: 2, inAll: 200, ofOne: 100, longestWait: 30_000, milliseconds: 60_000, nice: 5, memory: 160 },
+  papers: { threads: 1, inAll: 24, ofOne: 4, longestWait: 60_000, milliseconds: 60_000, nice: 10, memory: 160 },
+  patterns: { threads: 1, inAll: 24, ofOne: 4, longestWait: 30_000, milliseconds: 10_000, nice: 10, memory: 96 },
 } as const satisfies Record<string, LaneLimits & { nice: number; memory: number }>
 export type LaneName = keyof typeof lanes
 

@@ -19,9 +19,9 @@ test('devices are kept as a module and put into another build, which says before
   expect(JSON.parse(text)).toMatchObject({ format: 'ypodoma-module', schema: 1, name: 'Mast' })
   await dialog.getByRole('button', { name: 'Keep in the library' }).click()
   await dialog.getByRole('button', { name: 'Mast', exact: true }).click()
-  const fates = dialog.getByTestId('fates')
-  await expect(fates).toContainText('Port 2 is taken by GNSS and compass: its place is found anew')
-  await expect(fates).toContainText(/It brings/)
+  const outcomes = dialog.getByTestId('outcomes')
+  await expect(outcomes).toContainText('Port 2 is taken by GNSS and compass: its place is found anew')
+  await expect(outcomes).toContainText(/It brings/)
   expect(await accessibilityFaults(page)).toEqual([])
   await dialog.getByRole('button', { name: 'Close' }).click()
 
@@ -38,7 +38,7 @@ test('devices are kept as a module and put into another build, which says before
   await dialog
     .getByLabel('Module file')
     .setInputFiles({ name: 'mast.json', mimeType: 'application/json', buffer: Buffer.from(text) })
-  await expect(fates).toContainText('was at Port 2 of another board or revision')
+  await expect(outcomes).toContainText('was at Port 2 of another board or revision')
   await dialog.getByRole('button', { name: 'Put it in' }).click()
   await expect(page.getByRole('row', { name: /GNSS and compass/ })).toBeVisible()
   await saved(page)

@@ -55,8 +55,8 @@ const putting = computed(() => found.value && putModule(plan.value, found.value)
 const brings = shallowRef<Finding[]>()
 const order = ['changed', 'left', 'kept'] as const
 const words = { kept: 'as it was', changed: 'changes', left: 'stays behind' }
-const fates = computed(() =>
-  [...(putting.value?.fates ?? [])].sort((one, other) => order.indexOf(one.comes) - order.indexOf(other.comes)),
+const outcomes = computed(() =>
+  [...(putting.value?.outcomes ?? [])].sort((one, other) => order.indexOf(one.comes) - order.indexOf(other.comes)),
 )
 
 watch(putting, async (now) => {
@@ -140,12 +140,12 @@ function put() {
           <v-btn :prepend-icon="mdiFileUploadOutline" variant="outlined" @click="file?.click()">Open a module file</v-btn>
           <input ref="file" type="file" accept=".json,application/json" hidden aria-label="Module file" @change="openFile" />
           <p v-if="wrong" class="text-error wrong" role="alert">{{ wrong }}</p>
-          <article v-if="found" data-testid="fates">
+          <article v-if="found" data-testid="outcomes">
             <h3>{{ found.name }}</h3>
             <p v-if="found.note">{{ found.note }}</p>
             <table>
               <tbody>
-                <tr v-for="(fate, at) in fates" :key="at" :class="fate.comes">
+                <tr v-for="(fate, at) in outcomes" :key="at" :class="fate.comes">
                   <td>{{ words[fate.comes] }}</td>
                   <td>{{ fate.what }}</td>
                   <td class="quiet">{{ fate.why }}</td>

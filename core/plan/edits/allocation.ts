@@ -24,8 +24,8 @@ export const allocationEdits: EditGroup<AllocationEdits> = {
       delete plan.assignment[need]
       delete plan.locks[need]
     },
-    words: ({ need, leftOut }, speech) =>
-      leftOut ? `Do without a line of ${speech.owner(need)}` : `Want the line of ${speech.owner(need)} again`,
+    words: ({ need, leftOut }, names) =>
+      leftOut ? `Do without a line of ${names.owner(need)}` : `Want the line of ${names.owner(need)} again`,
     shape: ({ joi, key }) => ({ need: key.required(), leftOut: joi.boolean().required() }),
   },
   'need.lock': {
@@ -34,12 +34,12 @@ export const allocationEdits: EditGroup<AllocationEdits> = {
       plan.locks[need] = place
       if (plan.bans[need]) plan.bans[need] = plan.bans[need].filter((banned) => banned !== place)
     },
-    words: ({ need, place }, speech) => `Lock ${speech.owner(need)} to ${speech.place(place)}`,
+    words: ({ need, place }, names) => `Lock ${names.owner(need)} to ${names.place(place)}`,
     shape: ({ key, place }) => ({ need: key.required(), place: place.required() }),
   },
   'need.unlock': {
     apply: (plan, { need }) => void delete plan.locks[need],
-    words: ({ need }, speech) => `Unlock ${speech.owner(need)}`,
+    words: ({ need }, names) => `Unlock ${names.owner(need)}`,
     shape: ({ key }) => ({ need: key.required() }),
   },
   'need.ban': {
@@ -48,7 +48,7 @@ export const allocationEdits: EditGroup<AllocationEdits> = {
       if (plan.locks[need] === place) delete plan.locks[need]
       plan.bans[need] = [...(plan.bans[need] ?? []).filter((banned) => banned !== place), place]
     },
-    words: ({ need, place }, speech) => `Keep ${speech.owner(need)} off ${speech.place(place)}`,
+    words: ({ need, place }, names) => `Keep ${names.owner(need)} off ${names.place(place)}`,
     shape: ({ key, place }) => ({ need: key.required(), place: place.required() }),
   },
   'need.allow': {
@@ -57,7 +57,7 @@ export const allocationEdits: EditGroup<AllocationEdits> = {
       if (rest.length) plan.bans[need] = rest
       else delete plan.bans[need]
     },
-    words: ({ need, place }, speech) => `Allow ${speech.owner(need)} on ${speech.place(place)} again`,
+    words: ({ need, place }, names) => `Allow ${names.owner(need)} on ${names.place(place)} again`,
     shape: ({ key, place }) => ({ need: key.required(), place: place.required() }),
   },
   'assignment.adopt': {
@@ -74,7 +74,7 @@ export const allocationEdits: EditGroup<AllocationEdits> = {
       plan.supplies[supply] = source
       plan.locks[supply] = source
     },
-    words: ({ supply, source }, speech) => `Feed ${speech.owner(supply)} from ${speech.place(source)}`,
+    words: ({ supply, source }, names) => `Feed ${names.owner(supply)} from ${names.place(source)}`,
     shape: ({ key, place }) => ({ supply: key.required(), source: place.required() }),
   },
 }

@@ -46,7 +46,7 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       if (!plan.devices.some((left) => left.definition === definition)) delete plan.definitions.devices[definition]
       forgetParts(plan, [device])
     },
-    words: ({ device }, speech) => `Remove ${speech.device(device)}`,
+    words: ({ device }, names) => `Remove ${names.device(device)}`,
     shape: ({ part }) => ({ device: part.required() }),
   },
   'device.rename': {
@@ -54,12 +54,12 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       if (!name.trim()) throw new EditError(`devices.${device}.name`, 'a device needs a name')
       deviceOf(plan, device).name = name.trim()
     },
-    words: ({ device, name }, speech) => `Rename ${speech.device(device)} to ${name}`,
+    words: ({ device, name }, names) => `Rename ${names.device(device)} to ${name}`,
     shape: ({ part, name }) => ({ device: part.required(), name: name.required() }),
   },
   'device.priority': {
     apply: (plan, { device, priority }) => void (deviceOf(plan, device).priority = priority),
-    words: ({ device, priority }, speech) => `${speech.device(device)}: ${priority === 'must' ? 'must' : `wish ${priority}`}`,
+    words: ({ device, priority }, names) => `${names.device(device)}: ${priority === 'must' ? 'must' : `wish ${priority}`}`,
     shape: ({ joi, part }) => ({ device: part.required(), priority: joi.valid('must', 1, 2, 3).required() }),
   },
   'device.variant': {
@@ -68,7 +68,7 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       requireKey(plan.definitions.devices[instance.definition]!.variants, variant, `devices.${device}.variant`)
       instance.variant = variant
     },
-    words: ({ device, variant }, speech) => `${speech.device(device)}: variant ${variant}`,
+    words: ({ device, variant }, names) => `${names.device(device)}: variant ${variant}`,
     shape: ({ part, id }) => ({ device: part.required(), variant: id.required() }),
   },
   'device.note': {
@@ -77,7 +77,7 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       if (note) instance.note = note
       else delete instance.note
     },
-    words: ({ device }, speech) => `Note on ${speech.device(device)}`,
+    words: ({ device }, names) => `Note on ${names.device(device)}`,
     shape: ({ part, prose }) => ({ device: part.required(), note: prose.required() }),
   },
   'device.move': {
@@ -90,7 +90,7 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       rest.splice(at, 0, moved)
       plan.devices = rest
     },
-    words: ({ device }, speech) => `Move ${speech.device(device)} in the list`,
+    words: ({ device }, names) => `Move ${names.device(device)} in the list`,
     shape: ({ part }) => ({ device: part.required(), before: part.allow(null).required() }),
   },
 }

@@ -16,7 +16,7 @@ export class EditError extends Error {
 }
 
 /** Names of things in the plan that an edit is applied to, for its words. */
-export interface Speech {
+export interface PlanNames {
   device: (id: string) => string
   /** The device of a need or supply. */
   owner: (key: string) => string
@@ -25,8 +25,8 @@ export interface Speech {
   wire: (id: string) => string
 }
 
-/** Shapes that the reader of documents has ready for the parts of an edit. */
-export interface Shapes {
+/** FieldShapes that the reader of documents has ready for the parts of an edit. */
+export interface FieldShapes {
   joi: Joi.Root
   id: Joi.StringSchema
   /** Id of a device, the board or the battery in the plan. */
@@ -90,9 +90,9 @@ export interface EditKind<Payload> {
   /** Changes the plan. @throws EditError when the edit does not fit it */
   apply: (plan: Draft<Plan>, payload: Payload) => void
   /** One line that says what it does. */
-  words: (payload: Payload, speech: Speech) => string
+  words: (payload: Payload, names: PlanNames) => string
   /** What it holds besides its type. */
-  shape: (shapes: Shapes) => Joi.PartialSchemaMap
+  shape: (shapes: FieldShapes) => Joi.PartialSchemaMap
 }
 
 export type EditGroup<Payloads> = { [T in keyof Payloads]: EditKind<Payloads[T]> }
@@ -115,7 +115,7 @@ export function change<T extends object>(records: Record<string, T>, key: string
 }
 
 /** The shape of a change of a record with such parts. */
-export function changeShape({ joi }: Shapes, parts: Joi.PartialSchemaMap): Joi.PartialSchemaMap {
+export function changeShape({ joi }: FieldShapes, parts: Joi.PartialSchemaMap): Joi.PartialSchemaMap {
   const unset = joi
     .array()
     .items(joi.valid(...Object.keys(parts)))

@@ -15,8 +15,8 @@ export const layoutEdits: EditGroup<LayoutEdits> = {
       if (spot) plan.spots[part] = spot
       else delete plan.spots[part]
     },
-    words: ({ part, spot }, speech) =>
-      spot ? `Place ${speech.device(part)} on the airframe` : `Place ${speech.device(part)} where it usually sits`,
+    words: ({ part, spot }, names) =>
+      spot ? `Place ${names.device(part)} on the airframe` : `Place ${names.device(part)} where it usually sits`,
     shape: ({ part, spot }) => ({ part: part.required(), spot: spot.allow(null).required() }),
   },
   'box.move': {
@@ -25,8 +25,8 @@ export const layoutEdits: EditGroup<LayoutEdits> = {
       if (at) plan.layout[box] = at
       else delete plan.layout[box]
     },
-    words: ({ box, at }, speech) =>
-      at ? `Move ${speech.device(box)} on the drawing` : `Let ${speech.device(box)} find its place on the drawing`,
+    words: ({ box, at }, names) =>
+      at ? `Move ${names.device(box)} on the drawing` : `Let ${names.device(box)} find its place on the drawing`,
     shape: ({ part, onSheet }) => ({ box: part.required(), at: onSheet.allow(null).required() }),
   },
 }

@@ -18,7 +18,7 @@ export const linkEdits: EditGroup<LinkEdits> = {
       if (!Object.keys(ends).length) delete plan.links[need]
       else if (plan.links[need] === undefined) plan.links[need] = ends
     },
-    words: ({ need, end }, speech) => `Set the ${end} end of ${speech.owner(need)}`,
+    words: ({ need, end }, names) => `Set the ${end} end of ${names.owner(need)}`,
     shape: (shapes) => ({
       need: shapes.key.required(),
       end: shapes.joi.valid('board', 'device').required(),
@@ -27,7 +27,7 @@ export const linkEdits: EditGroup<LinkEdits> = {
   },
   'link.clear': {
     apply: (plan, { need }) => void delete plan.links[need],
-    words: ({ need }, speech) => `Set both ends of ${speech.owner(need)} as allocated`,
+    words: ({ need }, names) => `Set both ends of ${names.owner(need)} as allocated`,
     shape: ({ key }) => ({ need: key.required() }),
   },
   'feature.set': {

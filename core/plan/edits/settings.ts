@@ -26,8 +26,8 @@ export const settingEdits: EditGroup<SettingEdits> = {
       if (!Object.keys(own).length) delete plan.settings[device]
       else plan.settings[device] = own
     },
-    words: ({ device, setting, value }, speech) =>
-      `${speech.device(device)}: ${setting} ${value === null ? 'as it is wanted' : `set to ${typeof value === 'boolean' ? (value ? 'on' : 'off') : value}`}`,
+    words: ({ device, setting, value }, names) =>
+      `${names.device(device)}: ${setting} ${value === null ? 'as it is wanted' : `set to ${typeof value === 'boolean' ? (value ? 'on' : 'off') : value}`}`,
     shape: ({ part, id, settingValue }) => ({
       device: part.required(),
       setting: id.required(),

@@ -29,16 +29,16 @@ const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1
 export const wireEdits: EditGroup<WireEdits> = {
   'wire.set': {
     apply: (plan, { wire, set, unset }) => change(plan.wires, wire, { set, unset }),
-    words: ({ wire, set = {}, unset = [] }, speech) => {
+    words: ({ wire, set = {}, unset = [] }, names) => {
       const said = Object.entries(set).map(([key, value]) => changeWords[key as keyof WireOverride](value))
       const back = unset.map((key) => `${key} as worked out`)
-      return `${capital(speech.wire(wire))}: ${[...said, ...back].join(', ')}`
+      return `${capital(names.wire(wire))}: ${[...said, ...back].join(', ')}`
     },
     shape: (shapes) => ({ wire: shapes.wire.required(), ...changeShape(shapes, shapes.wireOverride) }),
   },
   'wire.clear': {
     apply: (plan, { wire }) => void delete plan.wires[wire],
-    words: ({ wire }, speech) => `Leave the ${speech.wire(wire)} as worked out`,
+    words: ({ wire }, names) => `Leave the ${names.wire(wire)} as worked out`,
     shape: ({ wire }) => ({ wire: wire.required() }),
   },
   'cable.make': {
@@ -46,8 +46,8 @@ export const wireEdits: EditGroup<WireEdits> = {
       if (madeUp) plan.cables[cable] = 'made-up'
       else delete plan.cables[cable]
     },
-    words: ({ cable, madeUp }, speech) =>
-      madeUp ? `Make up the cable of ${speech.owner(cable)} by its table` : `Take a ready-made cable for ${speech.owner(cable)}`,
+    words: ({ cable, madeUp }, names) =>
+      madeUp ? `Make up the cable of ${names.owner(cable)} by its table` : `Take a ready-made cable for ${names.owner(cable)}`,
     shape: ({ joi, key }) => ({ cable: key.required(), madeUp: joi.boolean().required() }),
   },
   'colours.set': {
@@ -60,8 +60,8 @@ export const wireEdits: EditGroup<WireEdits> = {
       if (made) plan.built[wire] = true
       else delete plan.built[wire]
     },
-    words: ({ wire, made }, speech) =>
-      made ? `Tick off the ${speech.wire(wire)}` : `${capital(speech.wire(wire))} is not made yet`,
+    words: ({ wire, made }, names) =>
+      made ? `Tick off the ${names.wire(wire)}` : `${capital(names.wire(wire))} is not made yet`,
     shape: ({ joi, wire }) => ({ wire: wire.required(), made: joi.boolean().required() }),
   },
 }

@@ -22,13 +22,13 @@ const [addingWanted, modulesWanted] = [useWanted(adding), useWanted(modules)]
       <v-btn :prepend-icon="mdiPuzzleOutline" @click="modules = true">Modules</v-btn>
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true">Add a device</v-btn>
     </div>
-    <LaterPart part="board" :height="52" :after="answered"><LazyBoardSheet /></LaterPart>
-    <LaterPart part="battery" :height="152" :after="answered"><LazyBatterySheet /></LaterPart>
+    <DeferredPart part="board" :height="52" :after="answered"><LazyBoardSheet /></DeferredPart>
+    <DeferredPart part="battery" :height="152" :after="answered"><LazyBatterySheet /></DeferredPart>
     <p v-if="!plan.devices.length" class="pa-6">
       No devices yet. <v-btn color="primary" @click="adding = true">Add the first one</v-btn>
     </p>
     <DeviceTable v-else />
-    <LaterPart v-if="build.analysis && plan.devices.length"><LazyRailChart :rails="build.analysis.rails" /></LaterPart>
+    <DeferredPart v-if="build.analysis && plan.devices.length"><LazyRailChart :rails="build.analysis.rails" /></DeferredPart>
     <LazyAddDeviceDialog v-if="addingWanted" v-model="adding" />
     <LazyModulesDialog v-if="modulesWanted" v-model="modules" />
   </div>

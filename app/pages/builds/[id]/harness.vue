@@ -74,7 +74,7 @@ const print = () => window.print()
       <template v-if="id === 'drawing'">
         <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving :progress @drag="drag" @back="putBack" />
         <p v-else class="pa-6 quiet">Drawing it.</p>
-        <LaterPart v-if="drawing"><WireTable :wires /></LaterPart>
+        <DeferredPart v-if="drawing"><WireTable :wires /></DeferredPart>
       </template>
       <component :is="part" v-else />
     </AnalysisScope>
