@@ -72,9 +72,11 @@ function turn(by: number) {
 }
 
 async function openFile(event: Event) {
-  const chosen = chosenFile(event)
-  if (!chosen) return
   refused.value = undefined
+  const chosen = chosenFile(event, undefined, (file, why) => {
+    refused.value = { file, problems: [{ place: '', message: `It ${why}.` }] }
+  })
+  if (!chosen) return
   try {
     const { id } = await callApi<{ id: string }>('POST', '/api/builds', { file: await chosen.text() })
     await navigateTo(`/builds/${id}/fit-out`)

@@ -1,7 +1,6 @@
 import type { Choice } from './choices'
 import type { Amps, Baud, Grams, Hertz, Millimetres, Volts } from '../units'
 import type { WithContacts } from './contacts'
-import type { FlightMeasure } from './device'
 import type { definitionSchemas } from './upgrade'
 
 /** What a pin serves: a serial port, a need of one pad, or a bus that several parts share; one of them at a time. */
@@ -167,7 +166,7 @@ export interface I2cBus {
   /** Pull-up on the board in ohms; missing when there is none. */
   pullUp?: number
   /** Addresses of parts soldered to the board. */
-  onBoard: { name: string; address: number; feeds?: FlightMeasure[] }[]
+  onBoard: { name: string; address: number; feeds?: Choice<'flightMeasure'>[] }[]
 }
 
 export interface CanBus {

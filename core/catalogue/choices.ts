@@ -17,6 +17,8 @@ export const choices = {
   travelUnit: ['°', 'mm'],
   videoDirection: ['in', 'out'],
   videoStandard: ['PAL', 'NTSC'],
+  /** What a sensor can measure of a flight. */
+  flightMeasure: ['airspeed', 'height', 'compass'],
   boardSide: ['top', 'bottom'],
   boardEdge: ['left', 'right', 'top', 'bottom'],
   padKind: ['signal', 'supply', 'ground'],

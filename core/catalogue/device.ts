@@ -166,12 +166,8 @@ interface NeedBase {
   id: string
   label: string
   /** What it tells the board about the flight, beyond what parts of its class usually tell. */
-  feeds?: FlightMeasure[]
+  feeds?: Choice<'flightMeasure'>[]
 }
-
-/** What a sensor can measure of a flight. */
-export const flightMeasures = ['airspeed', 'height', 'compass'] as const
-export type FlightMeasure = (typeof flightMeasures)[number]
 
 export interface SerialNeed extends NeedBase {
   kind: 'serial'

@@ -21,7 +21,7 @@ export type {
   SerialPort,
   Timer,
 } from './board'
-export { characterFormats, deviceClasses, flightMeasures, gridOf, pairedJobs, pictureTraits, settingWays } from './device'
+export { characterFormats, deviceClasses, gridOf, pairedJobs, pictureTraits, settingWays } from './device'
 export type {
   AnalogNeed,
   CanNeed,

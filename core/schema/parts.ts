@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { characterFormats, choices, flightMeasures, measures as measured } from '../catalogue'
+import { characterFormats, choices, measures as measured } from '../catalogue'
 import { unseenSign, wireColours } from '../units'
 import { limits } from './limits'
 
@@ -49,9 +49,7 @@ export const characterFormat = Joi.string().valid(...characterFormats)
 export const oneOf = (field: keyof typeof choices) => Joi.string().valid(...choices[field])
 
 /** What a sensor tells of the flight. */
-export const feeds = Joi.array()
-  .items(Joi.string().valid(...flightMeasures))
-  .max(flightMeasures.length)
+export const feeds = Joi.array().items(oneOf('flightMeasure')).max(choices.flightMeasure.length)
 /** What one contact of a connector bears, where its kind does not say it. */
 export const contact = Joi.object({ amps: capacity.required(), wires: Joi.number().integer().min(1).max(20).required() })
 export const measures = Joi.string().valid(...Object.keys(measured))
