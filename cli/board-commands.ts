@@ -147,7 +147,9 @@ export async function hearBoardCommand(
   try {
     await greet(link, board)
     const direction = toDevice ? 'to-device' : 'from-device'
-    const bytes = await askBoard(link, 'hear', { port: found.number, seconds: 1, direction })
+    // A board may number its ports otherwise now than its definition does.
+    const { number = found.number } = (await askBoard(link, 'ports')).find((port) => port.label === found.label) ?? {}
+    const bytes = await askBoard(link, 'hear', { port: number, seconds: 1, direction })
     const [first] = recognise(Uint8Array.from(bytes))
     if (json)
       return print(JSON.stringify({ bytes: bytes.length, protocol: first?.protocol ?? null, found: first?.found ?? [] }, null, 2))
@@ -164,5 +166,8 @@ export async function hearBoardCommand(
 }
 
 const mostShown = 12
-const oneFound = (found: Found<unknown>) =>
-  `${String(found.at).padStart(6)}  ${found.kind === 'message' ? JSON.stringify(found.message) : `refused: ${found.why}`}`
+const longestLine = 120
+function oneFound(found: Found<unknown>): string {
+  const text = found.kind === 'message' ? JSON.stringify(found.message) : `refused: ${found.why}`
+  return `${String(found.at).padStart(6)}  ${text.length > longestLine ? `${text.slice(0, longestLine)}…` : text}`
+}

@@ -9,16 +9,31 @@ const byPulses: Partial<Record<Need['kind'], Carriage>> = {
   'receiver-parallel': { channels: 16, onOff: [], rounded: Math.round },
 }
 
-/** The control receiver of a build at its place; nothing before it has one. */
-export function placedReceiver(resolved: ResolvedPlan): { need: FittedNeed; protocol?: string } | undefined {
-  for (const need of resolved.needs) {
+/** A way from a control receiver to the board that has its place: a link with the protocol it speaks, or pulses. */
+interface PlacedWay {
+  need: FittedNeed
+  protocol?: string
+  /** What it carries; missing where it carries no channels, or that is not known. */
+  carries?: Carriage
+}
+
+function placedWays(resolved: ResolvedPlan): PlacedWay[] {
+  return resolved.needs.flatMap((need): PlacedWay[] => {
     const placement = resolved.plan.assignment[need.key]
     const { device } = need.fitted
-    if (device.class !== 'receiver' || !placement || !device.needs.some(({ kind }) => kind === 'control')) continue
-    if (need.need.kind === 'serial') return { need, protocol: placement.protocol ?? '' }
-    if (byPulses[need.need.kind]) return { need }
-  }
-  return undefined
+    if (device.class !== 'receiver' || !placement || !device.needs.some(({ kind }) => kind === 'control')) return []
+    if (need.need.kind !== 'serial') return byPulses[need.need.kind] ? [{ need, carries: byPulses[need.need.kind] }] : []
+    const { protocol = '' } = placement
+    return [{ need, protocol, carries: carriageOf(resolved, protocol) }]
+  })
+}
+
+/** The link of a control receiver that should bring the channels, where no way that has a place is known to. */
+export function unknownCarrier(resolved: ResolvedPlan): { need: FittedNeed; protocol: string } | undefined {
+  const ways = placedWays(resolved)
+  if (ways.some(({ carries }) => carries)) return undefined
+  const [first] = ways.flatMap(({ need, protocol }) => (protocol === undefined ? [] : [{ need, protocol }]))
+  return first
 }
 
 /** What brings the channels from the handset to the board. */
@@ -37,11 +52,9 @@ export interface Carrier {
 
 /** The control receiver of a build with what it carries; nothing before one has a place, or where that is not known. */
 export const carrierOf = memo((resolved: ResolvedPlan): Carrier | undefined => {
-  const { need, protocol } = placedReceiver(resolved) ?? {}
-  if (!need) return undefined
-  const way = protocol === undefined ? byPulses[need.need.kind] : carriageOf(resolved, protocol)
-  const control = need.fitted.device.needs.find((each) => each.kind === 'control')
-  if (!way || control?.kind !== 'control') return undefined
+  const { need, carries: way } = placedWays(resolved).find(({ carries }) => carries) ?? {}
+  const control = need?.fitted.device.needs.find((each) => each.kind === 'control')
+  if (!need || !way || control?.kind !== 'control') return undefined
   const frames = need.need.kind === 'serial' ? need.need.messages.find(({ direction }) => direction === 'from-device') : undefined
   // A channel that the wire alone carries on and off comes on top of the whole ones, where the receiver has it.
   const beyond = way.onOff.filter((channel) => channel <= control.channels)
@@ -56,7 +69,7 @@ export const carrierOf = memo((resolved: ResolvedPlan): Carrier | undefined => {
 })
 
 /** What a protocol carries: as the product speaks it, or as its definition says. */
-export function carriageOf({ protocols }: ResolvedPlan, protocol: string): Carriage | undefined {
+function carriageOf({ protocols }: ResolvedPlan, protocol: string): Carriage | undefined {
   const channels = protocols[protocol]?.channels
   return protocolOf(protocol)?.carries ?? (channels === undefined ? undefined : { channels, onOff: [], rounded: Math.round })
 }

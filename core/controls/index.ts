@@ -1,5 +1,5 @@
 /** From the pilot's switches over channels, ranges and pulses to what parts do. */
-export { carriageOf, carried, carrierOf, placedReceiver } from './carrier'
+export { carried, carrierOf, unknownCarrier } from './carrier'
 export type { Carrier } from './carrier'
 export { chainAt, columnsOf, happeningsAt, levelFlight, matrixOf, positionsWith } from './chain'
 export type { Attitude, Cell, ChainAt, ChannelAt, Column, OutputAt, Row } from './chain'

@@ -99,15 +99,23 @@ describe('a gauge', () => {
       { type: 'joint.add', joint: 'joint-1', kind: 'splice', name: 'First' },
       { type: 'joint.add', joint: 'joint-2', kind: 'splice', name: 'Second' },
       { type: 'wire.set', wire: wire!.id, set: { end: 'terminal:joint-1/c' } },
-      { type: 'wire.add', wire: 'extra.1', from: 'terminal:joint-1/c', to: 'terminal:joint-2/c' },
-      { type: 'wire.add', wire: 'extra.2', from: 'terminal:joint-2/c', to: `terminal:${wire!.to.device}/${wire!.to.point}` },
     )
-    const { wires, flows } = analyse(chained)
-    for (const id of ['extra.1', 'extra.2']) {
-      const made = wires.find((each) => each.id === id)!
-      expect(flows[id]!.peak).toBeGreaterThan(20)
-      expect(made.gauge).toBe(gaugeFor(flows[id]!, true))
+    const between = { from: 'terminal:joint-1/c', to: 'terminal:joint-2/c' } as const
+    const on = { from: 'terminal:joint-2/c', to: `terminal:${wire!.to.device}/${wire!.to.point}` } as const
+    const [there, back] = [
+      [between, on],
+      [on, between],
+    ].map((ends) => edited(chained, ...ends.map((each, at) => ({ type: 'wire.add' as const, wire: `extra.${at + 1}`, ...each }))))
+    // In whatever order they were added, they are what the wires are that they lead on.
+    for (const plan of [there!, back!]) {
+      const { wires, flows } = analyse(plan)
+      for (const id of ['extra.1', 'extra.2']) {
+        const made = wires.find((each) => each.id === id)!
+        expect(made).toMatchObject({ kind: 'supply', main: true, bursts: true })
+        expect(flows[id]!.peak).toBeGreaterThan(20)
+        expect(made.gauge).toBe(gaugeFor(flows[id]!, true))
+      }
+      expect(factsOf(plan, 'PWR-06')).toEqual([])
     }
-    expect(factsOf(chained, 'PWR-06')).toEqual([])
   })
 })

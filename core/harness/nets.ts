@@ -60,6 +60,12 @@ function asThickAsItTakes(resolved: ResolvedPlan, wires: Wire[]): Wire[] {
 /** The board's ground also takes back some of what the signal grounds of ESCs and servos bring to it. */
 const groundShare = 1.4
 
+/** What is looked at of wires that meet in a joint. */
+type Meeting = Pick<Wire, 'from' | 'to' | 'main' | 'bursts'> & { kind?: WireKind }
+
+/** A wire of the user's own before it is known what it is for. */
+type Added = Meeting & { id: string; owner: FittedDevice }
+
 class WireMaker {
   private readonly wires: Wire[] = []
   private readonly pads: PadBook
@@ -112,34 +118,45 @@ class WireMaker {
   /** Wires of the user's own, last in the list. */
   extras(): void {
     const { extras, wires } = this.resolved.plan
-    for (const [id, extra] of Object.entries(extras)) {
+    const added = Object.entries(extras).flatMap(([id, extra]): Added[] => {
       const [one, other] = [endAt(this.resolved, extra.from), endAt(this.resolved, wires[id]?.end ?? extra.to)]
-      if (!one || !other) continue
+      if (!one || !other) return []
       const [from, to] = one.device === undefined ? [other, one] : [one, other]
       const owner = this.resolved.device(from.device ?? '')
-      if (!owner) continue
-      const kind = this.kindAt(from) ?? this.kindAt(to) ?? 'signal'
-      const meeting = kind === 'signal' ? [] : this.meeting(from, to)
-      this.add(id, owner, from.point, to, kind, kind === 'ground' ? 'GND' : owner.instance.name, {
-        main: meeting.some(({ main }) => main),
-        bursts: meeting.some(({ bursts }) => bursts),
-      })
+      return owner ? [{ id, owner, from, to, main: false, bursts: false }] : []
+    })
+    this.tellFromJoints(added)
+    for (const { id, owner, from, to, kind = 'signal', main, bursts } of added)
+      this.add(id, owner, from.point, to, kind, kind === 'ground' ? 'GND' : owner.instance.name, { main, bursts })
+  }
+
+  /** What wires of the user's own are for goes on from joint to joint, in whatever order they were added. */
+  private tellFromJoints(added: Added[]): void {
+    for (let changed = true; changed;) {
+      changed = false
+      for (const wire of added) {
+        const others = [...this.wires, ...added.filter((other) => other !== wire)]
+        const kind = wire.kind ?? this.kindAt(wire.from, others) ?? this.kindAt(wire.to, others)
+        const meeting = kind === undefined || kind === 'signal' ? [] : this.meeting(others, wire.from, wire.to)
+        const told = { kind, main: meeting.some(({ main }) => main), bursts: meeting.some(({ bursts }) => bursts) }
+        changed ||= told.kind !== wire.kind || (told.main && !wire.main) || (told.bursts && !wire.bursts)
+        Object.assign(wire, { kind, main: wire.main || told.main, bursts: wire.bursts || told.bursts })
+      }
     }
   }
 
-  /** What a point is for: of a joint, what the first wire is that ends there. */
-  private kindAt({ device, point }: WireEnd): WireKind | undefined {
+  /** What a point is for: of a joint, what the first wire is that ends there and of which that is known. */
+  private kindAt({ device, point }: WireEnd, wires: readonly Meeting[]): WireKind | undefined {
     if (device === undefined) return this.resolved.pad(point)?.kind
-    if (this.resolved.plan.joints[device]) {
-      return this.wires.find(({ from, to }) => [from, to].some((end) => end.device === device))?.kind
-    }
+    if (this.resolved.plan.joints[device])
+      return wires.find(({ from, to, kind }) => kind && [from, to].some((end) => end.device === device))?.kind
     return this.resolved.device(device)?.device.terminals.find(({ id }) => id === point)?.role
   }
 
-  /** Wires at the joints that a wire ends at. */
-  private meeting(...ends: WireEnd[]): Wire[] {
+  /** Wires, of some, at the joints that a wire ends at. */
+  private meeting(wires: readonly Meeting[], ...ends: WireEnd[]): Meeting[] {
     const joints = ends.flatMap(({ device }) => (device !== undefined && this.resolved.plan.joints[device] ? device : []))
-    return this.wires.filter(({ from, to }) => [from, to].some(({ device }) => device !== undefined && joints.includes(device)))
+    return wires.filter(({ from, to }) => [from, to].some(({ device }) => device !== undefined && joints.includes(device)))
   }
 
   finished(): Wire[] {

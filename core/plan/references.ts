@@ -21,38 +21,38 @@ interface Naming {
 }
 
 const place = { place: { as: 'place', without: 'entry' } } as const
-const nothing: Naming = {}
+const namesNone: Naming = {}
 
 /** Each section with what it names; one of which nobody says so does not compile. */
 const sections: Record<Exclude<keyof Plan, 'controls' | 'lights'>, Naming> = {
-  format: nothing,
-  schema: nothing,
-  name: nothing,
-  note: nothing,
-  craft: nothing,
-  battery: nothing,
-  board: nothing,
+  format: namesNone,
+  schema: namesNone,
+  name: namesNone,
+  note: namesNone,
+  craft: namesNone,
+  battery: namesNone,
+  board: namesNone,
   // The parts themselves: who takes one away or names it otherwise does so there.
-  devices: nothing,
-  joints: nothing,
-  definitions: nothing,
-  automatic: nothing,
+  devices: namesNone,
+  joints: namesNone,
+  definitions: namesNone,
+  automatic: namesNone,
   assignment: { keys: 'key', fields: place },
   supplies: { keys: 'key', values: 'place' },
   locks: { keys: 'key', values: 'place' },
   bans: { keys: 'key', items: 'place' },
   links: { keys: 'key' },
   settings: { keys: 'part' },
-  log: nothing,
-  scales: nothing,
+  log: namesNone,
+  scales: namesNone,
   set: { keys: 'step' },
-  kept: nothing,
-  displays: nothing,
-  glyphs: nothing,
-  features: nothing,
+  kept: namesNone,
+  displays: namesNone,
+  glyphs: namesNone,
+  features: namesNone,
   wires: { keys: 'wire', fields: { end: { as: 'point', without: 'field' } } },
   extras: { fields: { from: { as: 'point', without: 'entry' }, to: { as: 'point', without: 'entry' } } },
-  colours: nothing,
+  colours: namesNone,
   cables: { keys: 'key' },
   spots: { keys: 'part' },
   layout: { keys: 'part' },
@@ -60,8 +60,8 @@ const sections: Record<Exclude<keyof Plan, 'controls' | 'lights'>, Naming> = {
   accepted: { keys: 'finding' },
 }
 const ofControls: Record<keyof Plan['controls'], Naming> = {
-  handset: nothing,
-  travel: nothing,
+  handset: namesNone,
+  travel: namesNone,
   jobs: { fields: { what: { as: 'key', without: 'entry', when: ({ does }: { does: string }) => does === 'line' } } },
   outputs: { keys: 'key' },
 }
@@ -81,7 +81,7 @@ export function renameParts(plan: Draft<Plan> | Plan, parts: NewIds): void {
   rename.within(plan.extras, sections.extras)
   for (const id of rename.dropped) rename.extras.add(id)
   for (const name of Object.keys(sections) as (keyof typeof sections)[]) {
-    if (name !== 'extras' && sections[name] !== nothing) rename.within(plan[name] as object, sections[name])
+    if (name !== 'extras' && sections[name] !== namesNone) rename.within(plan[name] as object, sections[name])
   }
   for (const name of Object.keys(ofControls) as (keyof typeof ofControls)[]) rename.within(plan.controls[name], ofControls[name])
   for (const name of Object.keys(ofLights) as (keyof typeof ofLights)[]) rename.within(plan.lights[name], ofLights[name])

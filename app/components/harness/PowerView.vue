@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nominalTolerance, usableShare } from '#core/electrics'
 import { powerStates, type PowerState } from '#core/harness'
-import { assumedRating, formatAmps, formatShare, formatVolts, plain } from '#core/units'
+import { assumedRating, fits, formatAmps, formatShare, formatVolts, plain } from '#core/units'
 import type { PowerRow } from '#core/engine'
 import { useNames } from '~/composables/useNames'
 import { useAnalysis } from '~/composables/usePlan'
@@ -21,7 +21,7 @@ const rows = computed(() =>
 const words = { usb: 'USB alone', battery: 'Battery alone', both: 'Both' }
 const volts = ({ full, empty }: { full: number; empty: number }) =>
   Math.abs(full - empty) < 0.005 ? formatVolts(full) : `${plain(empty)}–${formatVolts(full)}`
-const over = (row: PowerRow) => (row.peak > row.limit ? (row.typical > row.limit ? 'over typical' : 'over peak') : '')
+const over = (row: PowerRow) => (fits(row.peak, row.limit) ? '' : fits(row.typical, row.limit) ? 'over peak' : 'over typical')
 const input = computed(() => power.value.input)
 const still = computed(() => power.value.input.still)
 /** Bars reach a quarter beyond the limit, so that what is over it shows. */
@@ -52,7 +52,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
       </div>
       <div>
         <dt>Full throttle</dt>
-        <dd class="mono" :class="{ short: input.peak > input.limit }">
+        <dd class="mono" :class="{ short: !fits(input.peak, input.limit) }">
           {{ formatAmps(input.peak) }} of {{ formatAmps(input.limit) }}
         </dd>
       </div>
@@ -81,9 +81,9 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
       />
       A, motors stopped: {{ formatAmps(still.typical) }} typical, {{ formatAmps(still.peak) }} at peak.
       <b>{{
-        bench >= still.peak
+        fits(still.peak, bench)
           ? 'Enough for all at peak.'
-          : bench >= still.typical
+          : fits(still.typical, bench)
             ? 'Enough at rest; it will limit at peak.'
             : 'Too little: it will limit at once.'
       }}</b>
@@ -101,8 +101,10 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
           <span class="quiet">{{ kindWords(row) }}{{ row.filtered ? ', filtered' : '' }}</span>
           <span v-if="row.switchedBy" class="quiet">off until switched on</span>
           <span v-if="!row.alive[state]" class="word">dead</span>
-          <span v-else-if="row.kind === 'usb' && row.typical > row.limit" class="word">asked for more than the plug gives</span>
-          <span v-else-if="row.peak > row.limit" class="word">over its limit</span>
+          <span v-else-if="row.kind === 'usb' && !fits(row.typical, row.limit)" class="word"
+            >asked for more than the plug gives</span
+          >
+          <span v-else-if="!fits(row.peak, row.limit)" class="word">over its limit</span>
         </button>
         <div class="load" :class="over(row)" :title="`Limit ${formatAmps(row.limit)}`">
           <span class="peak" :style="{ width: share(row.peak, row) }" /><span

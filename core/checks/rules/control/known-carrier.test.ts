@@ -28,6 +28,33 @@ describe('CHN-12', () => {
     ])
     expect(carrierOf(resolvePlan(speaking()))).toBeUndefined()
   })
+  it('says so of a protocol that carries none, and looks past a link beside the one that does', () => {
+    const plan = allocated('spillway-hex')
+    const [rc] = Object.entries(plan.assignment).find(([, { protocol }]) => protocol === 'crsf')!
+    const spoken = (protocol: string): Plan => ({
+      ...plan,
+      assignment: { ...plan.assignment, [rc]: { ...plan.assignment[rc]!, protocol } },
+    })
+    expect(factsOf(spoken('msp'), 'CHN-12')).toEqual([
+      'Control receiver speaks MSP, which carries no channels: no control arrives',
+    ])
+    const { receiver } = Object.fromEntries(plan.devices.map((device) => [device.id, device]))
+    const definition = plan.definitions.devices[receiver!.definition]!
+    const [id, need] = (Object.entries(definition.needs) as [string, { kind: string }][]).find(
+      ([, { kind }]) => kind === 'serial',
+    )!
+    const options = [{ protocol: 'msp', bauds: [115_200], default: 115_200 }]
+    // Its telemetry comes first in the list.
+    const needs = { telemetry: { ...need, label: 'Telemetry', options }, [id]: need, ...definition.needs }
+    const devices = { ...plan.definitions.devices, [definition.id]: { ...definition, needs } }
+    const both: Plan = {
+      ...plan,
+      definitions: { ...plan.definitions, devices },
+      assignment: { ...plan.assignment, 'receiver/telemetry': { place: 'port:uart5', protocol: 'msp', baud: 115_200 } },
+    }
+    expect(factsOf(both, 'CHN-12')).toEqual([])
+    expect(carrierOf(resolvePlan(both))?.need.key).toBe(rc)
+  })
   it('says nothing before a handset is there', () => {
     const plan = speaking()
     expect(factsOf({ ...plan, controls: { ...plan.controls, handset: {} } }, 'CHN-12')).toEqual([])

@@ -1,15 +1,20 @@
-import { carriageOf, placedReceiver } from '../../../controls'
+import { unknownCarrier } from '../../../controls'
 import { referTo } from '../../../plan'
+import { protocolOf } from '../../../protocols'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { controlsBegun } from '../../controls'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
-  const { need, protocol } = placedReceiver(resolved) ?? {}
-  if (!need || protocol === undefined || carriageOf(resolved, protocol) || !controlsBegun(resolved)) return
+  const found = controlsBegun(resolved) ? unknownCarrier(resolved) : undefined
+  if (!found) return
+  const { need, protocol } = found
   const { name = protocol } = resolved.protocols[protocol] ?? {}
+  const fact = protocolOf(protocol)
+    ? 'which carries no channels: no control arrives'
+    : 'of which it is not known how many channels it carries: whether a control arrives is not judged. The protocol’s definition says it with “channels”'
   yield {
     subjects: [referTo('need', need.key), referTo('device', need.fitted.id)],
-    fact: `${nameOf(need.fitted)} speaks ${name}, of which it is not known how many channels it carries: whether a control arrives is not judged. The protocol’s definition says it with “channels”`,
+    fact: `${nameOf(need.fitted)} speaks ${name}, ${fact}`,
   }
 }
 
