@@ -24,7 +24,16 @@ export function blankBoard(id: string, name: string): BoardDefinition {
     timers: {},
     rails: {
       bat: rail({ label: 'Battery', kind: 'battery', limit: 20 }),
-      v5: rail({ label: '5 V', kind: 'switching', volts: 5, source: 'bat', input: { min: 7, max: 26 }, dropout: 1, limit: 1, efficiency: 0.88 }),
+      v5: rail({
+        label: '5 V',
+        kind: 'switching',
+        volts: 5,
+        source: 'bat',
+        input: { min: 7, max: 26 },
+        dropout: 1,
+        limit: 1,
+        efficiency: 0.88,
+      }),
     },
     exclusions: [],
     i2c: {},
@@ -35,7 +44,9 @@ export function blankBoard(id: string, name: string): BoardDefinition {
   }
 }
 
-function rail(given: Partial<BoardDefinition['rails'][string]> & { label: string; kind: 'battery' | 'switching'; limit: number }) {
+function rail(
+  given: Partial<BoardDefinition['rails'][string]> & { label: string; kind: 'battery' | 'switching'; limit: number },
+) {
   return { dropout: 0, own: 0, efficiency: 1, liveFrom: ['battery' as const], filtered: false, main: false, ...given }
 }
 

@@ -185,7 +185,12 @@ export interface Board {
   revision: string
   firmware: string
   mass: Grams
-  outline: { width: Millimetres; height: Millimetres; radius: Millimetres; holes: { x: Millimetres; y: Millimetres; diameter: Millimetres }[] }
+  outline: {
+    width: Millimetres
+    height: Millimetres
+    radius: Millimetres
+    holes: { x: Millimetres; y: Millimetres; diameter: Millimetres }[]
+  }
   usb: { x: Millimetres; y: Millimetres; edge: Choice<'boardEdge'> }
   supply: { cellsMin: number; cellsMax: number }
   /** The protocol it is configured by, over how many links at once, and whether USB is one that shares nothing. */
@@ -223,8 +228,10 @@ export interface Revision {
  * A board as it is written down: parts keyed by their ids, with revisions and
  * firmware versions given as differences from the base.
  */
-export interface BoardDefinition
-  extends Omit<Board, 'revision' | 'firmware' | 'pads' | 'connectors' | 'pins' | 'ports' | 'timers' | 'rails' | 'i2c' | 'can'> {
+export interface BoardDefinition extends Omit<
+  Board,
+  'revision' | 'firmware' | 'pads' | 'connectors' | 'pins' | 'ports' | 'timers' | 'rails' | 'i2c' | 'can'
+> {
   kind: 'board'
   schema: typeof definitionSchemas.board
   pads: Keyed<Pad>

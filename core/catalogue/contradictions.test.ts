@@ -7,7 +7,9 @@ import { terminalsOfNeed } from './need-kinds'
 
 const corran = library.boards['corran-7']!
 const needsOf = ({ needs }: DeviceDefinition) => needs as Record<string, Need>
-const overlay = Object.values(library.devices).find((device) => Object.values(needsOf(device)).some(({ kind }) => kind === 'serial'))!
+const overlay = Object.values(library.devices).find((device) =>
+  Object.values(needsOf(device)).some(({ kind }) => kind === 'serial'),
+)!
 
 const toldOf = <T>(whole: T, edit: (draft: T) => void, judge: (draft: T) => { place: string; message: string }[]) => {
   const draft = structuredClone(whole)
@@ -33,24 +35,48 @@ describe('what contradicts itself', () => {
     ['a pad of no pin', (draft) => (draft.pads[signal]!.pin = 'ghost'), `pads.${signal}.pin: there is no pin "ghost"`],
     ['a supply pad without a rail', (draft) => delete draft.pads[supply]!.rail, `pads.${supply}: a supply pad needs a rail`],
     ['a pad of no rail', (draft) => (draft.pads[supply]!.rail = 'ghost'), `pads.${supply}.rail: there is no rail "ghost"`],
-    ['a pad of no connector', (draft) => (draft.pads[supply]!.connector = 'ghost'), `pads.${supply}.connector: there is no connector "ghost"`],
+    [
+      'a pad of no connector',
+      (draft) => (draft.pads[supply]!.connector = 'ghost'),
+      `pads.${supply}.connector: there is no connector "ghost"`,
+    ],
     ['a line on no pin', (draft) => (draft.ports[port]!.tx!.pin = 'ghost'), `ports.${port}.tx.pin: there is no pin "ghost"`],
     [
       'a line on a pin that does not know it',
       (draft) => (draft.pins[tx!.pin]!.functions = draft.pins[tx!.pin]!.functions.filter(({ as }) => as !== 'uart-tx')),
       `ports.${port}.tx.pin: pin "${tx!.pin}" has no function uart-tx of ${port}`,
     ],
-    ['rates the wrong way round', (draft) => Object.assign(draft.ports[port]!, { minBaud: 9600, maxBaud: 1200 }), `ports.${port}.minBaud: 9600 is above maxBaud 1200`],
+    [
+      'rates the wrong way round',
+      (draft) => Object.assign(draft.ports[port]!, { minBaud: 9600, maxBaud: 1200 }),
+      `ports.${port}.minBaud: 9600 is above maxBaud 1200`,
+    ],
     [
       'a pulse of no timer',
       (draft) => draft.pins[pulse]!.functions.forEach((does) => does.as === 'pulse' && (does.of = 'ghost')),
       `pins.${pulse}.functions[${corran.pins[pulse]!.functions.findIndex(({ as }) => as === 'pulse')}]: pulse needs one of the board's timers, not "ghost"`,
     ],
-    ['rails in a circle', (draft) => (draft.rails[rail]!.source = rail), `rails.${rail}.source: the rails feed each other in a circle`],
-    ['a rail fed by nothing there is', (draft) => (draft.rails[rail]!.source = 'ghost'), `rails.${rail}.source: there is no rail "ghost"`],
+    [
+      'rails in a circle',
+      (draft) => (draft.rails[rail]!.source = rail),
+      `rails.${rail}.source: the rails feed each other in a circle`,
+    ],
+    [
+      'a rail fed by nothing there is',
+      (draft) => (draft.rails[rail]!.source = 'ghost'),
+      `rails.${rail}.source: there is no rail "ghost"`,
+    ],
     ['a bus on no pin', (draft) => (draft.i2c[bus]!.sda = 'ghost'), `i2c.${bus}.sda: there is no pin "ghost"`],
-    ['a CAN bus on no pin', (draft) => (draft.can.one = { label: 'CAN', high: 'ghost', low: 'ghost' }), 'can.one.high: there is no pin "ghost"'],
-    ['cells the wrong way round', (draft) => Object.assign(draft.supply, { cellsMin: 6, cellsMax: 2 }), 'supply.cellsMin: is above cellsMax'],
+    [
+      'a CAN bus on no pin',
+      (draft) => (draft.can.one = { label: 'CAN', high: 'ghost', low: 'ghost' }),
+      'can.one.high: there is no pin "ghost"',
+    ],
+    [
+      'cells the wrong way round',
+      (draft) => Object.assign(draft.supply, { cellsMin: 6, cellsMax: 2 }),
+      'supply.cellsMin: is above cellsMax',
+    ],
   ]
   it.each(boards)('on a board: %s', (_name, edit, told) => {
     expect(toldOf(corran, edit, boardContradictions)).toContain(told)
@@ -60,16 +86,39 @@ describe('what contradicts itself', () => {
   const [feed] = Object.entries(overlay.supplies)[0]!
   const [serial] = Object.entries(needsOf(overlay)).find(([, { kind }]) => kind === 'serial')!
   const devices: [string, (draft: DeviceDefinition) => void, string][] = [
-    ['a supply at a ground', (draft) => (draft.supplies[feed]!.terminal = ground), `supplies.${feed}.terminal: terminal "${ground}" is ground, not supply`],
-    ['a supply at nothing', (draft) => (draft.supplies[feed]!.terminal = 'ghost'), `supplies.${feed}.terminal: there is no terminal "ghost"`],
-    ['volts the wrong way round', (draft) => Object.assign(draft.supplies[feed]!, { min: 9, max: 5 }), `supplies.${feed}.min: 9 V is above max 5 V`],
-    ['more current typically than at peak', (draft) => Object.assign(draft.supplies[feed]!, { typical: 2, peak: 1 }), `supplies.${feed}.typical: 2 A is above peak 1 A`],
+    [
+      'a supply at a ground',
+      (draft) => (draft.supplies[feed]!.terminal = ground),
+      `supplies.${feed}.terminal: terminal "${ground}" is ground, not supply`,
+    ],
+    [
+      'a supply at nothing',
+      (draft) => (draft.supplies[feed]!.terminal = 'ghost'),
+      `supplies.${feed}.terminal: there is no terminal "ghost"`,
+    ],
+    [
+      'volts the wrong way round',
+      (draft) => Object.assign(draft.supplies[feed]!, { min: 9, max: 5 }),
+      `supplies.${feed}.min: 9 V is above max 5 V`,
+    ],
+    [
+      'more current typically than at peak',
+      (draft) => Object.assign(draft.supplies[feed]!, { typical: 2, peak: 1 }),
+      `supplies.${feed}.typical: 2 A is above peak 1 A`,
+    ],
     [
       'a regulator of unknown volts',
-      (draft) => (draft.outputs = { out: { label: 'out', kind: 'switching', terminal: overlay.supplies[feed]!.terminal, ground } as never }),
+      (draft) =>
+        (draft.outputs = {
+          out: { label: 'out', kind: 'switching', terminal: overlay.supplies[feed]!.terminal, ground } as never,
+        }),
       'outputs.out: a regulator needs volts',
     ],
-    ['a connector with a lead of nothing', (draft) => Object.values(draft.connectors)[0]!.pins.push('ghost'), `connectors.${Object.keys(overlay.connectors)[0]}.pins[${Object.values(overlay.connectors)[0]!.pins.length}]: there is no terminal "ghost"`],
+    [
+      'a connector with a lead of nothing',
+      (draft) => Object.values(draft.connectors)[0]!.pins.push('ghost'),
+      `connectors.${Object.keys(overlay.connectors)[0]}.pins[${Object.values(overlay.connectors)[0]!.pins.length}]: there is no terminal "ghost"`,
+    ],
     [
       'a rate that is not among its rates',
       (draft) => {

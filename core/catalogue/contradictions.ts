@@ -15,7 +15,12 @@ export function boardContradictions(definition: BoardDefinition): Contradiction[
   for (const revision of Object.keys(definition.revisions)) {
     for (const firmware of Object.keys(definition.firmwares)) {
       const where = `revision ${revision}, firmware ${firmware}: `
-      found.push(...inBoard(resolveBoard(definition, revision, firmware)).map((contradiction) => ({ ...contradiction, place: where + contradiction.place })))
+      found.push(
+        ...inBoard(resolveBoard(definition, revision, firmware)).map((contradiction) => ({
+          ...contradiction,
+          place: where + contradiction.place,
+        })),
+      )
     }
   }
   return unlikeOnly(found)
@@ -24,7 +29,10 @@ export function boardContradictions(definition: BoardDefinition): Contradiction[
 /** What contradicts itself in a device, in any of its variants. */
 export function deviceContradictions(definition: DeviceDefinition): Contradiction[] {
   const found = Object.keys(definition.variants).flatMap((variant) =>
-    inDevice(resolveDevice(definition, variant)).map((contradiction) => ({ ...contradiction, place: `variant ${variant}: ${contradiction.place}` })),
+    inDevice(resolveDevice(definition, variant)).map((contradiction) => ({
+      ...contradiction,
+      place: `variant ${variant}: ${contradiction.place}`,
+    })),
   )
   return unlikeOnly(found)
 }
@@ -51,10 +59,14 @@ function inBoard(board: Board): Contradiction[] {
     if (pad.pin && !pins.has(pad.pin)) complain(`${place}.pin`, `there is no pin "${pad.pin}"`)
     if (pad.kind === 'supply' && !pad.rail) complain(place, 'a supply pad needs a rail')
     if (pad.rail && !rails.has(pad.rail)) complain(`${place}.rail`, `there is no rail "${pad.rail}"`)
-    if (pad.connector && !connectors.has(pad.connector)) complain(`${place}.connector`, `there is no connector "${pad.connector}"`)
+    if (pad.connector && !connectors.has(pad.connector))
+      complain(`${place}.connector`, `there is no connector "${pad.connector}"`)
   }
   for (const port of board.ports) {
-    for (const [line, use] of [['tx', 'uart-tx'], ['rx', 'uart-rx']] as const) {
+    for (const [line, use] of [
+      ['tx', 'uart-tx'],
+      ['rx', 'uart-rx'],
+    ] as const) {
       const end = port[line]
       if (!end) continue
       const pin = pins.get(end.pin)
@@ -116,7 +128,10 @@ function inBoard(board: Board): Contradiction[] {
 const pictureValues: Record<PictureTrait, { holds: (value: unknown) => boolean; words: string }> = {
   grid: { holds: (value) => gridOf(value) !== undefined, words: 'no columns and rows, such as 50×18' },
   glyphs: { holds: (value) => value === 256 || value === 512, words: 'neither 256 nor 512 glyphs' },
-  standard: { holds: (value) => ['automatic', 'PAL', 'NTSC'].includes(String(value)), words: 'neither PAL nor NTSC nor automatic' },
+  standard: {
+    holds: (value) => ['automatic', 'PAL', 'NTSC'].includes(String(value)),
+    words: 'neither PAL nor NTSC nor automatic',
+  },
 }
 
 function notOfPicture(setting: DeviceSetting, picture: PictureTrait): string[] {
@@ -138,7 +153,8 @@ function inDevice(device: Device): Contradiction[] {
     demand(`${place}.terminal`, supply.terminal, 'supply')
     if (supply.ground) demand(`${place}.ground`, supply.ground, 'ground')
     if (supply.min > supply.max) found.push({ place: `${place}.min`, message: `${supply.min} V is above max ${supply.max} V` })
-    if (supply.typical > supply.peak) found.push({ place: `${place}.typical`, message: `${supply.typical} A is above peak ${supply.peak} A` })
+    if (supply.typical > supply.peak)
+      found.push({ place: `${place}.typical`, message: `${supply.typical} A is above peak ${supply.peak} A` })
   }
   for (const output of device.outputs) {
     demand(`outputs.${output.id}.terminal`, output.terminal, 'supply')
@@ -152,13 +168,15 @@ function inDevice(device: Device): Contradiction[] {
   }
   for (const port of device.ports) {
     for (const line of ['tx', 'rx'] as const) if (port[line] !== undefined) demand(`ports.${port.id}.${line}`, port[line])
-    if (device.pads.some(({ id }) => id === port.id)) found.push({ place: `ports.${port.id}`, message: 'a pad has that name already' })
+    if (device.pads.some(({ id }) => id === port.id))
+      found.push({ place: `ports.${port.id}`, message: 'a pad has that name already' })
   }
   for (const setting of device.settings) {
     const { id, pairs, picture } = setting
     if (picture) found.push(...notOfPicture(setting, picture).map((message) => ({ place: `settings.${id}.picture`, message })))
     const missing = (what: string, among: { id: string }[], wanted: string) => {
-      if (!among.some((each) => each.id === wanted)) found.push({ place: `settings.${id}.pairs`, message: `there is no ${what} "${wanted}"` })
+      if (!among.some((each) => each.id === wanted))
+        found.push({ place: `settings.${id}.pairs`, message: `there is no ${what} "${wanted}"` })
     }
     if (!pairs) continue
     if ('setting' in pairs) missing('setting', device.settings, pairs.setting)
@@ -170,11 +188,13 @@ function inDevice(device: Device): Contradiction[] {
     for (const id of terminalsOfNeed(need)) demand(`needs.${need.id}`, id)
     if (need.kind === 'pulse') {
       const { rate, range } = need
-      if (rate.min > rate.max) found.push({ place: `needs.${need.id}.rate.min`, message: `${rate.min} Hz is above max ${rate.max} Hz` })
+      if (rate.min > rate.max)
+        found.push({ place: `needs.${need.id}.rate.min`, message: `${rate.min} Hz is above max ${rate.max} Hz` })
       else if (rate.default < rate.min || rate.default > rate.max) {
         found.push({ place: `needs.${need.id}.rate.default`, message: `${rate.default} Hz is not between min and max` })
       }
-      if (range.min > range.max) found.push({ place: `needs.${need.id}.range.min`, message: `${range.min} µs is above max ${range.max} µs` })
+      if (range.min > range.max)
+        found.push({ place: `needs.${need.id}.range.min`, message: `${range.min} µs is above max ${range.max} µs` })
     }
     if (need.kind === 'serial') {
       need.options.forEach((option, at) => {

@@ -413,8 +413,10 @@ export interface Variant {
 }
 
 /** A device as it is written down, with variants given as differences from the base. */
-export interface DeviceDefinition
-  extends Omit<Device, 'variant' | 'terminals' | 'supplies' | 'outputs' | 'pads' | 'ports' | 'connectors' | 'needs' | 'settings' | 'radios'> {
+export interface DeviceDefinition extends Omit<
+  Device,
+  'variant' | 'terminals' | 'supplies' | 'outputs' | 'pads' | 'ports' | 'connectors' | 'needs' | 'settings' | 'radios'
+> {
   kind: 'device'
   schema: typeof definitionSchemas.device
   terminals: Keyed<Terminal>

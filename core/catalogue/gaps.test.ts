@@ -17,7 +17,8 @@ const deviceWith = (edit: (draft: DeviceDefinition) => void) => {
   edit(draft)
   return deviceGaps(draft)
 }
-const firstOf = <T>(list: Record<string, T>, fits: (one: T) => boolean): [string, T] => Object.entries(list).find(([, one]) => fits(one))!
+const firstOf = <T>(list: Record<string, T>, fits: (one: T) => boolean): [string, T] =>
+  Object.entries(list).find(([, one]) => fits(one))!
 
 describe('what a board does not tell', () => {
   const serial = firstOf(corran.ports, ({ kind }) => kind === 'hardware')[0]
@@ -42,7 +43,12 @@ describe('what a board does not tell', () => {
       `ports.${serial}`,
       /cannot be used/,
     ],
-    ['a pad of a pin that does nothing', (draft) => (draft.pins[pin!]!.functions = []), `pins.${pin}.functions`, /serves nothing/],
+    [
+      'a pad of a pin that does nothing',
+      (draft) => (draft.pins[pin!]!.functions = []),
+      `pins.${pin}.functions`,
+      /serves nothing/,
+    ],
     ['a pin on no pad', (draft) => delete draft.pads[pad], `pins.${pin}`, /brought out to no pad/],
     ['no input range', (draft) => delete draft.rails[linear]!.input, `rails.${linear}.input`, /unchecked/],
     ['a pad off the board', (draft) => (draft.pads[pad]!.x = -3), `pads.${pad}`, /at -3, .* lies off the board/],
@@ -56,7 +62,9 @@ describe('what a board does not tell', () => {
 
   it('tells two pads at one place, by the name of the other', () => {
     const [one, other] = Object.keys(corran.pads)
-    const gaps = boardWith((draft) => Object.assign(draft.pads[other!]!, { x: draft.pads[one!]!.x, y: draft.pads[one!]!.y, side: draft.pads[one!]!.side }))
+    const gaps = boardWith((draft) =>
+      Object.assign(draft.pads[other!]!, { x: draft.pads[one!]!.x, y: draft.pads[one!]!.y, side: draft.pads[one!]!.side }),
+    )
     expect(gaps).toContainEqual({ place: `pads.${other}`, message: `at the same place as ${one}` })
   })
   it('tells when ground or supply have no pad at all', () => {

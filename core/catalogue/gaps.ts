@@ -25,13 +25,16 @@ export function boardGaps(board: BoardDefinition): Contradiction[] {
     if (!pin.functions.length && used.has(id)) say(`pins.${id}.functions`, 'none given: the pad serves nothing')
   }
   for (const [id, rail] of Object.entries(board.rails)) {
-    if (rail.kind === 'linear' && rail.kelvinPerWatt === undefined) say(`rails.${id}.kelvinPerWatt`, 'not given: its heat is told in watts alone')
-    if ((rail.kind === 'linear' || rail.kind === 'switching') && !rail.input) say(`rails.${id}.input`, 'not given: its input range goes unchecked')
+    if (rail.kind === 'linear' && rail.kelvinPerWatt === undefined)
+      say(`rails.${id}.kelvinPerWatt`, 'not given: its heat is told in watts alone')
+    if ((rail.kind === 'linear' || rail.kind === 'switching') && !rail.input)
+      say(`rails.${id}.input`, 'not given: its input range goes unchecked')
   }
   const spots = new Map<string, string>()
   for (const [id, pad] of Object.entries(board.pads)) {
     const { width, height } = board.outline
-    if (pad.x < 0 || pad.y < 0 || pad.x > width || pad.y > height) say(`pads.${id}`, `at ${pad.x}, ${pad.y} mm it lies off the board`)
+    if (pad.x < 0 || pad.y < 0 || pad.x > width || pad.y > height)
+      say(`pads.${id}`, `at ${pad.x}, ${pad.y} mm it lies off the board`)
     const spot = `${pad.side} ${pad.x} ${pad.y}`
     if (spots.has(spot)) say(`pads.${id}`, `at the same place as ${spots.get(spot)}`)
     spots.set(spot, id)
@@ -44,15 +47,21 @@ export function deviceGaps(device: DeviceDefinition): Contradiction[] {
   const gaps: Contradiction[] = []
   const say = (place: string, message: string) => void gaps.push({ place, message })
   if (!device.mass) say('mass', 'not given: it does not count towards the craft')
-  if (!Object.keys(device.needs).length && !Object.keys(device.outputs).length) say('needs', 'none: the device asks nothing of the board')
-  if (!Object.keys(device.supplies).length && !Object.keys(device.outputs).length) say('supplies', 'none: the device is taken to feed itself')
+  if (!Object.keys(device.needs).length && !Object.keys(device.outputs).length)
+    say('needs', 'none: the device asks nothing of the board')
+  if (!Object.keys(device.supplies).length && !Object.keys(device.outputs).length)
+    say('supplies', 'none: the device is taken to feed itself')
   const held = new Set(Object.values(device.connectors).flatMap((connector) => connector.pins))
   for (const [id, terminal] of Object.entries(device.terminals)) {
     if (Object.keys(device.connectors).length && !held.has(id)) say(`terminals.${id}`, 'in no connector: it is told as a pad')
     if (terminal.role === 'signal' && terminal.direction === 'out' && terminal.high === undefined) {
       say(`terminals.${id}.high`, 'not given: its level goes unchecked')
     }
-    if (terminal.role === 'signal' && terminal.direction === 'in' && (terminal.maxIn === undefined || terminal.minHigh === undefined)) {
+    if (
+      terminal.role === 'signal' &&
+      terminal.direction === 'in' &&
+      (terminal.maxIn === undefined || terminal.minHigh === undefined)
+    ) {
       say(`terminals.${id}`, 'highest input or lowest high level not given: its level goes unchecked')
     }
     if (!terminal.colour) say(`terminals.${id}.colour`, 'no lead colour: a plain one is taken')

@@ -51,7 +51,13 @@ interface Common<N> {
 export type NeedKind<N = Need> = Common<N> &
   ({ wiring: 'pad'; pad: PadDemand<N> } | { wiring: Exclude<Wiring, 'pad'>; pad?: undefined })
 
-type OfKind<K extends Need['kind']> = Need extends infer N ? (N extends { kind: infer Kinds } ? (K extends Kinds ? N : never) : never) : never
+type OfKind<K extends Need['kind']> = Need extends infer N
+  ? N extends { kind: infer Kinds }
+    ? K extends Kinds
+      ? N
+      : never
+    : never
+  : never
 
 /** The board's TX goes to the terminal that the device listens on, and the other way about; on one wire one terminal serves both. */
 function serialTerminals({ tx, rx }: SerialNeed): TerminalUse[] {

@@ -22,7 +22,10 @@ export function edgeOf(pad: Pick<Pad, 'x' | 'y'>, { width, height }: { width: nu
  */
 export const padNames = memo((board: Board): Map<string, string> => {
   const made = new Map(board.pads.map(({ id, label }) => [id, label]))
-  for (const alike of groups(board.pads.filter(({ connector }) => connector === undefined), ({ label }) => label)) {
+  for (const alike of groups(
+    board.pads.filter(({ connector }) => connector === undefined),
+    ({ label }) => label,
+  )) {
     if (alike.length > 1) for (const [id, name] of namesAmong(alike, board)) made.set(id, name)
   }
   return made

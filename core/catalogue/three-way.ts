@@ -37,7 +37,8 @@ function both(base: Tree, mine: Tree, theirs: Tree, path: string, conflicts: str
 
 function same(one: unknown, other: unknown): boolean {
   if (one === other) return true
-  if (Array.isArray(one) && Array.isArray(other)) return one.length === other.length && one.every((item, at) => same(item, other[at]))
+  if (Array.isArray(one) && Array.isArray(other))
+    return one.length === other.length && one.every((item, at) => same(item, other[at]))
   if (!isMap(one) || !isMap(other)) return false
   const keys = Object.keys(one)
   return keys.length === Object.keys(other).length && keys.every((key) => Object.hasOwn(other, key) && same(one[key], other[key]))

@@ -25,9 +25,19 @@ describe('what decides the picture', () => {
     const plan = allocated('fellside-mapper')
     const [id] = Object.keys(plan.definitions.devices).filter((each) => plan.definitions.devices[each]!.class === 'video-link')
     const definition = changed(id!, (text) =>
-      text.replace('"grid":{', '"raster":{').replaceAll('"setting":"grid"', '"setting":"raster"').replaceAll('53×20', value).replace('"default":"50×18"', `"default":"${value}"`),
+      text
+        .replace('"grid":{', '"raster":{')
+        .replaceAll('"setting":"grid"', '"setting":"raster"')
+        .replaceAll('53×20', value)
+        .replace('"default":"50×18"', `"default":"${value}"`),
     )
-    return { ...plan, definitions: { ...plan.definitions, devices: { ...plan.definitions.devices, [id!]: readDefinition(definition) as DeviceDefinition } } }
+    return {
+      ...plan,
+      definitions: {
+        ...plan.definitions,
+        devices: { ...plan.definitions.devices, [id!]: readDefinition(definition) as DeviceDefinition },
+      },
+    }
   }
 
   it('hangs on no id, and reads columns and rows however they are written', () => {
@@ -74,12 +84,19 @@ describe('contacts', () => {
     expect(findingsOf(judged, 'PWR-14').some(({ fact }) => fact.includes('a contact of Tiny carries 200 mA'))).toBe(true)
   })
   it('that were known by the beginning of a name are kept with definitions of before', () => {
-    const old = changed('merlow-n3c', (text) => text.replace('"schema":8', '"schema":7').replace(/JST-SH 1\.0 ×6/g, 'JST-SH, six'))
+    const old = changed('merlow-n3c', (text) =>
+      text.replace('"schema":8', '"schema":7').replace(/JST-SH 1\.0 ×6/g, 'JST-SH, six'),
+    )
     const { connectors } = upgradeDefinition(old) as DeviceDefinition
     expect(connectors.main!.contact).toEqual({ amps: 1, wires: 1 })
     const { rings, ...board } = JSON.parse(JSON.stringify(library.boards['corran-7'])) as Record<string, unknown>
     expect(rings).toBeUndefined()
-    const boardBefore = JSON.parse(JSON.stringify(board).replace('"schema":4', '"schema":3').replace(/"feeds":\["height"\]/g, '').replace(/,\}/g, '}')) as unknown
+    const boardBefore = JSON.parse(
+      JSON.stringify(board)
+        .replace('"schema":4', '"schema":3')
+        .replace(/"feeds":\["height"\]/g, '')
+        .replace(/,\}/g, '}'),
+    ) as unknown
     expect(upgradeDefinition(boardBefore)).toEqual(library.boards['corran-7'])
   })
 })

@@ -13,7 +13,10 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     (board) => everywhere(board, ['revisions', 'firmwares'], withoutBuzzer),
     (board) => ({ receivers: 1, ...board }),
     // Contacts and what a part on a bus tells were once known by their names.
-    (board) => everywhere(board, ['revisions', 'firmwares'], (part) => withPart(withPart(part, 'connectors', eachPart(contactByName)), 'i2c', eachPart(busByName))),
+    (board) =>
+      everywhere(board, ['revisions', 'firmwares'], (part) =>
+        withPart(withPart(part, 'connectors', eachPart(contactByName)), 'i2c', eachPart(busByName)),
+      ),
   ],
   device: [
     (device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) }),
@@ -112,14 +115,19 @@ function decidesPicture(id: string, { values }: Document): boolean {
 /** Changes each part of a map of such. */
 function eachPart(change: (part: Document, id: string) => Document): Part {
   return (parts) =>
-    isMap(parts) ? Object.fromEntries(Object.entries(parts).map(([id, part]) => [id, isMap(part) ? change(part, id) : part])) : parts
+    isMap(parts)
+      ? Object.fromEntries(Object.entries(parts).map(([id, part]) => [id, isMap(part) ? change(part, id) : part]))
+      : parts
 }
 
 /** "frame" once named the format of a character on a serial line, in the options of serial needs. */
 function formatsOfNeeds(needs: unknown): unknown {
   if (!isMap(needs)) return needs
   return Object.fromEntries(
-    Object.entries(needs).map(([id, need]) => [id, withPart(need, 'options', (options) => (Array.isArray(options) ? options.map(formatOfOption) : options))]),
+    Object.entries(needs).map(([id, need]) => [
+      id,
+      withPart(need, 'options', (options) => (Array.isArray(options) ? options.map(formatOfOption) : options)),
+    ]),
   )
 }
 
@@ -127,7 +135,10 @@ function formatsOfNeeds(needs: unknown): unknown {
 function settingsWithKind(settings: unknown): unknown {
   if (!isMap(settings)) return settings
   return Object.fromEntries(
-    Object.entries(settings).map(([id, setting]) => [id, isMap(setting) && 'values' in setting ? { kind: 'choice', way: 'tool', ...setting } : setting]),
+    Object.entries(settings).map(([id, setting]) => [
+      id,
+      isMap(setting) && 'values' in setting ? { kind: 'choice', way: 'tool', ...setting } : setting,
+    ]),
   )
 }
 

@@ -49,10 +49,11 @@ const clean = () => {
   git('worktree', 'remove', '--force', folder)
   rmSync(folder, { recursive: true, force: true })
 }
-process.on('SIGINT', () => {
-  clean()
-  process.exit(130)
-})
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => {
+    clean()
+    process.exit(130)
+  })
 
 const vitest = (...what: string[]) => {
   const rest = ['--bail', '1', '--reporter', 'dot', '--passWithNoTests']

@@ -41,7 +41,12 @@ const classes = Object.entries(deviceClasses).map(([value, title]) => ({ value, 
       />
     </template>
     <template v-else>
-      <v-select :model-value="definition.class" :items="classes" label="Kind" @update:model-value="(value: string) => set({ class: value })" />
+      <v-select
+        :model-value="definition.class"
+        :items="classes"
+        label="Kind"
+        @update:model-value="(value: string) => set({ class: value })"
+      />
       <v-text-field
         :model-value="definition.size.width"
         label="Width"

@@ -7,7 +7,10 @@ const emit = defineEmits<{ settle: [choice: 'mine' | 'together' | 'theirs'] }>()
   <v-dialog :model-value="true" persistent width="540" aria-label="Changed elsewhere first">
     <v-card title="This definition was changed elsewhere first">
       <v-card-text>
-        <p>Version {{ clash.newest }}{{ clash.author ? ` by ${clash.author}` : '' }} came in while you worked. Nothing is lost: both are here.</p>
+        <p>
+          Version {{ clash.newest }}{{ clash.author ? ` by ${clash.author}` : '' }} came in while you worked. Nothing is lost:
+          both are here.
+        </p>
         <template v-if="clash.together.conflicts.length">
           <p class="mt-2">Both changed these places; together, yours stands there:</p>
           <ul class="pl-4">

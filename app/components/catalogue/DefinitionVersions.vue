@@ -16,7 +16,10 @@ const open = defineModel<boolean>({ required: true })
 const { kind, id, now } = defineProps<{ kind: string; id: string; now: number }>()
 const emit = defineEmits<{ take: [definition: Editable] }>()
 const path = computed(() => `/api/definitions/${kind}/${id}/versions`)
-const { items, more, start, next } = usePages<Version>((below) => callApi('GET', `${path.value}?limit=50${below ? `&below=${below}` : ''}`), 50)
+const { items, more, start, next } = usePages<Version>(
+  (below) => callApi('GET', `${path.value}?limit=50${below ? `&below=${below}` : ''}`),
+  50,
+)
 watch(open, (on) => on && start())
 
 async function take(number: number) {
@@ -27,7 +30,10 @@ async function take(number: number) {
 
 <template>
   <v-dialog v-model="open" width="620" aria-label="Versions of this definition">
-    <v-card title="Versions of this definition" subtitle="Restore opens an older one for editing; saving makes it the next version.">
+    <v-card
+      title="Versions of this definition"
+      subtitle="Restore opens an older one for editing; saving makes it the next version."
+    >
       <v-card-text class="list">
         <p v-if="!items.length" class="quiet">None yet: this one is as shipped. The first save makes it your own.</p>
         <v-table v-else class="plain">

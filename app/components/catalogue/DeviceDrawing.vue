@@ -16,7 +16,12 @@ const hex = (id: string) => wireColours[device.terminals[id]?.colour ?? 'WH'].he
 </script>
 
 <template>
-  <svg :viewBox="`0 0 ${widest * 62 + 40} ${rows.length * 92 + 50}`" class="device" role="img" :aria-label="`Connectors of ${device.name}`">
+  <svg
+    :viewBox="`0 0 ${widest * 62 + 40} ${rows.length * 92 + 50}`"
+    class="device"
+    role="img"
+    :aria-label="`Connectors of ${device.name}`"
+  >
     <rect class="body" x="8" y="8" :width="widest * 62 + 24" :height="rows.length * 92 + 34" rx="6" />
     <text class="title" x="20" y="28">{{ device.name }}</text>
     <g v-for="(row, at) in rows" :key="row.id" :transform="`translate(20, ${at * 92 + 42})`">
@@ -25,7 +30,9 @@ const hex = (id: string) => wireColours[device.terminals[id]?.colour ?? 'WH'].he
         <rect class="contact" width="58" height="42" />
         <rect x="0" y="42" width="58" height="7" :fill="hex(pin)" class="lead" />
         <text x="29" y="17" text-anchor="middle" class="mono">{{ device.terminals[pin]?.label ?? '?' }}</text>
-        <text x="29" y="33" text-anchor="middle" class="mono small">{{ index + 1 }} {{ device.terminals[pin]?.colour ?? '' }}</text>
+        <text x="29" y="33" text-anchor="middle" class="mono small">
+          {{ index + 1 }} {{ device.terminals[pin]?.colour ?? '' }}
+        </text>
       </g>
     </g>
   </svg>

@@ -35,11 +35,18 @@ function set(at: number, column: (typeof padColumns)[number], value: string) {
 function add() {
   let number = rows.value.length + 1
   while (board.pads[`P${number}`]) number += 1
-  take(`${padTableCsv(board)}P${number},${Math.min(board.outline.width, 2)},${Math.min(board.outline.height, 2 + 2.54 * (number % 12))},top,,\n`)
+  take(
+    `${padTableCsv(board)}P${number},${Math.min(board.outline.width, 2)},${Math.min(board.outline.height, 2 + 2.54 * (number % 12))},top,,\n`,
+  )
 }
 
 function remove(id: string) {
-  take([columns.join('\t'), ...rows.value.filter((row) => row.pad !== id).map((row) => columns.map((name) => row[name]).join('\t'))].join('\n'))
+  take(
+    [
+      columns.join('\t'),
+      ...rows.value.filter((row) => row.pad !== id).map((row) => columns.map((name) => row[name]).join('\t')),
+    ].join('\n'),
+  )
 }
 
 async function open(event: Event) {
@@ -58,11 +65,15 @@ function paste() {
       <v-btn :prepend-icon="mdiPlus" @click="add">Add a pad</v-btn>
       <v-btn :prepend-icon="mdiContentPaste" @click="pasting = true">Paste a table</v-btn>
       <v-btn :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Open CSV</v-btn>
-      <v-btn :prepend-icon="mdiDownload" @click="download(`${board.id}.pads.csv`, 'text/csv', padTableCsv(board))">Save CSV</v-btn>
+      <v-btn :prepend-icon="mdiDownload" @click="download(`${board.id}.pads.csv`, 'text/csv', padTableCsv(board))"
+        >Save CSV</v-btn
+      >
       <input ref="file" type="file" accept=".csv,.tsv,.txt" hidden aria-label="Pad table file" @change="open" />
     </div>
     <ul v-if="problems.length && !pasting" role="alert" class="problems">
-      <li v-for="problem in problems" :key="problem.place + problem.message"><span class="mono">{{ problem.place }}</span> {{ problem.message }}</li>
+      <li v-for="problem in problems" :key="problem.place + problem.message">
+        <span class="mono">{{ problem.place }}</span> {{ problem.message }}
+      </li>
     </ul>
     <div class="scroll">
       <table>
@@ -87,14 +98,16 @@ function paste() {
           </tr>
         </tbody>
       </table>
-      <p v-if="!rows.length" class="quiet pa-3">No pads yet. Paste a table with the columns {{ columns.join(', ') }}, or add one pad after another.</p>
+      <p v-if="!rows.length" class="quiet pa-3">
+        No pads yet. Paste a table with the columns {{ columns.join(', ') }}, or add one pad after another.
+      </p>
     </div>
     <v-dialog v-model="pasting" width="640" aria-label="Paste a pad table">
       <v-card title="Paste a pad table">
         <v-card-text>
           <p class="quiet">
-            Columns {{ columns.join(', ') }}; millimetres from the top left corner. Functions: uart-tx:uart1, pulse:tim3/2, switch,
-            analog&lt;=3.3, led-data:tim4/3, i2c-sda:i2c1, supply:v5, ground; several parted by ;
+            Columns {{ columns.join(', ') }}; millimetres from the top left corner. Functions: uart-tx:uart1, pulse:tim3/2,
+            switch, analog&lt;=3.3, led-data:tim4/3, i2c-sda:i2c1, supply:v5, ground; several parted by ;
           </p>
           <v-textarea v-model="pasted" class="mono" rows="9" label="Table" autofocus />
           <ul v-if="problems.length" role="alert" class="problems">

@@ -8,9 +8,7 @@ const { device, group } = defineProps<{ device: DeviceDefinition; group: PartGro
 const emit = defineEmits<{ change: [device: DeviceDefinition] }>()
 const table = computed<PartGroup>(() => deviceParts[group])
 /** Columns that something can stand in. */
-const columns = computed(() =>
-  table.value.columns.filter(({ of }) => !of || Object.values(parts.value).some((part) => of(part))),
-)
+const columns = computed(() => table.value.columns.filter(({ of }) => !of || Object.values(parts.value).some((part) => of(part))))
 const parts = computed(() => device[group] as unknown as Record<string, DraftPart>)
 
 const change = (next: Record<string, DraftPart>) => emit('change', { ...device, [group]: next } as DeviceDefinition)
@@ -37,7 +35,8 @@ function written({ type, write }: Column, text: string, part: DraftPart): unknow
   const value = Number(text.replace(',', '.'))
   return Number.isFinite(value) ? value : text
 }
-const shown = (part: DraftPart, { field, read }: Column) => (read ? read(part) : String((part[field] as string | undefined) ?? ''))
+const shown = (part: DraftPart, { field, read }: Column) =>
+  read ? read(part) : String((part[field] as string | undefined) ?? '')
 
 function add() {
   let number = Object.keys(parts.value).length + 1

@@ -40,19 +40,31 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
 
 <template>
   <section class="versions" :aria-label="`${word}s`">
-    <p class="quiet">A {{ word }} is what differs from the base. Choose one above to edit it as it is; only the differences are kept.</p>
+    <p class="quiet">
+      A {{ word }} is what differs from the base. Choose one above to edit it as it is; only the differences are kept.
+    </p>
     <article v-for="(version, id) in versions" :key="id">
       <div class="head">
         <b class="mono">{{ id }}</b>
         <input :value="version.name" :aria-label="`Name of ${id}`" @change="set(String(id), { name: text($event) })" />
-        <input class="note" :value="version.note" :aria-label="`Note of ${id}`" placeholder="note" @change="set(String(id), { note: text($event) })" />
+        <input
+          class="note"
+          :value="version.note"
+          :aria-label="`Note of ${id}`"
+          placeholder="note"
+          @change="set(String(id), { note: text($event) })"
+        />
         <v-btn size="x-small" variant="outlined" @click="emit('open', String(id))">Edit it</v-btn>
         <v-btn v-if="Object.keys(versions).length > 1" size="x-small" @click="remove(String(id))">Remove</v-btn>
       </div>
       <ul>
         <li v-for="difference in listDifferences(version.differences)" :key="difference.path">
           <span class="mono">{{ difference.path }}</span> {{ difference.becomes }}
-          <button class="back" :aria-label="`Take back ${difference.path} of ${id}`" @click="set(String(id), { differences: without(version.differences, difference.path) })">
+          <button
+            class="back"
+            :aria-label="`Take back ${difference.path} of ${id}`"
+            @click="set(String(id), { differences: without(version.differences, difference.path) })"
+          >
             take back
           </button>
         </li>

@@ -27,7 +27,10 @@ describe('tables of the parts of a device', () => {
           for (const { field, read, choices, of } of columns) {
             if (!choices || part[field] === undefined || (of && !of(part))) continue
             const text = read ? read(part) : String(part[field])
-            expect(choices(device).map(({ value }) => value), `${device.id} ${group}.${id}.${field}`).toContain(text)
+            expect(
+              choices(device).map(({ value }) => value),
+              `${device.id} ${group}.${id}.${field}`,
+            ).toContain(text)
           }
   })
 

@@ -1,4 +1,15 @@
-import { choices, measures, pairedJobs, pictureTraits, settingWays, type Contact, type DeviceDefinition, type DeviceSetting, type PairedJob, type SettingPair } from '#core/catalogue'
+import {
+  choices,
+  measures,
+  pairedJobs,
+  pictureTraits,
+  settingWays,
+  type Contact,
+  type DeviceDefinition,
+  type DeviceSetting,
+  type PairedJob,
+  type SettingPair,
+} from '#core/catalogue'
 import { wireColours } from '#core/units'
 
 /** A part of a device as it is being typed: whatever its kind, with some of its fields. */
@@ -101,8 +112,12 @@ function pairOf(text: string): SettingPair | undefined {
   return what === 'output' ? { output: id } : undefined
 }
 function pairChoices({ needs, radios, outputs }: DeviceDefinition) {
-  const serial = Object.entries(needs as Record<string, { kind: string; label: string }>).filter(([, { kind }]) => kind === 'serial')
-  const pulses = Object.entries(needs as Record<string, { kind: string }>).flatMap(([id, { kind }]) => (kind === 'pulse' ? [id] : []))
+  const serial = Object.entries(needs as Record<string, { kind: string; label: string }>).filter(
+    ([, { kind }]) => kind === 'serial',
+  )
+  const pulses = Object.entries(needs as Record<string, { kind: string }>).flatMap(([id, { kind }]) =>
+    kind === 'pulse' ? [id] : [],
+  )
   return [
     none,
     ...serial.flatMap(([id, need]) => [
@@ -146,7 +161,14 @@ export const deviceParts = {
   supplies: {
     title: 'Supplies',
     word: 'supply',
-    fresh: (_, device) => ({ terminal: firstTerminal(device, 'supply'), ground: firstTerminal(device, 'ground'), min: 4.5, max: 5.5, typical: 0.1, peak: 0.2 }),
+    fresh: (_, device) => ({
+      terminal: firstTerminal(device, 'supply'),
+      ground: firstTerminal(device, 'ground'),
+      min: 4.5,
+      max: 5.5,
+      typical: 0.1,
+      peak: 0.2,
+    }),
     columns: [
       terminal('terminal', ['supply']),
       terminal('ground', ['ground'], true),
@@ -212,12 +234,7 @@ export const deviceParts = {
     title: 'Ports',
     word: 'port',
     fresh: (number, device) => ({ label: `Port ${number}`, tx: firstTerminal(device, 'signal'), protocols: ['msp'] }),
-    columns: [
-      label,
-      terminal('tx', ['signal'], true),
-      terminal('rx', ['signal'], true),
-      { ...listOf('protocols'), width: 200 },
-    ],
+    columns: [label, terminal('tx', ['signal'], true), terminal('rx', ['signal'], true), { ...listOf('protocols'), width: 200 }],
   },
   connectors: {
     title: 'Connectors',
@@ -247,7 +264,14 @@ export const deviceParts = {
       { field: 'lines', head: 'lines', words: 'lines', type: 'choice', choices: plain(choices.linkLines), of: isSerial },
       { ...terminal('tx', ['signal'], true), of: isSerial },
       { ...terminal('rx', ['signal'], true), of: isSerial },
-      { field: 'states', head: 'runs', words: 'flight states', type: 'choice', choices: plain(choices.flightStates), of: isSerial },
+      {
+        field: 'states',
+        head: 'runs',
+        words: 'flight states',
+        type: 'choice',
+        choices: plain(choices.flightStates),
+        of: isSerial,
+      },
       { ...flag('interruptible', 'may be interrupted'), of: isSerial },
       { ...flag('takesTurns', 'takes turns'), of: isSerial },
       { ...flag('configures', 'configures the board'), of: isSerial },
@@ -302,7 +326,8 @@ export const deviceParts = {
         head: 'ships as',
         words: 'value as it ships',
         type: 'text',
-        read: ({ default: value }) => (value === true ? 'on' : value === false ? 'off' : String((value as string | number | undefined) ?? '')),
+        read: ({ default: value }) =>
+          value === true ? 'on' : value === false ? 'off' : String((value as string | number | undefined) ?? ''),
         write: (text, part) => (kindIs('switch')(part) && ['on', 'off'].includes(text) ? text === 'on' : valueOf(text)),
       },
       {
@@ -321,7 +346,13 @@ export const deviceParts = {
         read: ({ pairs }) => pairText(pairs as SettingPair | undefined),
         write: pairOf,
       },
-      { field: 'picture', head: 'decides', words: 'what it decides of the picture', type: 'choice', choices: () => [none, ...plain(pictureTraits)()] },
+      {
+        field: 'picture',
+        head: 'decides',
+        words: 'what it decides of the picture',
+        type: 'choice',
+        choices: () => [none, ...plain(pictureTraits)()],
+      },
       { field: 'note', head: 'note', words: 'note', type: 'text', width: 160 },
     ],
   },

@@ -37,10 +37,13 @@ const all = computed<(BoardDefinition | DeviceDefinition)[]>(() => {
   const { boards = {}, devices = {} } = catalogue.library ?? {}
   return Object.values<BoardDefinition | DeviceDefinition>(kind.value === 'board' ? boards : devices)
 })
-const groupOf = (definition: BoardDefinition | DeviceDefinition) => (definition.kind === 'device' ? deviceClasses[definition.class] : 'Boards')
+const groupOf = (definition: BoardDefinition | DeviceDefinition) =>
+  definition.kind === 'device' ? deviceClasses[definition.class] : 'Boards'
 const rows = computed(() =>
   all.value
-    .filter((definition) => hasWords(`${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)}`, wanted.value))
+    .filter((definition) =>
+      hasWords(`${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)}`, wanted.value),
+    )
     .sort((a, b) => groupOf(a).localeCompare(groupOf(b)) || a.name.localeCompare(b.name)),
 )
 const { sorting, sorted } = useSorted(() => rows.value, {
@@ -53,7 +56,8 @@ const own = computed(() => {
   const { boards = {}, devices = {}, protocols = {} } = catalogue.library ?? {}
   return [...Object.values(protocols), ...Object.values(devices), ...Object.values(boards)].filter(isOwn)
 })
-const versionsOf = (definition: BoardDefinition | DeviceDefinition) => Object.keys(definition.kind === 'board' ? definition.revisions : definition.variants)
+const versionsOf = (definition: BoardDefinition | DeviceDefinition) =>
+  Object.keys(definition.kind === 'board' ? definition.revisions : definition.variants)
 
 async function take(event: Event) {
   const chosen = chosenFile(event)
@@ -67,7 +71,11 @@ async function takeText(name: string, text: string, there?: 'replace' | 'keep') 
   refused.value = asked.value = undefined
   const before = catalogue.library
   try {
-    const { taken, left } = await callApi<{ taken: Named[]; left: number }>('POST', '/api/definitions', { file: text, there, author: author() })
+    const { taken, left } = await callApi<{ taken: Named[]; left: number }>('POST', '/api/definitions', {
+      file: text,
+      there,
+      author: author(),
+    })
     await catalogue.load(true)
     const rest = left ? ` ${left} left as they are.` : ''
     if (!taken.length) return notices.tell(`Nothing new in ${name}.`)
@@ -84,7 +92,8 @@ async function takeText(name: string, text: string, there?: 'replace' | 'keep') 
 
 /** Undoes an import: what was there before is there again, what was not is deleted; the versions stay in the history. */
 async function takeBack(taken: Named[], before: Catalogue | undefined) {
-  const old = (of: Named) => (before?.[`${of.kind}s` as 'boards' | 'devices' | 'protocols'] as Record<string, Definition> | undefined)?.[of.id]
+  const old = (of: Named) =>
+    (before?.[`${of.kind}s` as 'boards' | 'devices' | 'protocols'] as Record<string, Definition> | undefined)?.[of.id]
   const isShipped = ({ kind: of, id }: Named) => before?.standing[`${of}:${id}`]?.origin !== 'own'
   const restored = taken.flatMap((of) => (isShipped(of) ? [] : (old(of) ?? [])))
   try {
@@ -104,7 +113,8 @@ async function takeBack(taken: Named[], before: Catalogue | undefined) {
   await catalogue.load(true)
 }
 
-const save = (definition: Definition) => download(`${definition.id}.json`, 'application/json', JSON.stringify(definition, null, 2))
+const save = (definition: Definition) =>
+  download(`${definition.id}.json`, 'application/json', JSON.stringify(definition, null, 2))
 const saveAll = (which: Definition[], name: string) =>
   download(name, 'application/json', JSON.stringify(libraryFile(which), null, 2))
 const everything = () => {
@@ -117,7 +127,10 @@ async function remove(definition: Definition) {
   const { version } = catalogue.standing(definition)
   let restored: boolean
   try {
-    ;({ restored } = await callApi<{ restored: boolean }>('DELETE', `${path}?base=${version}&author=${encodeURIComponent(author())}`))
+    ;({ restored } = await callApi<{ restored: boolean }>(
+      'DELETE',
+      `${path}?base=${version}&author=${encodeURIComponent(author())}`,
+    ))
   } catch (error) {
     notices.complain((error as Error).message)
     return catalogue.load(true)
@@ -126,7 +139,12 @@ async function remove(definition: Definition) {
   notices.tell(`${definition.name} of your own is deleted${restored ? '; the shipped one is back' : ''}.`, {
     label: 'Undo',
     run: () =>
-      void callApi('PUT', path, { definition, base: catalogue.standing(definition).version, author: author(), note: 'Deletion undone' }).then(() => catalogue.load(true)),
+      void callApi('PUT', path, {
+        definition,
+        base: catalogue.standing(definition).version,
+        author: author(),
+        note: 'Deletion undone',
+      }).then(() => catalogue.load(true)),
   })
 }
 </script>
@@ -156,7 +174,14 @@ async function remove(definition: Definition) {
         <input ref="file" type="file" accept=".json,.yaml,.yml" hidden aria-label="Definition file" @change="take" />
       </div>
       <RefusedFile v-if="refused" v-bind="refused" what="imported" @close="refused = undefined" />
-      <v-alert v-for="lost in catalogue.library?.unreadable" :key="lost.kind + lost.id" type="warning" variant="outlined" density="compact" class="ma-4">
+      <v-alert
+        v-for="lost in catalogue.library?.unreadable"
+        :key="lost.kind + lost.id"
+        type="warning"
+        variant="outlined"
+        density="compact"
+        class="ma-4"
+      >
         {{ lost.kind }} “{{ lost.id }}” is stored and cannot be read: {{ lost.message }}.
         <a :href="`/api/definitions/${lost.kind}/${lost.id}/raw`" :download="`${lost.id}.json`">Save it as it is</a>
       </v-alert>
@@ -185,16 +210,38 @@ async function remove(definition: Definition) {
             <td class="mono">{{ versionsOf(definition).join(', ') }}</td>
             <td class="quiet">{{ definition.summary }}</td>
             <td class="actions">
-              <NuxtLink :to="{ path: '/', query: { find: definition.name } }" class="mr-3" :aria-label="`Builds with ${definition.name}`">Builds</NuxtLink>
-              <v-btn v-if="isOwn(definition)" size="x-small" :aria-label="`Delete ${definition.name} of your own`" @click="remove(definition)">Delete</v-btn>
-              <v-btn :icon="mdiDownload" :aria-label="`Save ${definition.name} as a file`" title="Save as a file" @click="save(definition)" />
+              <NuxtLink
+                :to="{ path: '/', query: { find: definition.name } }"
+                class="mr-3"
+                :aria-label="`Builds with ${definition.name}`"
+                >Builds</NuxtLink
+              >
+              <v-btn
+                v-if="isOwn(definition)"
+                size="x-small"
+                :aria-label="`Delete ${definition.name} of your own`"
+                @click="remove(definition)"
+                >Delete</v-btn
+              >
+              <v-btn
+                :icon="mdiDownload"
+                :aria-label="`Save ${definition.name} as a file`"
+                title="Save as a file"
+                @click="save(definition)"
+              />
             </td>
           </tr>
         </tbody>
       </v-table>
       <p v-if="catalogue.library && !rows.length" class="pa-4">Nothing has these words.</p>
     </main>
-    <v-dialog :model-value="Boolean(asked)" width="680" aria-label="Import over what is there" scrollable @update:model-value="asked = undefined">
+    <v-dialog
+      :model-value="Boolean(asked)"
+      width="680"
+      aria-label="Import over what is there"
+      scrollable
+      @update:model-value="asked = undefined"
+    >
       <v-card v-if="asked" :title="`${asked.name} would replace what is there`">
         <v-card-text>
           These are in the catalogue already, and otherwise than in the file. Their versions so far are kept.

@@ -69,7 +69,9 @@ async function save() {
     await editor.save()
     if (clash.value) return
     await catalogue.load(true)
-    notices.tell(`${document.value!.name} is saved. Plans keep the definition they were made with; the inspector offers the newer one.`)
+    notices.tell(
+      `${document.value!.name} is saved. Plans keep the definition they were made with; the inspector offers the newer one.`,
+    )
   } catch (error) {
     notices.complain((error as Error).message)
   }
@@ -134,7 +136,13 @@ const change = (next: Editable) => editor.changeShown(next)
       <div class="work">
         <section class="left">
           <nav class="tabs" aria-label="Ways to edit">
-            <button v-for="(name, key) in tabs" :key="key" :class="{ here: tab === key }" :aria-pressed="tab === key" @click="tab = key">
+            <button
+              v-for="(name, key) in tabs"
+              :key="key"
+              :class="{ here: tab === key }"
+              :aria-pressed="tab === key"
+              @click="tab = key"
+            >
               {{ name }}
             </button>
           </nav>
@@ -157,12 +165,16 @@ const change = (next: Editable) => editor.changeShown(next)
           <div class="checks" data-testid="checks">
             <h2>{{ problems.length ? 'Errors, to correct before it can be saved' : 'No errors' }}</h2>
             <ul v-if="problems.length" class="wrong">
-              <li v-for="problem in problems" :key="problem.place + problem.message"><span class="mono">{{ problem.place }}</span> {{ problem.message }}</li>
+              <li v-for="problem in problems" :key="problem.place + problem.message">
+                <span class="mono">{{ problem.place }}</span> {{ problem.message }}
+              </li>
             </ul>
             <template v-if="gaps.length">
               <h2>Missing data ({{ gaps.length }})</h2>
               <ul>
-                <li v-for="problem in gaps" :key="problem.place + problem.message"><span class="mono">{{ problem.place }}</span> {{ problem.message }}</li>
+                <li v-for="problem in gaps" :key="problem.place + problem.message">
+                  <span class="mono">{{ problem.place }}</span> {{ problem.message }}
+                </li>
               </ul>
             </template>
           </div>
@@ -178,7 +190,12 @@ const change = (next: Editable) => editor.changeShown(next)
       @take="(old: Editable) => editor.change(old)"
     />
     <DefinitionClash v-if="clash" :clash @settle="editor.settle" />
-    <v-dialog :model-value="Boolean(leaving)" width="420" aria-label="Leave without saving" @update:model-value="leaving = undefined">
+    <v-dialog
+      :model-value="Boolean(leaving)"
+      width="420"
+      aria-label="Leave without saving"
+      @update:model-value="leaving = undefined"
+    >
       <v-card title="Leave without saving?">
         <v-card-text>What you changed in {{ document?.name }} is not saved.</v-card-text>
         <v-card-actions>
