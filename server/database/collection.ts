@@ -22,7 +22,7 @@ export class StaleCollected extends Error {
 /** Another thing of its kind has the name that one is to have. */
 export class NameTaken extends Error {
   constructor(name: string) {
-    super(`${name} is there already: change that one, or take another name`)
+    super(`${name} is there already: take another name, or delete that one first`)
   }
 }
 
