@@ -55,7 +55,15 @@ export default defineNuxtConfig({
     // Named as the page's own assets are, so that one that both know of is there once.
     worker: { format: 'es', rollupOptions: { output: { assetFileNames: '_nuxt/[name].[hash][extname]' } } },
     // Few files of some size come sooner than many small ones; the larger they may be, the more comes that is not wanted yet.
-    build: { cssCodeSplit: false, reportCompressedSize: false, rollupOptions: { output: { experimentalMinChunkSize: 10_000 } } },
+    build: {
+      cssCodeSplit: false,
+      reportCompressedSize: false,
+      rollupOptions: {
+        output: { experimentalMinChunkSize: 10_000 },
+        // Nothing of the core does anything by being there alone.
+        treeshake: { moduleSideEffects: (id) => !id.startsWith(core) },
+      },
+    },
     // The solver finds its WebAssembly beside its own file.
     optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'], exclude: ['highs'] },
   },

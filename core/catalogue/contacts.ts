@@ -1,10 +1,7 @@
-import type { Amps } from '../units'
+import type { contact } from './fields/common'
+import type { ValueOf } from './fields/field'
 
-/** What one contact of a connector bears, and how many wires it holds. */
-export interface Contact {
-  amps: Amps
-  wires: number
-}
+export type Contact = ValueOf<typeof contact>
 
 /** A connector as far as its contacts go: what it says of them itself counts, else what its kind is known for. */
 export interface WithContacts {

@@ -75,7 +75,7 @@ describe('what contradicts itself', () => {
     [
       'cells the wrong way round',
       (draft) => Object.assign(draft.supply, { cellsMin: 6, cellsMax: 2 }),
-      'supply.cellsMin: is above cellsMax',
+      'supply.cellsMin: 6 is above cellsMax 2',
     ],
   ]
   it.each(boards)('on a board: %s', (_name, edit, told) => {

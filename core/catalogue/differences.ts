@@ -1,4 +1,6 @@
-import type { Differences } from './board'
+import type { Differences } from './fields/common'
+import type { Field, Fields } from './fields/field'
+import { fieldsOf } from './fields/walk'
 
 function isMap(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -27,11 +29,40 @@ export function differencesBetween(base: Record<string, unknown>, target: Record
   return differences
 }
 
-/** Each single difference of a patch, as a path and what it becomes. */
-export function listDifferences(differences: Differences, path = ''): { path: string; becomes: string }[] {
-  return Object.entries(differences).flatMap(([key, value]) => {
-    const place = path ? `${path}.${key}` : key
-    if (value === null) return [{ path: place, becomes: 'is not there' }]
-    return isMap(value) ? listDifferences(value, place) : [{ path: place, becomes: JSON.stringify(value) }]
-  })
+/** One difference of a patch: where it is, what stands there in words, and what it becomes. */
+export interface ToldDifference {
+  path: string
+  words?: string
+  becomes: string
+}
+
+/** Each single difference of a patch, in the words and units of the definition's fields. */
+export function listDifferences(fields: Fields, differences: Differences): ToldDifference[] {
+  return inPart(fields, differences, '')
+}
+
+function inPart(fields: Fields, differences: Differences, path: string): ToldDifference[] {
+  return Object.entries(differences).flatMap(([key, value]) => inField(fields[key], value, path ? `${path}.${key}` : key))
+}
+
+function inField(field: Field | undefined, value: unknown, path: string): ToldDifference[] {
+  const words = field?.words ?? field?.head
+  if (value === null) return [{ path, words, becomes: 'is not there' }]
+  if (!isMap(value)) return [{ path, words, becomes: toldIn(field, value) }]
+  const isSection = field?.shape.is === 'parts' || field?.shape.is === 'kinds'
+  if (!isSection) return inPart(field ? fieldsOf(field, value) : {}, value, path)
+  return Object.entries(value).flatMap(([id, part]) =>
+    isMap(part) ? inPart(ofAnyKind(field), part, `${path}.${id}`) : inField({ ...field, head: undefined }, part, `${path}.${id}`),
+  )
+}
+
+/** A patch need not say of what kind a part is: then the fields of all kinds may be meant. */
+function ofAnyKind({ shape }: Field): Fields {
+  if (shape.is === 'parts') return shape.fields
+  return shape.is === 'kinds' ? Object.assign({}, ...Object.values(shape.kinds), shape.all) : {}
+}
+
+function toldIn(field: Field | undefined, value: unknown): string {
+  const unit = field?.shape.is === 'figure' ? field.shape.unit : undefined
+  return unit ? `${String(value)} ${unit}` : JSON.stringify(value)
 }

@@ -89,8 +89,8 @@ describe('what a device does not tell', () => {
     [
       'an input of unknown level',
       (draft) => Object.assign(draft.terminals[out]!, { direction: 'in', maxIn: undefined }),
-      `terminals.${out}`,
-      /highest input or lowest high/,
+      `terminals.${out}.maxIn`,
+      /level goes unchecked/,
     ],
     [
       'a terminal in no connector',

@@ -1,6 +1,10 @@
 import type { BoardDefinition } from './board'
 import type { Contradiction } from './contradictions'
 import type { DeviceDefinition } from './device'
+import { boardFields } from './fields/board'
+import { deviceFields } from './fields/device'
+import type { Fields, PartValues } from './fields/field'
+import { eachTold } from './fields/walk'
 
 /** What a board does not tell and the engine could use: nothing is wrong, but an answer will be less exact. */
 export function boardGaps(board: BoardDefinition): Contradiction[] {
@@ -13,7 +17,6 @@ export function boardGaps(board: BoardDefinition): Contradiction[] {
     if (!pads.some((pad) => pad.kind === 'supply')) say('pads', 'no supply pad: devices have to be fed by others')
   }
   for (const [id, port] of Object.entries(board.ports)) {
-    if (port.kind === 'hardware' && port.clock === undefined) say(`ports.${id}.clock`, 'not given: rates are taken as exact')
     if (port.kind === 'software' && port.maxBaud > 57_600) {
       say(`ports.${id}.maxBaud`, `${port.maxBaud} is much for a port made in software; 19200 is usual`)
     }
@@ -24,12 +27,6 @@ export function boardGaps(board: BoardDefinition): Contradiction[] {
     if (pin.functions.length && !used.has(id)) say(`pins.${id}`, 'brought out to no pad in the base')
     if (!pin.functions.length && used.has(id)) say(`pins.${id}.functions`, 'none given: the pad serves nothing')
   }
-  for (const [id, rail] of Object.entries(board.rails)) {
-    if (rail.kind === 'linear' && rail.kelvinPerWatt === undefined)
-      say(`rails.${id}.kelvinPerWatt`, 'not given: its heat is told in watts alone')
-    if ((rail.kind === 'linear' || rail.kind === 'switching') && !rail.input)
-      say(`rails.${id}.input`, 'not given: its input range goes unchecked')
-  }
   const spots = new Map<string, string>()
   for (const [id, pad] of Object.entries(board.pads)) {
     const { width, height } = board.outline
@@ -39,7 +36,7 @@ export function boardGaps(board: BoardDefinition): Contradiction[] {
     if (spots.has(spot)) say(`pads.${id}`, `at the same place as ${spots.get(spot)}`)
     spots.set(spot, id)
   }
-  return gaps
+  return [...gaps, ...untold(boardFields, board)]
 }
 
 /** The same for a device. */
@@ -52,20 +49,18 @@ export function deviceGaps(device: DeviceDefinition): Contradiction[] {
   if (!Object.keys(device.supplies).length && !Object.keys(device.outputs).length)
     say('supplies', 'none: the device is taken to feed itself')
   const held = new Set(Object.values(device.connectors).flatMap((connector) => connector.pins))
-  for (const [id, terminal] of Object.entries(device.terminals)) {
+  for (const id of Object.keys(device.terminals)) {
     if (Object.keys(device.connectors).length && !held.has(id)) say(`terminals.${id}`, 'in no connector: it is told as a pad')
-    if (terminal.role === 'signal' && terminal.direction === 'out' && terminal.high === undefined) {
-      say(`terminals.${id}.high`, 'not given: its level goes unchecked')
-    }
-    if (
-      terminal.role === 'signal' &&
-      terminal.direction === 'in' &&
-      (terminal.maxIn === undefined || terminal.minHigh === undefined)
-    ) {
-      say(`terminals.${id}`, 'highest input or lowest high level not given: its level goes unchecked')
-    }
-    if (!terminal.colour) say(`terminals.${id}.colour`, 'no lead colour: a plain one is taken')
   }
   if (!Object.values(device.terminals).some((terminal) => terminal.role === 'ground')) say('terminals', 'no ground')
-  return gaps
+  return [...gaps, ...untold(deviceFields, device)]
+}
+
+/** What fields that have no value say of it. */
+function untold(fields: Fields, definition: object): Contradiction[] {
+  return [...eachTold(fields, definition as PartValues)].flatMap(({ field: { gap }, value, part, place }) => {
+    if (value !== undefined || gap === undefined) return []
+    if (typeof gap === 'string') return [{ place, message: gap }]
+    return gap.of(part) ? [{ place, message: gap.says }] : []
+  })
 }

@@ -1,11 +1,9 @@
-export { measures, pinUses } from './board'
 export type {
   Board,
   BoardConnector,
   BoardDefinition,
   BoardSide,
   CanBus,
-  Differences,
   Exclusion,
   I2cBus,
   Inverter,
@@ -13,15 +11,24 @@ export type {
   Pad,
   Pin,
   PinFunction,
-  PinRole,
-  PinUse,
   PortLine,
   Rail,
-  Revision,
   SerialPort,
   Timer,
 } from './board'
-export { characterFormats, deviceClasses, gridOf, pairedJobs, pictureTraits, settingWays } from './device'
+export { characterFormats, measures } from './fields/common'
+export type { Differences } from './fields/common'
+export { boardFields, pinUses } from './fields/board'
+export type { PinRole, PinUse } from './fields/board'
+export { deviceClasses, deviceFields } from './fields/device'
+export { pairedJobs, settingWays } from './fields/settings'
+export { protocolFields } from './fields/protocol'
+export type { Field, Fields, FieldWords, PartValues, Shape } from './fields/field'
+export { fieldsOf } from './fields/walk'
+export { namesOf, startOf, startOfField } from './fields/start'
+export type { Beginning } from './fields/start'
+export { limits } from './limits'
+export { gridOf } from './device'
 export type {
   AnalogNeed,
   CanNeed,
@@ -66,8 +73,6 @@ export { edgeOf, ordinal, padNames } from './pad-names'
 export type { Edge } from './pad-names'
 export { protocolsOf } from './protocols-of'
 export { differencesBetween, listDifferences } from './differences'
-export { choices } from './choices'
-export type { Choice } from './choices'
 export { batteryContact, connectorKinds, contactOf } from './contacts'
 export type { Contact, WithContacts } from './contacts'
 export { boardGaps, deviceGaps } from './gaps'

@@ -1,4 +1,4 @@
-import type { Differences } from './board'
+import type { Differences } from './fields/common'
 
 function isMap(value: unknown): value is Record<string, unknown> {
   return typeof value === 'object' && value !== null && !Array.isArray(value)
@@ -18,6 +18,6 @@ export function mergeDifferences<T>(target: T, differences: Differences): T {
 }
 
 /** Turns a map keyed by id into a list of objects that carry their id, in the map's order. */
-export function withIds<T extends { id: string }>(map: Record<string, Omit<T, 'id'>>): T[] {
-  return Object.entries(map).map(([id, value]) => ({ ...value, id }) as T)
+export function withIds(map: Record<string, object>): { id: string }[] {
+  return Object.entries(map).map(([id, value]) => ({ ...value, id }))
 }

@@ -1,4 +1,4 @@
-import type { PinUse } from './board'
+import type { PinUse } from './fields/board'
 import type { Need, SerialNeed, SwitchNeed } from './device'
 import type { Amps, Hertz, Volts } from '../units'
 

@@ -1,8 +1,7 @@
-import type { Choice } from './choices'
 import { memo } from '../memo'
 import type { Board, Pad } from './board'
 
-export type Edge = Choice<'boardEdge'>
+export type Edge = Board['usb']['edge']
 
 /** Edge of the board that a pad is nearest to. */
 export function edgeOf(pad: Pick<Pad, 'x' | 'y'>, { width, height }: { width: number; height: number }): Edge {

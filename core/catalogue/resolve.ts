@@ -1,6 +1,6 @@
 import { memo } from '../memo'
-import type { Board, BoardDefinition } from './board'
-import type { Device, DeviceDefinition, DeviceSetting, Need } from './device'
+import { boardSections, type Board, type BoardDefinition } from './board'
+import { deviceSections, type Device, type DeviceDefinition } from './device'
 import { mergeDifferences, withIds } from './merge'
 
 /** Definitions are not changed once they are made; what was laid out of one serves again. */
@@ -26,32 +26,8 @@ function layOutBoard(definition: BoardDefinition, revision: string, firmware: st
   const revised = named(revisions, revision, `${definition.name} has no revision`)
   const versioned = named(firmwares, firmware, `${definition.name} has no firmware version`)
   const merged = mergeDifferences(mergeDifferences(definition, revised.differences), versioned.differences)
-  return {
-    id: definition.id,
-    name: merged.name,
-    maker: merged.maker,
-    summary: merged.summary,
-    revision,
-    firmware,
-    mass: merged.mass,
-    outline: merged.outline,
-    usb: merged.usb,
-    supply: merged.supply,
-    configuration: merged.configuration,
-    receivers: merged.receivers,
-    protocols: merged.protocols,
-    pads: withIds(merged.pads),
-    connectors: withIds(merged.connectors),
-    pins: withIds(merged.pins),
-    ports: withIds(merged.ports),
-    timers: withIds(merged.timers),
-    rails: withIds(merged.rails),
-    exclusions: merged.exclusions,
-    i2c: withIds(merged.i2c),
-    can: withIds(merged.can),
-    overlay: merged.overlay,
-    storage: merged.storage,
-  }
+  const { kind: _kind, schema: _schema, revisions: _revisions, firmwares: _firmwares, ...rest } = merged
+  return { ...rest, revision, firmware, ...listed(merged, boardSections) } as unknown as Board
 }
 
 /**
@@ -65,27 +41,13 @@ export function resolveDevice(definition: DeviceDefinition, variant: string): De
 function layOutDevice(definition: DeviceDefinition, variant: string): Device {
   const { differences } = named(definition.variants, variant, `${definition.name} has no variant`)
   const merged = mergeDifferences(definition, differences)
-  return {
-    id: definition.id,
-    name: merged.name,
-    maker: merged.maker,
-    class: merged.class,
-    summary: merged.summary,
-    variant,
-    mass: merged.mass,
-    size: merged.size,
-    terminals: withIds(merged.terminals),
-    supplies: withIds(merged.supplies),
-    outputs: withIds(merged.outputs),
-    pads: withIds(merged.pads),
-    ports: withIds(merged.ports),
-    connectors: withIds(merged.connectors),
-    motors: merged.motors,
-    ...(merged.selfPowered !== undefined && { selfPowered: merged.selfPowered }),
-    needs: withIds<Need>(merged.needs as Record<string, Omit<Need, 'id'>>),
-    settings: withIds<DeviceSetting>(merged.settings as Record<string, Omit<DeviceSetting, 'id'>>),
-    radios: withIds(merged.radios),
-  }
+  const { kind: _kind, schema: _schema, variants: _variants, ...rest } = merged
+  return { ...rest, variant, ...listed(merged, deviceSections) } as unknown as Device
+}
+
+/** Sections with their parts as lists. */
+function listed<S extends string>(definition: Record<S, Record<string, object>>, sections: readonly S[]) {
+  return Object.fromEntries(sections.map((section) => [section, withIds(definition[section])]))
 }
 
 function named<T>(map: Record<string, T>, key: string, complaint: string): T {

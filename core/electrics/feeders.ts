@@ -1,5 +1,5 @@
 import { memo } from '../memo'
-import type { Choice, Rail } from '../catalogue'
+import type { Rail } from '../catalogue'
 import { batteryId, boardId, idIn, keyOf, referTo, terminalPoint, type Place, type ResolvedPlan, type SupplyKey } from '../plan'
 import type { Amps, Volts } from '../units'
 
@@ -16,7 +16,7 @@ export interface VoltRange {
 export interface Feeder extends VoltRange {
   place: Place
   label: string
-  kind: Choice<'railKind'>
+  kind: Rail['kind']
   /** Volts it makes; missing where it passes on what it is given. */
   volts?: Volts
   dropout: Volts

@@ -14,10 +14,9 @@ import {
 } from '../catalogue'
 import { sameValue } from '../plan'
 import { protocolContradictions } from '../protocols'
-import { boardSchema } from './board'
-import { deviceSchema, protocolSchema } from './device'
+import { boardSchema, deviceSchema, protocolSchema } from './definitions'
 import { InputError } from './error'
-import { limits } from './limits'
+import { limits } from '../catalogue'
 import { refuseUntold, validate } from './validate'
 
 export type Definition = BoardDefinition | DeviceDefinition | ProtocolDefinition

@@ -1,7 +1,6 @@
 import Joi from 'joi'
 import { editKinds, type FieldShapes } from '../plan'
-import { boardSchema } from './board'
-import { deviceSchema, protocolSchema } from './device'
+import { boardSchema, deviceSchema, protocolSchema } from './definitions'
 import { id, label, prose, settingValue } from './parts'
 import {
   anchored,

@@ -1,7 +1,7 @@
 export { InputError } from './error'
 export { parsePlan, readPlan } from './read'
 export { readDefinition, type Definition } from './definition'
-export { limits } from './limits'
+export { limits } from '../catalogue'
 export { parseJson } from './text'
 export { refuseUntold, validate } from './validate'
 export { jsonSchemas } from './json-schema'

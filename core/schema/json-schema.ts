@@ -1,6 +1,5 @@
 import parse from 'joi-to-json'
-import { boardSchema } from './board'
-import { deviceSchema, protocolSchema } from './device'
+import { boardSchema, deviceSchema, protocolSchema } from './definitions'
 import { planDocumentSchema } from './plan'
 
 const documents = { plan: planDocumentSchema, board: boardSchema, device: deviceSchema, protocol: protocolSchema }

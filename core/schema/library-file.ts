@@ -1,6 +1,6 @@
 import { readDefinition, type Definition } from './definition'
 import { InputError } from './error'
-import { limits } from './limits'
+import { limits } from '../catalogue'
 import { parseText } from './text'
 
 /** A library as a file: some definitions together. */

@@ -1,7 +1,6 @@
 import Joi from 'joi'
-import { characterFormats, choices, measures as measured } from '../catalogue'
+import { characterFormats, limits } from '../catalogue'
 import { unseenSign, wireColours } from '../units'
-import { limits } from './limits'
 
 /** Names that any object has of itself cannot name a part. */
 export const heldNames: ReadonlySet<string> = new Set(Object.getOwnPropertyNames(Object.prototype))
@@ -33,26 +32,9 @@ export const prose = Joi.string()
     const found = unseenInProse.exec(text)
     return found ? helpers.message({ custom: `holds a sign that is not seen (${codeOf(found[0])})` }) : text
   })
-export const volts = Joi.number().min(0).max(100)
-export const amps = Joi.number().min(0).max(500)
-/** What something can give: never quite nothing, so that a share of it can be told. */
-export const capacity = Joi.number().min(0.0001).max(500)
-export const share = Joi.number().min(0.05).max(1)
 export const baud = Joi.number().integer().min(300).max(12_000_000)
-/** A place on a board, which may lie a little off it. */
-export const onBoard = Joi.number()
-  .min(-50)
-  .max(limits.board + 50)
 export const colour = Joi.string().valid(...Object.keys(wireColours))
 export const characterFormat = Joi.string().valid(...characterFormats)
-/** One of what a field of a definition is chosen from. */
-export const oneOf = (field: keyof typeof choices) => Joi.string().valid(...choices[field])
-
-/** What a sensor tells of the flight. */
-export const feeds = Joi.array().items(oneOf('flightMeasure')).max(choices.flightMeasure.length)
-/** What one contact of a connector bears, where its kind does not say it. */
-export const contact = Joi.object({ amps: capacity.required(), wires: Joi.number().integer().min(1).max(20).required() })
-export const measures = Joi.string().valid(...Object.keys(measured))
 /** What a setting of a device may be set to. */
 export const settingValue = Joi.alternatives(
   Joi.boolean().strict(),
@@ -60,11 +42,6 @@ export const settingValue = Joi.alternatives(
   Joi.string().allow('').max(limits.name),
 )
 export const list = (items: Joi.Schema, max = 200) => Joi.array().items(items).max(max)
-
-/** A map from ids to parts, at most `max` of them. */
-export function keyed(part: Joi.Schema, max = 400): Joi.ObjectSchema {
-  return Joi.object().pattern(idPattern, part).max(max).default({})
-}
 
 function codeOf(sign: string): string {
   return `U+${sign.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`

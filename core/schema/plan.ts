@@ -28,10 +28,9 @@ import {
   type LightStrip,
 } from '../plan'
 import { cellVoltage, unseenSign } from '../units'
-import { boardSchema } from './board'
-import { deviceSchema, protocolSchema } from './device'
+import { boardSchema, deviceSchema, protocolSchema } from './definitions'
 import { baud, characterFormat, colour, free, id, idPattern, label, list, prose, settingValue } from './parts'
-import { limits } from './limits'
+import { limits } from '../catalogue'
 
 const keyPattern = /^[a-zA-Z0-9_-]{1,60}\/[a-zA-Z0-9_-]{1,60}$/
 export const key = Joi.string().pattern(keyPattern, 'DEVICE/NEED')

@@ -1,7 +1,7 @@
 import { batteryId, boardId, resolvePlan, splitKey, upgradePlan, type Plan } from '../plan'
 import { readDefinition, type Definition } from './definition'
 import { InputError } from './error'
-import { limits } from './limits'
+import { limits } from '../catalogue'
 import { planShellSchema } from './plan'
 import { parseJson } from './text'
 import { refuseUntold, validate } from './validate'

@@ -1,7 +1,7 @@
 import { visit as visitJson, printParseErrorCode } from 'jsonc-parser'
 import { isScalar, Lexer, parseDocument, visit as visitYaml, type Document } from 'yaml'
 import { InputError } from './error'
-import { limits } from './limits'
+import { limits } from '../catalogue'
 
 /**
  * Reads the text of a file: JSON when it begins as JSON does, YAML otherwise. A byte

@@ -1,6 +1,6 @@
 import type Joi from 'joi'
 import { InputError } from './error'
-import { limits } from './limits'
+import { limits } from '../catalogue'
 import { heldNames } from './parts'
 
 /**

@@ -74,8 +74,8 @@ test('the parts of a device are typed into tables, and checked as they are typed
   await page.getByLabel('label of s4').fill('Antenna power')
   await page.getByLabel('label of s4').press('Enter')
   await page.getByLabel('kind of s4').selectOption('number')
-  await expect(page.getByTestId('checks')).toContainText('settings.s4')
-  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled()
+  await expect(page.getByTestId('checks')).toContainText('No errors')
+  await expect(page.getByLabel('label of s4')).toHaveValue('Antenna power')
   for (const [field, value] of [
     ['least', '0'],
     ['most', 'lots'],
@@ -85,6 +85,7 @@ test('the parts of a device are typed into tables, and checked as they are typed
     await page.getByLabel(`${field} of s4`).press('Enter')
   }
   await expect(page.getByTestId('checks')).toContainText('settings.s4.max')
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled()
   await page.getByLabel('most of s4').fill('5')
   await page.getByLabel('most of s4').press('Enter')
   await expect(page.getByTestId('checks')).toContainText('No errors')

@@ -1,69 +1,58 @@
 <script setup lang="ts">
-import { deviceClasses } from '#core/catalogue'
+/** What a definition says of itself, beside its sections: one entry for each value. */
+import { boardFields, deviceFields, type Field, type Fields, type PartValues } from '#core/catalogue'
 import type { Editable } from '~/composables/useDefinition'
+import { fieldAt, headColumns, meantBy, optionsOf, textOf, valueAt, withValue } from './columns'
 
 const { definition } = defineProps<{ definition: Editable }>()
 const emit = defineEmits<{ change: [definition: Editable] }>()
-const set = (part: object) => emit('change', { ...definition, ...part } as Editable)
-const text = (event: Event) => (event.target as HTMLInputElement).value
-const number = (event: Event) => Number(text(event).replace(',', '.'))
-const classes = Object.entries(deviceClasses).map(([value, title]) => ({ value, title }))
+const fields = computed<Fields>(() => (definition.kind === 'board' ? boardFields : deviceFields))
+const values = computed(() => definition as unknown as PartValues)
+const entries = computed(() =>
+  headColumns(fields.value).flatMap(({ path, key, head, help }) => {
+    const field = fieldAt(fields.value, path, values.value)
+    if (!field) return []
+    const label = head.charAt(0).toUpperCase() + head.slice(1)
+    return [{ path, key, field, label, help, value: valueAt(values.value, path), options: optionsOf(field, values.value) }]
+  }),
+)
+const unitOf = ({ shape }: Field) => (shape.is === 'figure' ? shape.unit : undefined)
+const isWide = ({ shape }: Field) => shape.is === 'prose' || shape.is === 'list'
+
+function set(path: readonly string[], value: unknown) {
+  const beginning = { definition: values.value, word: 'part', number: 1 }
+  emit('change', withValue(fields.value, values.value, path, value, beginning) as unknown as Editable)
+}
+const typed = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
   <section class="form" aria-label="Basics">
-    <v-text-field :model-value="definition.name" label="Name" @change="set({ name: text($event) })" />
-    <v-text-field :model-value="definition.maker" label="Maker" @change="set({ maker: text($event) })" />
-    <v-text-field :model-value="definition.summary" label="What it is" class="wide" @change="set({ summary: text($event) })" />
-    <v-text-field :model-value="definition.mass" label="Mass" suffix="g" @change="set({ mass: number($event) })" />
-    <template v-if="definition.kind === 'board'">
-      <v-text-field
-        :model-value="definition.outline.width"
-        label="Width"
-        suffix="mm"
-        @change="set({ outline: { ...definition.outline, width: number($event) } })"
-      />
-      <v-text-field
-        :model-value="definition.outline.height"
-        label="Height"
-        suffix="mm"
-        @change="set({ outline: { ...definition.outline, height: number($event) } })"
-      />
-      <v-text-field
-        :model-value="definition.supply.cellsMin"
-        label="Cells, fewest"
-        @change="set({ supply: { ...definition.supply, cellsMin: number($event) } })"
-      />
-      <v-text-field
-        :model-value="definition.supply.cellsMax"
-        label="Cells, most"
-        @change="set({ supply: { ...definition.supply, cellsMax: number($event) } })"
-      />
-    </template>
-    <template v-else>
+    <template v-for="{ path, key, field, label, help, value, options } in entries" :key>
       <v-select
-        :model-value="definition.class"
-        :items="classes"
-        label="Kind"
-        @update:model-value="(value: string) => set({ class: value })"
-      />
-      <v-text-field
-        :model-value="definition.size.width"
-        label="Width"
-        suffix="mm"
-        @change="set({ size: { ...definition.size, width: number($event) } })"
-      />
-      <v-text-field
-        :model-value="definition.size.height"
-        label="Height"
-        suffix="mm"
-        @change="set({ size: { ...definition.size, height: number($event) } })"
+        v-if="options"
+        :model-value="value ?? ''"
+        :items="options"
+        :label
+        :title="help"
+        @update:model-value="(chosen) => set(path, meantBy(field, String(chosen)))"
       />
       <v-checkbox
-        :model-value="definition.selfPowered ?? false"
-        label="Has a battery of its own"
+        v-else-if="field.shape.is === 'flag'"
+        :model-value="value ?? false"
+        :label
+        :title="help"
         hide-details
-        @update:model-value="(value) => set({ selfPowered: Boolean(value) })"
+        @update:model-value="(ticked) => set(path, ticked || !field.optional ? Boolean(ticked) : undefined)"
+      />
+      <v-text-field
+        v-else
+        :model-value="textOf(field, value)"
+        :label
+        :title="help"
+        :suffix="unitOf(field)"
+        :class="{ wide: isWide(field) }"
+        @change="set(path, meantBy(field, typed($event)))"
       />
     </template>
   </section>
@@ -76,6 +65,7 @@ const classes = Object.entries(deviceClasses).map(([value, title]) => ({ value, 
   gap: var(--space-4);
   padding: var(--space-5);
   align-content: start;
+  overflow: auto;
 }
 .wide {
   grid-column: 1 / -1;

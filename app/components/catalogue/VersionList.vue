@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { mdiPlus } from '@mdi/js'
-import { listDifferences, type Differences } from '#core/catalogue'
+import { boardFields, deviceFields, listDifferences, type Differences } from '#core/catalogue'
 
 type Versions = Record<string, { name: string; note: string; differences: Differences }>
 const { versions, word } = defineProps<{ versions: Versions; word: 'revision' | 'variant' }>()
 const emit = defineEmits<{ change: [versions: Versions]; open: [id: string] }>()
+const fields = computed(() => (word === 'revision' ? boardFields : deviceFields))
 const fresh = ref('')
 const validId = computed(() => /^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/.test(fresh.value) && !versions[fresh.value])
 
@@ -58,8 +59,8 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
         <v-btn v-if="Object.keys(versions).length > 1" size="x-small" @click="remove(String(id))">Remove</v-btn>
       </div>
       <ul>
-        <li v-for="difference in listDifferences(version.differences)" :key="difference.path">
-          <span class="mono">{{ difference.path }}</span> {{ difference.becomes }}
+        <li v-for="difference in listDifferences(fields, version.differences)" :key="difference.path">
+          <span class="mono" :title="difference.words">{{ difference.path }}</span> {{ difference.becomes }}
           <button
             class="back"
             :aria-label="`Take back ${difference.path} of ${id}`"

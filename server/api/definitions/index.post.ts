@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { differencesBetween, listDifferences } from '#core/catalogue'
+import { boardFields, deviceFields, differencesBetween, listDifferences, protocolFields } from '#core/catalogue'
 import { label, type Definition } from '#core/schema'
 import { sameValue } from '#core/plan'
 import { changing } from '../../database'
@@ -53,8 +53,9 @@ function differencesFrom(catalogue: DefinitionRepository, definition: Definition
   try {
     const there = catalogue.find(definition.kind, definition.id)!.definition as unknown as Record<string, unknown>
     const file = definition as unknown as Record<string, unknown>
-    const now = new Map(listDifferences(differencesBetween(file, there)).map(({ path, becomes }) => [path, becomes]))
-    return listDifferences(differencesBetween(there, file))
+    const fields = { board: boardFields, device: deviceFields, protocol: protocolFields }[definition.kind]
+    const now = new Map(listDifferences(fields, differencesBetween(file, there)).map(({ path, becomes }) => [path, becomes]))
+    return listDifferences(fields, differencesBetween(there, file))
       .slice(0, most)
       .map(({ path, becomes }) => ({ path, now: now.get(path) ?? 'as a whole', then: becomes }))
   } catch {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiContentSave, mdiHistory, mdiRedo, mdiUndo } from '@mdi/js'
-import { resolveBoard, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
-import { deviceParts, type PartGroupId } from '~/components/catalogue/device-parts'
+import { boardFields, deviceFields, resolveBoard, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
+import { sectionsOf } from '~/components/catalogue/columns'
 import { useDefinition, type Editable } from '~/composables/useDefinition'
 import { useCatalogue } from '~/stores/catalogue'
 import { useNotices } from '~/stores/notices'
@@ -17,16 +17,14 @@ const missing = ref(false)
 const history = ref(false)
 const side = ref<'top' | 'bottom'>('top')
 const tab = ref('basics')
-const tabs = computed(() =>
-  kind.value === 'board'
-    ? { basics: 'Basics', pads: 'Pad table', versions: 'Revisions', source: 'Source' }
-    : {
-        basics: 'Basics',
-        ...Object.fromEntries(Object.entries(deviceParts).map(([group, { title }]) => [group, title])),
-        versions: 'Variants',
-        source: 'Source',
-      },
-)
+/** Sections that are tables of parts, with their titles. */
+const sections = computed(() => sectionsOf(kind.value === 'board' ? boardFields : deviceFields))
+const tabs = computed(() => ({
+  basics: 'Basics',
+  ...sections.value,
+  versions: kind.value === 'board' ? 'Revisions' : 'Variants',
+  source: 'Source',
+}))
 
 watch(
   [kind, id],
@@ -148,8 +146,8 @@ const change = (next: Editable) => editor.changeShown(next)
           </nav>
           <div class="pane">
             <BasicsForm v-if="tab === 'basics'" :definition="asShown!" @change="change" />
-            <PadTable v-else-if="tab === 'pads'" :board @change="change" />
-            <PartTable v-else-if="tab in deviceParts" :key="tab" :device :group="tab as PartGroupId" @change="change" />
+            <PadTable v-else-if="tab === 'pads' && kind === 'board'" :board @change="change" />
+            <PartTable v-else-if="tab in sections" :key="tab" :definition="asShown!" :section="tab" @change="change" />
             <VersionList v-else-if="tab === 'versions'" :versions :word @change="editor.setVersions" @open="desk = $event" />
             <SourceEditor v-else :text @type="editor.type" />
           </div>

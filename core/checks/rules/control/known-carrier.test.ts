@@ -40,9 +40,8 @@ describe('CHN-12', () => {
     ])
     const { receiver } = Object.fromEntries(plan.devices.map((device) => [device.id, device]))
     const definition = plan.definitions.devices[receiver!.definition]!
-    const [id, need] = (Object.entries(definition.needs) as [string, { kind: string }][]).find(
-      ([, { kind }]) => kind === 'serial',
-    )!
+    const [id, need] = Object.entries(definition.needs).find(([, { kind }]) => kind === 'serial')!
+    if (need.kind !== 'serial') throw new Error('no serial need')
     const options = [{ protocol: 'msp', bauds: [115_200], default: 115_200 }]
     // Its telemetry comes first in the list.
     const needs = { telemetry: { ...need, label: 'Telemetry', options }, [id]: need, ...definition.needs }

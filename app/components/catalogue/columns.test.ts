@@ -1,0 +1,173 @@
+import { describe, expect, it } from 'vitest'
+import { library } from '../../../tests/helpers/plans'
+import {
+  blankBoard,
+  blankDevice,
+  boardFields,
+  deviceFields,
+  startOf,
+  type Field,
+  type Fields,
+  type PartValues,
+} from '#core/catalogue'
+import { readDefinition } from '#core/schema'
+import {
+  columnsOf,
+  fieldAt,
+  headColumns,
+  isLeftAlone,
+  meantBy,
+  ofOtherKind,
+  optionsOf,
+  partFields,
+  sectionsOf,
+  textOf,
+  valueAt,
+  withValue,
+} from './columns'
+
+const definitions = [...Object.values(library.devices), ...Object.values(library.boards)]
+const fieldsOfKind = ({ kind }: { kind: string }): Fields => (kind === 'board' ? boardFields : deviceFields)
+
+/** Every value of all shipped definitions that can be typed. */
+function* typed(): Generator<{ at: string; field: Field; value: unknown; definition: PartValues }> {
+  for (const each of definitions) {
+    const definition = each as unknown as PartValues
+    const all = fieldsOfKind(each)
+    for (const { path, key } of headColumns(all)) {
+      const field = fieldAt(all, path, definition)
+      if (field) yield { at: `${each.id} ${key}`, field, value: valueAt(definition, path), definition }
+    }
+    for (const section of Object.keys(sectionsOf(all))) {
+      const parts = Object.entries(definition[section] as Record<string, PartValues>)
+      const columns = columnsOf(
+        all[section]!,
+        parts.map(([, part]) => part),
+      )
+      for (const [id, part] of parts)
+        for (const { path, key } of columns) {
+          const field = fieldAt(partFields(all[section]!, part), path, part)
+          if (field) yield { at: `${each.id} ${section}.${id}.${key}`, field, value: valueAt(part, path), definition }
+        }
+    }
+  }
+}
+
+describe('columns of definitions', () => {
+  it('show every shipped value so that, typed again, it means the same', () => {
+    let count = 0
+    for (const { at, field, value } of typed()) {
+      if (value === undefined) continue
+      const text = textOf(field, value)
+      if (isLeftAlone(field, text)) continue
+      count += 1
+      expect(meantBy(field, text), at).toEqual(value)
+    }
+    expect(count).toBeGreaterThan(3000)
+  })
+
+  it('offer each choice that a shipped part has', () => {
+    for (const { at, field, value, definition } of typed()) {
+      const options = optionsOf(field, definition)?.map((option) => option.value)
+      if (options && value !== undefined) expect(options, at).toContain(textOf(field, value))
+    }
+  })
+
+  it('reach every value of a shipped part but lists of groups and tables of pairs', () => {
+    const merlow = library.devices['merlow-n3c']! as unknown as PartValues
+    const keys = columnsOf(deviceFields.needs, Object.values(merlow.needs as Record<string, PartValues>)).map(({ key }) => key)
+    expect(keys.slice(0, 2)).toEqual(['label', 'kind'])
+    expect(keys).toContain('feeds')
+    expect(keys).not.toContain('options')
+    const pulse = columnsOf(deviceFields.needs, [{ kind: 'pulse' }]).map(({ key }) => key)
+    expect(pulse).toEqual(expect.arrayContaining(['rate.min', 'rate.max', 'range.max', 'moves.from', 'triggers.at']))
+    expect(pulse).not.toContain('leds')
+  })
+
+  it('say what is no figure as it was typed, for the checks to name', () => {
+    const mass = deviceFields.mass
+    expect(meantBy(mass, '12,5')).toBe(12.5)
+    expect(meantBy(mass, 'heavy')).toBe('heavy')
+    expect(meantBy(mass, ' ')).toBeUndefined()
+    expect(meantBy(deviceFields.summary, '')).toBe('')
+  })
+})
+
+const how = (definition: object) => ({ definition: definition as PartValues, word: 'part', number: 1 })
+
+describe('what is typed into a part', () => {
+  const device = blankDevice('own', 'Own')
+  const fields = (section: keyof typeof deviceFields, part: PartValues) => partFields(deviceFields[section], part)
+
+  it('begins a group by its first value, and takes it away with one that it has to have', () => {
+    const part = { type: 'loose', pins: ['tx'] }
+    const begun = withValue(fields('connectors', part), part, ['contact', 'amps'], 7, how(device))
+    expect(begun).toEqual({ ...part, contact: { amps: 7, wires: 1 } })
+    expect(withValue(fields('connectors', part), begun, ['contact', 'wires'], undefined, how(device))).toEqual(part)
+    expect(withValue(fields('connectors', part), part, ['contact', 'wires'], undefined, how(device))).toEqual(part)
+  })
+
+  it('has no input for what belongs to a group that is missing, but for what begins it', () => {
+    const [usb] = Object.values(blankBoard('own', 'Own').ports)
+    const part = usb ?? { label: 'USB', kind: 'usb' }
+    const port = (path: string[], of: PartValues = part) => fieldAt(partFields(boardFields.ports, of), path, of)
+    expect(port(['tx', 'inverter'])).toBeUndefined()
+    expect(port(['tx', 'pin'])).toMatchObject({ optional: true })
+    expect(port(['tx', 'inverter'], { ...part, tx: { pin: 'PA1', inverter: 'none' } })).toBeDefined()
+  })
+
+  it('takes away what may be missing and nothing beside it', () => {
+    const moves = { from: -30, to: 30, unit: '°', axis: 'roll' }
+    const part = { kind: 'pulse', label: 'Tilt', moves }
+    const { axis: _, ...rest } = moves
+    expect(withValue(fields('needs', part), part, ['moves', 'axis'], undefined, how(device))).toEqual({ ...part, moves: rest })
+  })
+
+  it('keeps what two kinds have alike, and begins the rest', () => {
+    const part = { kind: 'switch', label: 'Siren', terminal: 'tx', levels: {}, current: 0.2 }
+    expect(ofOtherKind(deviceFields.needs, part, 'buzzer', how(device))).toEqual({
+      kind: 'buzzer',
+      label: 'Siren',
+      terminal: 'tx',
+      current: 0.2,
+    })
+    const link = ofOtherKind(deviceFields.needs, part, 'serial', how(device))
+    expect(link).toMatchObject({ kind: 'serial', label: 'Siren', lines: 'both', tx: 'tx', rx: 'tx' })
+    expect(link).not.toHaveProperty('terminal')
+  })
+})
+
+describe('a new part', () => {
+  const merlow = library.devices['merlow-n3c']!
+  const board = Object.values(library.boards)[0]!
+  const sections = (fields: Fields) => Object.keys(sectionsOf(fields))
+  const begun = (section: Field, definition: object, kind: PartValues) => ({
+    ...startOf(partFields(section, kind), { ...how(definition), word: section.words! }),
+    ...kind,
+  })
+
+  it.each(sections(deviceFields))('of a device is one that a definition can have: %s', (section) => {
+    const { shape } = (deviceFields as Fields)[section]!
+    const kinds = shape.is === 'kinds' ? Object.keys(shape.kinds).map((kind) => ({ kind })) : [{}]
+    for (const kind of kinds) {
+      const part = begun((deviceFields as Fields)[section]!, merlow, kind)
+      const whole = { ...merlow, [section]: { ...merlow[section as 'needs'], x1: part } }
+      expect(() => readDefinition(whole), JSON.stringify(part)).not.toThrow()
+    }
+  })
+
+  it.each(sections(boardFields))('of a board is one that a definition can have: %s', (section) => {
+    const part = begun((boardFields as Fields)[section]!, board, {})
+    const own = section === 'pads' ? { ...part, pin: board.pins ? Object.keys(board.pins)[0] : '' } : part
+    const whole = { ...board, [section]: { ...board[section as 'pads'], x1: own } }
+    expect(() => readDefinition(whole), JSON.stringify(own)).not.toThrow()
+  })
+
+  it('of an empty definition names nothing that is not there, and is refused with its place', () => {
+    const empty = {
+      ...blankBoard('own', 'Own'),
+      can: { b1: startOf(partFields(boardFields.can, {}), how(blankBoard('own', 'Own'))) },
+    }
+    expect(() => readDefinition(empty)).toThrow(/can\.b1\.high/)
+  })
+})
