@@ -64,6 +64,9 @@ const vitest = (...what: string[]) => {
 const sound = new Set<string>()
 function requireSound(where: string): void {
   if (sound.has(where)) return
+  // Once more where they fail: on a busy machine a test may have waited too long.
+  const passes = () => vitest('run', where).status === 0
+  if (passes()) return void sound.add(where)
   const { status, stdout } = vitest('run', where)
   if (status !== 0) throw new Error(`tests of ${where} fail without any change:\n${stdout.slice(-2000)}`)
   sound.add(where)
