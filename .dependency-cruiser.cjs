@@ -1,6 +1,6 @@
 /** Folders of core, from the ground up; each may import what stands before it. */
 const layers = [
-  ['memo'],
+  ['memo', 'editing'],
   ['units'],
   ['catalogue'],
   ['protocols'],

@@ -3,27 +3,23 @@ import {
   boardGaps,
   deviceGaps,
   differencesBetween,
+  editBetween,
   mergeDifferences,
-  mergeThree,
-  type BoardDefinition,
   type Contradiction,
-  type DeviceDefinition,
+  type DefinitionEdit,
   type Differences,
-  type Merged,
+  type EditableDefinition,
 } from '#core/catalogue'
+import { sameValue } from '#core/editing'
 import { InputError, readDefinition } from '#core/schema'
-import { author } from './author'
-import { ApiError, callApi } from './useApi'
-
-export type Editable = BoardDefinition | DeviceDefinition
-
-/** A definition that somebody else saved first. */
-interface Clash {
-  newest: number
-  author: string
-  theirs: Editable
-  together: Merged<Editable>
-}
+import { definitionServer } from '~/session/api-server'
+import { browserShelf } from '~/session/browser-shelf'
+import { DefinitionSession } from '~/session/definition-session'
+import type { DocumentState } from '~/session/document-session'
+import { pageSurroundings } from '~/composables/pageSurroundings'
+import { useCatalogue } from '~/stores/catalogue'
+import { useSession } from '~/stores/session'
+import { newId } from './newId'
 
 /** Which text of a definition is on the desk: the base, or one revision or variant as it is. */
 export type Desk = '' | string
@@ -33,41 +29,70 @@ const versionsKey = (kind: string) => (kind === 'board' ? 'revisions' : 'variant
 const wholeKeys = ['kind', 'schema', 'id', 'revisions', 'firmwares', 'variants']
 
 /**
- * A definition being edited: as a document, as text, and as one of its revisions
- * or variants, which are kept as differences from the base. Undo and redo.
+ * A definition being edited, as an opened document: as text, and as one of its revisions or variants, which are kept as
+ * differences from the base.
  */
 export function useDefinition() {
-  const document = shallowRef<Editable>()
-  const saved = shallowRef<Editable>()
+  const state = shallowRef<DocumentState<EditableDefinition, DefinitionEdit>>()
+  const document = computed(() => state.value?.document)
   const desk = ref<Desk>('')
   const text = ref('')
   const broken = ref<Contradiction[]>([])
-  const past = shallowRef<Editable[]>([])
-  const future = shallowRef<Editable[]>([])
+  const shelf = browserShelf<EditableDefinition, DefinitionEdit>('definition', newId)
+  let session: DefinitionSession | undefined
+
+  /** Opens a definition. @returns whether there is one */
+  async function open(kind: 'board' | 'device', id: string): Promise<boolean> {
+    close(false)
+    const catalogue = useCatalogue()
+    const find = () => catalogue.library?.[`${kind}s`][id]
+    await catalogue.load(true)
+    if (!find()) return false
+    session = await DefinitionSession.open(`${kind}/${id}`, {
+      ...pageSurroundings(),
+      server: definitionServer(async () => {
+        await catalogue.load(true)
+        const definition = find()
+        if (!definition) throw new Error(`there is no ${kind} "${id}"`)
+        return { version: catalogue.standing(definition).version, document: definition }
+      }),
+      shelf,
+      // What is half typed is told beside it, and not saved.
+      editCheck: () => () => {},
+      forbids: () => {
+        const role = useSession().session?.role ?? 'editor'
+        return role === 'editor' ? undefined : `as ${role} you may not change definitions`
+      },
+      tellDone: () => {},
+      changed: () => {
+        if (session) state.value = session.state
+      },
+    })
+    state.value = session.state
+    desk.value = ''
+    show()
+    await session.attach()
+    return true
+  }
+
+  /** Leaves the definition; what is not saved is dropped where `drop` says so, else it waits in this browser. */
+  function close(drop: boolean) {
+    session?.detach(drop)
+    session = undefined
+    state.value = undefined
+  }
 
   const versions = computed<Record<string, { name: string; note: string; differences: Differences }>>(() => {
     const current = document.value
     return !current ? {} : current.kind === 'board' ? current.revisions : current.variants
   })
   /** The definition with the differences of the desk applied. */
-  const asShown = computed<Editable | undefined>(() => {
+  const asShown = computed<EditableDefinition | undefined>(() => {
     const current = document.value
     const version = versions.value[desk.value]
     return current && version ? mergeDifferences(current, version.differences) : current
   })
-  const dirty = computed(() => JSON.stringify(document.value) !== JSON.stringify(saved.value))
-
-  /** The version that the changes are made on. */
-  let base = 0
-
-  function start(definition: Editable, version: number) {
-    document.value = saved.value = definition
-    base = version
-    clash.value = undefined
-    past.value = future.value = []
-    desk.value = ''
-    show()
-  }
+  const dirty = computed(() => state.value !== undefined && !sameValue(state.value.document, state.value.saved))
 
   /** The text follows the document, unless it is the text that was changed. */
   function show() {
@@ -77,32 +102,31 @@ export function useDefinition() {
     text.value = stringify(shown, { flowCollectionPadding: true, lineWidth: 110 })
     broken.value = []
   }
-  watch(desk, show)
+  let isTyped = false
+  watch([desk, document], () => isTyped || show(), { flush: 'sync' })
 
   /** Takes a changed document; with `fromText` the text stays as the user wrote it. */
-  function change(next: Editable, fromText = false) {
-    if (JSON.stringify(next) === JSON.stringify(document.value)) return
-    past.value = [...past.value.slice(-199), document.value!]
-    future.value = []
-    document.value = next
-    if (!fromText) show()
+  function change(next: EditableDefinition, fromText = false) {
+    if (sameValue(next, document.value)) return
+    isTyped = fromText
+    session?.edit(editBetween(document.value!, next))
+    isTyped = false
   }
 
   /** Changes what is on the desk: the base itself, or a revision, of which only the differences are kept. */
-  function changeShown(next: Editable, fromText = false) {
+  function changeShown(next: EditableDefinition, fromText = false) {
     const current = document.value!
     if (!desk.value) return change(next, fromText)
-    const strip = (whole: Editable) => Object.fromEntries(Object.entries(whole).filter(([key]) => !wholeKeys.includes(key)))
+    const strip = (whole: EditableDefinition) =>
+      Object.fromEntries(Object.entries(whole).filter(([key]) => !wholeKeys.includes(key)))
     const differences = differencesBetween(strip(current), strip(next))
     const key = versionsKey(current.kind)
-    change(
-      { ...current, [key]: { ...versions.value, [desk.value]: { ...versions.value[desk.value]!, differences } } } as Editable,
-      fromText,
-    )
+    const changed = { ...versions.value[desk.value]!, differences }
+    change({ ...current, [key]: { ...versions.value, [desk.value]: changed } } as EditableDefinition, fromText)
   }
 
   function setVersions(next: typeof versions.value) {
-    change({ ...document.value!, [versionsKey(document.value!.kind)]: next } as Editable)
+    change({ ...document.value!, [versionsKey(document.value!.kind)]: next } as EditableDefinition)
   }
 
   /** Reads what was typed; what cannot be read yet is told and changes nothing. */
@@ -117,12 +141,12 @@ export function useDefinition() {
         const read = readDefinition(value)
         if (read.kind !== current.kind || read.id !== current.id)
           throw new Error(`kind and id stay ${current.kind} and ${current.id}`)
-        change(read as Editable, true)
+        change(read as EditableDefinition, true)
       } else {
         const whole = Object.fromEntries(
-          wholeKeys.filter((key) => key in current).map((key) => [key, current[key as keyof Editable]]),
+          wholeKeys.filter((key) => key in current).map((key) => [key, current[key as keyof EditableDefinition]]),
         )
-        changeShown({ ...whole, ...value } as unknown as Editable, true)
+        changeShown({ ...whole, ...value } as unknown as EditableDefinition, true)
       }
       broken.value = []
     } catch (error) {
@@ -147,53 +171,11 @@ export function useDefinition() {
     return current.kind === 'board' ? boardGaps(current) : deviceGaps(current)
   })
 
-  function undo() {
-    const before = past.value.at(-1)
-    if (!before) return
-    past.value = past.value.slice(0, -1)
-    future.value = [document.value!, ...future.value]
-    document.value = before
-    show()
-  }
-
-  function redo() {
-    const [after, ...rest] = future.value
-    if (!after) return
-    past.value = [...past.value, document.value!]
-    future.value = rest
-    document.value = after
-    show()
-  }
-
-  /** Somebody else changed it first; what both come to together. */
-  const clash = shallowRef<Clash>()
-
-  async function save() {
-    const current = document.value!
-    try {
-      const path = `/api/definitions/${current.kind}/${current.id}`
-      const { version } = await callApi<{ version: number }>('PUT', path, { definition: current, base, author: author() })
-      base = version
-      saved.value = current
-    } catch (error) {
-      if (!(error instanceof ApiError) || error.status !== 409) throw error
-      const answer = error.body as { newest: number; definition?: Editable; author: string }
-      const theirs = answer.definition ?? saved.value!
-      clash.value = { ...answer, theirs, together: mergeThree<Editable>(saved.value!, current, theirs) }
-    }
-  }
-
-  /** Goes on from what somebody else saved: with theirs, mine, or both together on the desk, to be saved as the next version. */
-  function settle(choice: 'mine' | 'together' | 'theirs') {
-    const { newest, theirs, together } = clash.value!
-    clash.value = undefined
-    base = newest
-    saved.value = theirs
-    if (choice !== 'mine') change(choice === 'theirs' ? theirs : together.merged)
-  }
-
   return {
+    open,
+    close,
     document,
+    version: computed(() => state.value?.version ?? 0),
     desk,
     text,
     broken,
@@ -202,17 +184,18 @@ export function useDefinition() {
     dirty,
     wrong,
     gaps,
-    past,
-    future,
-    start,
+    undoLabel: computed(() => state.value?.undoLabel),
+    redoLabel: computed(() => state.value?.redoLabel),
+    saveState: computed(() => state.value?.saveState ?? 'saved'),
+    problem: computed(() => state.value?.problem ?? ''),
+    conflict: computed(() => state.value?.conflict),
     change,
     changeShown,
     setVersions,
     type,
-    undo,
-    redo,
-    save,
-    clash,
-    settle,
+    undo: () => session?.undo(),
+    redo: () => session?.redo(),
+    save: () => session?.save() ?? Promise.resolve(),
+    settle: (choice: 'mine' | 'merge' | 'theirs') => session?.settleConflict(choice),
   }
 }

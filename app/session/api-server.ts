@@ -1,6 +1,8 @@
-import type { Plan } from '#core/plan'
+import type { DefinitionEdit, EditableDefinition } from '#core/catalogue'
+import { sameValue } from '#core/editing'
+import type { Edit, Plan } from '#core/plan'
 import { ApiError, callApi } from '~/composables/useApi'
-import { NotLedThere, SavedElsewhere, SaveRefused, StepRefused, type BuildServer, type SavedVersion } from './build-server'
+import { NotLedThere, SavedElsewhere, SaveRefused, StepRefused, type DocumentServer, type SavedVersion } from './document-server'
 
 /** Whether what was refused is what the steps do; not who asks, nor what is sent beside them. */
 const isOfSteps = ({ problems }: ApiError) =>
@@ -16,20 +18,20 @@ interface Stale {
 }
 
 const savedElsewhere = ({ newest, plan, versions, known, since }: Stale) =>
-  new SavedElsewhere({ version: newest, plan }, versions, known, since)
+  new SavedElsewhere({ version: newest, document: plan }, versions, known, since)
 
 const pathOf = (id: string) => `/api/builds/${encodeURIComponent(id)}`
 
-/** The product's own server, as sessions want it. */
-export const apiServer: BuildServer = {
+/** Builds at the product's own server, as sessions want them. */
+export const buildServer: DocumentServer<Plan, Edit> = {
   load: async (id) => {
     const { build, plan } = await callApi<{ build: { version: number }; plan: Plan }>('GET', pathOf(id))
-    return { version: build.version, plan }
+    return { version: build.version, document: plan }
   },
 
-  save: async (id, saving) => {
+  save: async (id, { document: plan, ...saving }) => {
     try {
-      const answer = await callApi<{ version: number; again: boolean } | Stale>('PUT', pathOf(id), saving)
+      const answer = await callApi<{ version: number; again: boolean } | Stale>('PUT', pathOf(id), { ...saving, plan })
       // All that was sent had come in before.
       if ('newest' in answer) throw savedElsewhere(answer)
       return answer
@@ -41,4 +43,39 @@ export const apiServer: BuildServer = {
       throw savedElsewhere(error.body as Stale)
     }
   },
+}
+
+/** A definition that somebody else saved first. */
+interface StaleDefinition {
+  newest: number
+  /** Missing when it was taken away. */
+  definition?: EditableDefinition
+  author: string
+}
+
+/**
+ * Own definitions at the product's own server.
+ * @param load the definition as it stands, of an id such as `board/corran-7`
+ */
+export function definitionServer(
+  load: DocumentServer<EditableDefinition, DefinitionEdit>['load'],
+): DocumentServer<EditableDefinition, DefinitionEdit> {
+  return {
+    load,
+    save: async (id, { document: definition, base, author, note }) => {
+      try {
+        const body = { definition, base, author, note }
+        const { version } = await callApi<{ version: number }>('PUT', `/api/definitions/${id}`, body)
+        return { version, again: false }
+      } catch (error) {
+        if (!(error instanceof ApiError)) throw error
+        if (error.status !== 409) throw error.status >= 400 && error.status < 500 ? new SaveRefused(error.message) : error
+        const stale = error.body as StaleDefinition
+        // The answer to a save that had come in was lost.
+        if (sameValue(stale.definition, definition)) return { version: stale.newest, again: true }
+        const version = { number: stale.newest, savedAt: '', author: stale.author, note: '', steps: [] }
+        throw new SavedElsewhere({ version: stale.newest, document: stale.definition ?? definition }, [version])
+      }
+    },
+  }
 }

@@ -1,54 +1,56 @@
-import { applyEdit, mergePlans, rebase, sameValue, stepTo, type Plan, type Rebase, type Step } from '#core/plan'
+import { historyOf, sameValue, type DocumentKind, type HistoryOf, type Rebase, type Step } from '#core/editing'
 import {
   NotLedThere,
   SavedElsewhere,
   SaveRefused,
   StepRefused,
-  type BuildServer,
+  type DocumentServer,
   type Done,
   type Saved,
   type SavedVersion,
   type Saving,
   type Sending,
   type Unsaved,
-} from './build-server'
+} from './document-server'
 
 export type SaveState = 'saved' | 'changed' | 'saving' | 'conflict' | 'failed'
 
 /** Another version that came in first, and what becomes of one's own steps on it. */
-export interface Conflict {
+export interface Conflict<T, E> {
   newest: number
-  theirs: Plan
+  theirs: T
   versions: SavedVersion[]
-  merged: Rebase
+  merged: Rebase<T, E>
+  /** Places that both changed, each otherwise. */
+  places: string[]
 }
 
 /** A step that the server did not accept, taken out of those that wait; the others as they are without it. */
-export interface SetAside {
-  step: Step
+export interface SetAside<T, E> {
+  step: Step<E>
   reason: string
   /** The steps that waited with it, each with what has become of it; nothing when it cannot be done without the refused one. */
-  others: Map<Step, Step | undefined>
-  plan: Plan
+  others: Map<Step<E>, Step<E> | undefined>
+  document: T
 }
 
 /** What came in first was one's own, or leaves one's own steps as they are: it is taken in, and they go on top of it. */
-export interface TakenIn {
-  newest: Saved
-  /** The plan that the steps which are still to be saved were done on. */
-  from: Plan
+export interface TakenIn<T, E> {
+  newest: Saved<T>
+  /** The document that the steps which are still to be saved were done on. */
+  from: T
   /** Steps that had come in. */
-  known: Step[]
+  known: Step<E>[]
   /** Steps that are still to be saved, as they were, and as they are on top of the newest version. */
-  before: Step[]
-  after: Step[]
-  plan: Plan
+  before: Step<E>[]
+  after: Step<E>[]
+  document: T
 }
 
-export interface SaveSurroundings {
-  server: Pick<BuildServer, 'save'>
+export interface SaveSurroundings<T, E> {
+  server: Pick<DocumentServer<T, E>, 'save'>
   /** Keeps what is unsaved where it outlasts the page; called after each change. */
-  keep: (id: string, unsaved: Unsaved | undefined) => void
+  keep: (id: string, unsaved: Unsaved<T, E> | undefined) => void
   author: () => string
   newId: () => string
   /** An id for a step, and whether one was done in this browser. */
@@ -59,41 +61,53 @@ export interface SaveSurroundings {
   /** Called after each change of state. */
   changed: () => void
   /** Called when a step was taken out because the server does not accept it. */
-  setAside: (aside: SetAside) => void
+  setAside: (aside: SetAside<T, E>) => void
   /** Called when steps turn out to have come in before. */
-  cameIn: (steps: Step[]) => void
+  cameIn: (steps: Step<E>[]) => void
   /** Called when what came in first was taken in. */
-  takenIn: (taken: TakenIn) => void
+  takenIn: (taken: TakenIn<T, E>) => void
 }
 
 /** Milliseconds from an edit to its saving, and from a failure to the next try. */
 const pause = 700
 const untilRetry = 5000
 
-/** Saves of one build, one after another: never two at a time, each on the version that the one before made. */
-export class SaveQueue {
+/** Saves of one document, one after another: never two at a time, each on the version that the one before made. */
+export class SaveQueue<T, E> {
   state: SaveState = 'saved'
   problem = ''
-  conflict?: Conflict
-  /** Steps not yet sent, each with the plan it led to. */
-  private pending: Done[] = []
-  /** The plan that is on its way, and the sending of it. */
-  private sending?: Sending & { done: Promise<void> }
+  conflict?: Conflict<T, E>
+  /** Steps not yet sent, each with the document it led to. */
+  private pending: Done<T, E>[] = []
+  /** The document that is on its way, and the sending of it. */
+  private sending?: Sending<T, E> & { done: Promise<void> }
   private note = ''
   /** A save of which nobody knows whether it came in: it is sent again as it was, before anything else. */
-  private unsure?: Sending
+  private unsure?: Sending<T, E>
   private takeBack?: () => void
   /** One step at a time, to find the one that is not accepted. */
   private alone = false
 
+  private readonly steps: HistoryOf<T, E>
+
+  /** @param isAutomatic what is done is sent soon by itself, and not only when it is asked for */
   constructor(
     private readonly id: string,
-    private saved: Saved,
-    private readonly around: SaveSurroundings,
-  ) {}
+    private saved: Saved<T>,
+    private readonly kind: DocumentKind<T, E>,
+    private readonly around: SaveSurroundings<T, E>,
+    private readonly isAutomatic = true,
+  ) {
+    this.steps = historyOf(kind)
+  }
 
   get version(): number {
     return this.saved.version
+  }
+
+  /** The document as the server keeps it. */
+  get savedDocument(): T {
+    return this.saved.document
   }
 
   /** Everything is kept by the server. */
@@ -101,13 +115,13 @@ export class SaveQueue {
     return !this.pending.length && !this.sending && !this.conflict && !this.unsure
   }
 
-  /** The plan as it will be kept. */
-  private get plan(): Plan {
-    return this.pending.at(-1)?.plan ?? this.sending?.saving.plan ?? this.unsure?.saving.plan ?? this.saved.plan
+  /** The document as it will be kept. */
+  private get document(): T {
+    return this.pending.at(-1)?.document ?? this.sending?.saving.document ?? this.unsure?.saving.document ?? this.saved.document
   }
 
   /** What the server has not acknowledged. */
-  get unsaved(): Unsaved | undefined {
+  get unsaved(): Unsaved<T, E> | undefined {
     if (this.settled) return undefined
     const { sending, unsure, pending } = this
     const under = sending ?? unsure
@@ -115,15 +129,15 @@ export class SaveQueue {
   }
 
   /** Goes on from a version that was saved elsewhere; only where nothing waits to be saved. */
-  follow(saved: Saved): void {
+  follow(saved: Saved<T>): void {
     this.saved = saved
     this.become('saved')
   }
 
   /** Goes on from what an earlier page has left. */
-  resume({ version, unsure, pending }: Unsaved): void {
+  resume({ version, unsure, pending }: Unsaved<T, E>): void {
     this.saved = { ...this.saved, version }
-    const named = (done: Done) => this.named(done)
+    const named = (done: Done<T, E>) => this.named(done)
     if (unsure)
       this.unsure = { saving: { ...unsure.saving, stepIds: unsure.saving.stepIds ?? [] }, pending: unsure.pending.map(named) }
     this.pending = pending.map(named)
@@ -131,32 +145,32 @@ export class SaveQueue {
   }
 
   /** What an earlier program has left has no ids yet. */
-  private named(done: Done): Done {
+  private named(done: Done<T, E>): Done<T, E> {
     return { ...done, ids: done.ids ?? [this.around.newStepId()] }
   }
 
-  /** Takes a step that led to a plan, to be saved soon. */
-  push(step: Step, plan: Plan, ids = [this.around.newStepId()]): void {
-    this.pending.push({ ids, step, plan })
+  /** Takes a step that led to a document, to be saved soon. */
+  push(step: Step<E>, document: T, ids = [this.around.newStepId()]): void {
+    this.pending.push({ ids, step, document })
     this.soon()
   }
 
   /** Takes a longer step in the place of the last; as one of its own where the last is on its way already. */
-  extend(before: Step, after: Step, plan: Plan): void {
+  extend(before: Step<E>, after: Step<E>, document: T): void {
     const last = this.pending.at(-1)
     if (last?.step === before) {
       this.pending.pop()
-      this.push(after, plan, last.ids)
-    } else this.push(stepTo(this.plan, plan, after.label), plan)
+      this.push(after, document, last.ids)
+    } else this.push(this.steps.stepTo(this.document, document, after.label), document)
   }
 
   /** Takes a step back that was not sent yet, or takes its undoing as another step. */
-  retract(step: Step, plan: Plan): void {
+  retract(step: Step<E>, document: T): void {
     if (this.pending.at(-1)?.step === step) {
       this.pending.pop()
       this.soon()
     } else {
-      this.push({ label: `Undo: ${step.label}`, edits: [step.undo], undo: step.undo }, plan)
+      this.push({ label: `Undo: ${step.label}`, edits: [step.undo], undo: step.undo }, document)
     }
   }
 
@@ -178,13 +192,13 @@ export class SaveQueue {
 
   private send(): Promise<void> {
     const { saving, pending } = this.unsure ?? this.compose()
-    const { plan, note } = saving
+    const { document, note } = saving
     const done = this.around.server.save(this.id, saving).then(
       ({ version, again }) => {
         this.sending = undefined
         if (again) this.around.cameIn(pending.map(({ step }) => step))
         this.unsure = undefined
-        this.saved = { version, plan }
+        this.saved = { version, document }
         this.problem = ''
         this.alone &&= this.pending.length > 0
         this.become(this.pending.length || this.note ? 'changed' : 'saved')
@@ -207,16 +221,16 @@ export class SaveQueue {
   }
 
   /** What there is to save, taken off the queue. */
-  private compose(): Sending {
+  private compose(): Sending<T, E> {
     const pending = this.alone ? this.pending.slice(0, 1) : this.pending
-    const plan = pending.at(-1)?.plan ?? this.plan
+    const document = pending.at(-1)?.document ?? this.document
     const { note } = this
     this.pending = this.pending.slice(pending.length)
     this.note = ''
-    const saving: Saving = {
+    const saving: Saving<T, E> = {
       saveId: this.around.newId(),
       base: this.saved.version,
-      plan,
+      document,
       edits: pending.flatMap(({ step }) => step.edits),
       steps: pending.map(({ step }) => step.label),
       stepIds: pending.flatMap(({ ids }) => ids),
@@ -233,9 +247,10 @@ export class SaveQueue {
       const mine = this.pending.map(({ step }) => step)
       this.conflict = {
         newest: newest.version,
-        theirs: newest.plan,
+        theirs: newest.document,
         versions: versions.filter(({ number }) => number > this.version),
-        merged: rebase(newest.plan, mine),
+        merged: this.steps.rebase(newest.document, mine),
+        places: this.kind.merge(this.before(this.pending), this.document, newest.document).conflicts,
       }
       this.become('conflict')
       return
@@ -253,19 +268,19 @@ export class SaveQueue {
     if (fold) this.fold(this.pending.map(({ step }) => step.label).join('; '))
     this.problem = `not saved: ${error.message}`
     this.become('failed')
-    this.takeBack = this.around.later(() => void this.flush(), fold ? 0 : untilRetry)
+    if (this.isAutomatic) this.takeBack = this.around.later(() => void this.flush(), fold ? 0 : untilRetry)
   }
 
   /**
    * Goes on from what came in first without asking, where all of one's own is in it, or where it is of this browser
    * and says nothing else of what one's own steps changed. Steps that came in are taken off in any case.
    */
-  private takeIn({ newest, known, since }: SavedElsewhere): boolean {
-    const isKnown = ({ ids }: Done) => ids.length > 0 && ids.every((id) => known.includes(id))
+  private takeIn({ newest, known, since }: SavedElsewhere<T>): boolean {
+    const isKnown = ({ ids }: Done<T, E>) => ids.length > 0 && ids.every((id) => known.includes(id))
     const came = this.pending.filter(isKnown)
     const rest = this.pending.filter((done) => !isKnown(done))
-    const from = rest.length ? planBefore(rest) : this.plan
-    const top = onTop(newest.plan, rest)
+    const from = rest.length ? this.before(rest) : this.document
+    const top = this.onTop(newest.document, rest)
     const own = since?.every((id) => this.around.isOwnStep(id)) ?? false
     this.pending = rest
     if (rest.length && !(own && top.agreed)) return false
@@ -278,7 +293,7 @@ export class SaveQueue {
       known: came.map(({ step }) => step),
       before: rest.map(({ step }) => step),
       after: top.waiting.map(({ step }) => step),
-      plan: top.plan,
+      document: top.document,
     })
     this.become(this.pending.length || this.note ? 'changed' : 'saved')
     return true
@@ -287,62 +302,66 @@ export class SaveQueue {
   /** Takes out the first step, and does those after it anew as if it had not been. */
   private putAside(reason: string): void {
     const [first, ...rest] = this.pending
-    const others = new Map<Step, Step | undefined>()
-    let { plan } = this.saved
+    const others = new Map<Step<E>, Step<E> | undefined>()
+    let { document } = this.saved
     this.pending = []
     for (const { ids, step } of rest) {
-      const { applied, plan: next } = rebase(plan, [step])
-      const again = applied.length ? { ...step, undo: stepTo(plan, next, step.label).undo } : undefined
+      const { applied, document: next } = this.steps.rebase(document, [step])
+      const again = applied.length ? { ...step, undo: this.steps.stepTo(document, next, step.label).undo } : undefined
       others.set(step, again)
-      if (again) this.pending.push({ ids, step: again, plan: (plan = next) })
+      if (again) this.pending.push({ ids, step: again, document: (document = next) })
     }
-    this.around.setAside({ step: first!.step, reason, others, plan })
+    this.around.setAside({ step: first!.step, reason, others, document })
   }
 
   /** All that is pending as one step from the saved version. */
   private fold(label: string): void {
-    const { plan } = this
-    this.pending = [{ ids: this.pending.flatMap(({ ids }) => ids), step: stepTo(this.saved.plan, plan, label), plan }]
+    const { document } = this
+    const step = this.steps.stepTo(this.saved.document, document, label)
+    this.pending = [{ ids: this.pending.flatMap(({ ids }) => ids), step, document }]
   }
 
   /**
-   * Goes on from the version that came in first: with one's own plan as the next
+   * Goes on from the version that came in first: with one's own as the next
    * version, with one's own steps as far as they fit on theirs, or with theirs.
-   * @returns the plan to go on from
+   * @returns the document to go on from
    */
-  settleConflict(choice: 'mine' | 'merge' | 'theirs'): Plan {
+  settleConflict(choice: 'mine' | 'merge' | 'theirs'): T {
     const { newest, theirs } = this.conflict!
-    const mine = this.plan
+    const mine = this.document
     const waiting = this.pending
     const labels = waiting.map(({ step }) => step.label).join('; ')
-    this.saved = { version: newest, plan: theirs }
+    this.saved = { version: newest, document: theirs }
     this.conflict = undefined
     this.pending = []
     const all = waiting.flatMap(({ ids }) => ids)
-    if (choice === 'mine') this.push(stepTo(theirs, mine, `Keep mine over version ${newest}: ${labels}`), mine, all)
-    else if (choice === 'merge') this.pending = onTop(theirs, waiting).waiting
+    if (choice === 'mine') {
+      const step = this.steps.stepTo(theirs, mine, `Keep mine over version ${newest}: ${labels}`)
+      this.push(step, mine, all)
+    } else if (choice === 'merge') this.pending = this.onTop(theirs, waiting).waiting
     if (this.pending.length) this.soon()
     else this.become('saved')
-    return this.plan
+    return this.document
   }
 
   /**
    * Takes what a page that is gone has left of this build, on top of what was done here, to be saved with it.
    * @returns the steps and what they come to; nothing where it says otherwise of what was changed here
    */
-  inherit({ unsure, pending }: Unsaved): { steps: Step[]; plan: Plan } | undefined {
+  inherit({ unsure, pending }: Unsaved<T, E>): { steps: Step<E>[]; document: T } | undefined {
     const left = [...(unsure?.pending ?? []), ...pending].map((done) => this.named(done))
-    const { waiting, plan, agreed } = onTop(this.plan, left)
+    const { waiting, document, agreed } = this.onTop(this.document, left)
     if (!agreed || this.conflict) return undefined
     this.pending.push(...waiting)
     this.note ||= unsure?.saving.note ?? ''
     if (waiting.length) this.soon(0)
-    return { steps: waiting.map(({ step }) => step), plan }
+    return { steps: waiting.map(({ step }) => step), document }
   }
 
   private soon(milliseconds = pause): void {
     this.takeBack?.()
-    this.takeBack = this.around.later(() => void this.flush(), milliseconds)
+    if (this.isAutomatic) this.takeBack = this.around.later(() => void this.flush(), milliseconds)
+    else if (this.settled) return this.become('saved')
     if (!this.sending && !this.conflict) this.become('changed')
     else this.told()
   }
@@ -356,38 +375,40 @@ export class SaveQueue {
     this.around.keep(this.id, this.unsaved)
     this.around.changed()
   }
-}
 
-/** The plan that steps waiting to be saved were done on. */
-function planBefore([first]: Done[]): Plan {
-  return applyEdit(first!.plan, first!.step.undo)
-}
-
-/**
- * Steps on top of another plan than they were done on: each by itself where that comes to what both did, else as one
- * step that does, so that an edit of a whole section puts nothing back that only the other changed in it.
- * @returns with whether the two agree: they changed nothing of the same place, and every step fits
- */
-function onTop(theirs: Plan, steps: Done[]): { waiting: Done[]; plan: Plan; agreed: boolean } {
-  if (!steps.length) return { waiting: [], plan: theirs, agreed: true }
-  const { applied, refused, plan } = rebase(
-    theirs,
-    steps.map(({ step }) => step),
-  )
-  const both = mergePlans(planBefore(steps), steps.at(-1)!.plan, theirs)
-  const agreed = both.agreed && !refused.length
-  if (!refused.length && !sameValue(plan, both.plan)) {
-    const label = [...new Set(steps.map(({ step }) => step.label))].join('; ')
-    const whole = { ids: steps.flatMap(({ ids }) => ids), step: stepTo(theirs, both.plan, label), plan: both.plan }
-    return { waiting: [whole], plan: both.plan, agreed }
+  /** The document that steps waiting to be saved were done on. */
+  private before([first]: Done<T, E>[]): T {
+    return this.kind.apply(first!.document, first!.step.undo)
   }
-  let at = theirs
-  const waiting = steps
-    .filter(({ step }) => applied.includes(step))
-    .map(({ ids, step }): Done => {
-      const next = rebase(at, [step]).plan
-      const again = { ...step, undo: stepTo(at, next, step.label).undo }
-      return { ids, step: again, plan: (at = next) }
-    })
-  return { waiting, plan, agreed }
+
+  /**
+   * Steps on top of another document than they were done on: each by itself where that comes to what both did, else as one
+   * step that does, so that an edit of a whole section puts nothing back that only the other changed in it.
+   * @returns with whether the two agree: they changed nothing of the same place, and every step fits
+   */
+  private onTop(theirs: T, steps: Done<T, E>[]): { waiting: Done<T, E>[]; document: T; agreed: boolean } {
+    if (!steps.length) return { waiting: [], document: theirs, agreed: true }
+    const { rebase, stepTo } = this.steps
+    const { applied, refused, document } = rebase(
+      theirs,
+      steps.map(({ step }) => step),
+    )
+    const both = this.kind.merge(this.before(steps), steps.at(-1)!.document, theirs)
+    const agreed = both.agreed && !refused.length
+    if (!refused.length && !sameValue(document, both.document)) {
+      const label = [...new Set(steps.map(({ step }) => step.label))].join('; ')
+      const ids = steps.flatMap((done) => done.ids)
+      const whole = { ids, step: stepTo(theirs, both.document, label), document: both.document }
+      return { waiting: [whole], document: both.document, agreed }
+    }
+    let at = theirs
+    const waiting = steps
+      .filter(({ step }) => applied.includes(step))
+      .map(({ ids, step }): Done<T, E> => {
+        const next = rebase(at, [step]).document
+        const again = { ...step, undo: stepTo(at, next, step.label).undo }
+        return { ids, step: again, document: (at = next) }
+      })
+    return { waiting, document, agreed }
+  }
 }

@@ -1,21 +1,21 @@
 import { defineStore } from 'pinia'
-import type { Edit } from '#core/plan'
+import { mayDo, type Edit, type Plan } from '#core/plan'
 import { Analyst } from '~/engine/analyst'
 import { EngineClient } from '~/engine/client'
 import { engineThread } from '~/engine/thread'
-import { apiServer } from '~/session/api-server'
+import { buildServer } from '~/session/api-server'
 import { browserShelf } from '~/session/browser-shelf'
 import { editCheck } from '~/session/edit-check'
+import { pageSurroundings } from '~/composables/pageSurroundings'
 import { BuildSession, type SessionState } from '~/session/build-session'
-import { author } from '~/composables/author'
-import { isOwnStep, newId, newStepId } from '~/composables/newId'
+import { newId } from '~/composables/newId'
 import { useNotices, type Notice } from './notices'
 import { useSession } from './session'
 
 /** The build on the screen: a thin face of its session. */
 export const useBuild = defineStore('build', () => {
   const state = shallowRef<SessionState>()
-  const shelf = browserShelf(newId)
+  const shelf = browserShelf<Plan, Edit>('build', newId)
   let session: BuildSession | undefined
   /** Sessions that have left the screen and still have something to save, by build. */
   const leaving = new Map<string, BuildSession>()
@@ -54,22 +54,16 @@ export const useBuild = defineStore('build', () => {
 
   function openSession(id: string): Promise<BuildSession> {
     return BuildSession.open(id, {
-      server: apiServer,
+      server: buildServer,
+      ...pageSurroundings(),
       analyst: () => new Analyst(new EngineClient(engineThread), new EngineClient(engineThread)),
       editCheck,
-      newId,
-      newStepId,
-      isOwnStep,
-      role: () => useSession().session?.role ?? 'editor',
-      author,
-      later: (run, milliseconds) => {
-        const timer = setTimeout(run, milliseconds)
-        return () => clearTimeout(timer)
+      forbids: (edit) => {
+        const role = useSession().session?.role ?? 'editor'
+        return mayDo(role, edit) ? undefined : `as ${role} you may not change this`
       },
       shelf,
-      tell: (message) => useNotices().tell(message),
       tellDone: (message) => offerUndo(id, message),
-      complain: (message) => useNotices().complain(message),
       changed: () => changed(id),
     })
   }

@@ -1,5 +1,6 @@
 import { memo, whileSame } from '../memo'
-import { idIn, sameValue, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
+import { sameValue } from '../editing'
+import { idIn, type NeedKey, type Place, type Placement, type Plan, type ResolvedPlan, type SupplyKey } from '../plan'
 import { solveCompiled, type Compiled, type PackingResult, type SearchLimits } from './packing'
 import { layOut, scoreOf, skipOf, type Problem, type Score, type Want } from './problem'
 import type { Candidate, Reason } from './verdict'

@@ -1,6 +1,7 @@
 import type { Board } from '../catalogue'
 import { whileSame } from '../memo'
-import { sameValue, type Place, type Priority, type ResolvedPlan } from '../plan'
+import { sameValue } from '../editing'
+import type { Place, Priority, ResolvedPlan } from '../plan'
 import { capacitiesOf, type Claim } from '../suitability'
 import { contested } from './contested'
 import { compile, type Compiled, type Packing, type PackingItem, type PackingOption } from './packing'

@@ -1,5 +1,6 @@
 import { everything, readsOf, watched, watchedMembers } from '../memo'
-import { resolvePlan, sameValue, type Plan } from '../plan'
+import { sameValue } from '../editing'
+import { resolvePlan, type Plan } from '../plan'
 import { severities } from '../suitability'
 import { checkContext, type CheckContext, type Report, type Rule } from './context'
 import type { Finding } from './finding'

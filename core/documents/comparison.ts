@@ -1,5 +1,6 @@
 import { wiresOf, type Wire } from '../harness'
-import { keyOf, placeLabel, resolvePlan, sameValue, splitKey, type Plan, type ResolvedPlan } from '../plan'
+import { sameValue } from '../editing'
+import { keyOf, placeLabel, resolvePlan, splitKey, type Plan, type ResolvedPlan } from '../plan'
 import { endName, fittedWires } from './wire-tables'
 
 /** One thing in which two plans differ. */

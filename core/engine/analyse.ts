@@ -3,7 +3,8 @@ import { checkAgain, type Checked, type Finding } from '../checks'
 import type { Load } from '../electrics'
 import type { Wire } from '../harness'
 import type { SerialLink } from '../links'
-import { applyEdit, resolvePlan, sameValue, type NeedKey, type Plan } from '../plan'
+import { sameValue } from '../editing'
+import { applyEdit, resolvePlan, type NeedKey, type Plan } from '../plan'
 import {
   fitGrid,
   portLanes,

@@ -1,3 +1,4 @@
+import { sameValue } from '../editing'
 import {
   applyEdit,
   boardId,
@@ -9,7 +10,6 @@ import {
   readPoint,
   renameParts,
   resolvePlan,
-  sameValue,
   splitKey,
   type Edit,
   type Place,

@@ -17,7 +17,7 @@ import { boardId } from './parts'
 import { placeLabel } from './places'
 import type { Plan } from './plan'
 import { splitKey } from './reference'
-import { sameValue } from './same'
+import { sameValue } from '../editing'
 
 /** The parts of a plan that an undo puts back. */
 export type PlanSections = Partial<Omit<Plan, 'format' | 'schema'>>

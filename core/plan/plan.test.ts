@@ -1,3 +1,4 @@
+import type { History } from '../editing'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { seedOf } from '../../tests/helpers/amount'
@@ -15,9 +16,9 @@ import {
   startHistory,
   undo,
   type Edit,
-  type History,
   type LinkSettings,
   type Place,
+  type Plan,
   type WireOverride,
 } from './index'
 
@@ -79,7 +80,7 @@ const edit: fc.Arbitrary<Edit> = fc.oneof(
   fc.constant(add('rill-53', 'bec')),
 )
 
-function tryEdit(history: History, value: Edit): History {
+function tryEdit(history: History<Plan, Edit>, value: Edit): History<Plan, Edit> {
   try {
     return doEdit(history, value)
   } catch (error) {
@@ -145,11 +146,11 @@ describe('history', () => {
         const end = edits.reduce(tryEdit, startHistory(plan))
         let back = end
         for (let step = 0; step < end.done.length; step += 1) back = undo(back)
-        expect(back.plan).toEqual(plan)
+        expect(back.document).toEqual(plan)
         expect(undo(back)).toBe(back)
         let forth = back
         for (let step = 0; step < end.done.length; step += 1) forth = redo(forth)
-        expect(forth.plan).toEqual(end.plan)
+        expect(forth.document).toEqual(end.document)
       }),
       { seed: seedOf(6), numRuns: 60 },
     )
@@ -162,13 +163,13 @@ describe('history', () => {
       supplies: {},
     })
     expect(answered.done).toHaveLength(1)
-    expect(undo(answered).plan).toEqual(plan)
-    expect(redo(undo(answered)).plan).toEqual(answered.plan)
+    expect(undo(answered).document).toEqual(plan)
+    expect(redo(undo(answered)).document).toEqual(answered.document)
   })
   it('every step can be sent, read back and done again', () => {
     fc.assert(
       fc.property(fc.array(edit, { maxLength: 12 }), (edits) => {
-        const { done, plan: end } = edits.reduce(tryEdit, startHistory(plan))
+        const { done, document: end } = edits.reduce(tryEdit, startHistory(plan))
         const sent = JSON.parse(JSON.stringify(done.flatMap((step) => step.edits))) as Edit[]
         const read = sent.map((edit) => validate<Edit>(editSchema, edit))
         expect(read.reduce(applyEdit, plan)).toEqual(end)
@@ -185,7 +186,7 @@ describe('history', () => {
     const merged = rebase(theirs, mine.done)
     expect(merged.applied.map(({ label }) => label)).toEqual(['Change the note'])
     expect(merged.refused[0]!.reason).toBe('devices.gnss: no such device in the fit-out')
-    expect(merged.plan.note).toBe('mine')
+    expect(merged.document.note).toBe('mine')
   })
   it('has words for every edit', () => {
     fc.assert(

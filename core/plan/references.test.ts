@@ -119,10 +119,10 @@ describe('references to a part', () => {
       spots: { ...base.spots, zq9: { x: 50, y: 50 } },
       cables: { ...base.cables, 'zq9/other': 'made-up' as const },
     }
-    for (const { plan } of [mergePlans(base, mine, theirs), mergePlans(base, theirs, mine)]) {
+    for (const { document: plan } of [mergePlans(base, mine, theirs), mergePlans(base, theirs, mine)]) {
       if (plan.devices.some(({ id }) => id === 'zq9')) continue
       expect(textOf(plan)).not.toContain('zq9')
     }
-    expect(mergePlans(base, mine, theirs).plan.devices.some(({ id }) => id === 'zq9')).toBe(false)
+    expect(mergePlans(base, mine, theirs).document.devices.some(({ id }) => id === 'zq9')).toBe(false)
   })
 })

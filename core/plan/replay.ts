@@ -1,7 +1,7 @@
 import { applyEdit, type Edit } from './edit'
 import { EditError } from './edits/kind'
 import type { Plan } from './plan'
-import { sameValue } from './same'
+import { sameValue } from '../editing'
 
 /** Sections of a plan in which two plans differ, by name. */
 export function sectionsUnlike(one: Plan, other: Plan): (keyof Plan)[] {

@@ -12,7 +12,7 @@ import {
   type Differences,
   type ProtocolDefinition,
 } from '../catalogue'
-import { sameValue } from '../plan'
+import { sameValue } from '../editing'
 import { protocolContradictions } from '../protocols'
 import { boardSchema, deviceSchema, protocolSchema } from './definitions'
 import { InputError } from './error'

@@ -76,7 +76,7 @@ describe('every kind of edit', () => {
       expect(describeEdit(edit, before).length).toBeGreaterThan(3)
       expect(applyEdit(after, inverseOf(before, after, 'x'))).toEqual(before)
       expect(validate(editSchema, inverseOf(before, after, 'x'))).toBeTruthy()
-      expect(undo(doEdit(startHistory(before), edit)).plan).toEqual(before)
+      expect(undo(doEdit(startHistory(before), edit)).document).toEqual(before)
     },
   )
 

@@ -1,5 +1,6 @@
 // Ten editors on one definition, ten changes each, through the server.
-import { mergeThree, type BoardDefinition } from '#core/catalogue'
+import type { BoardDefinition } from '#core/catalogue'
+import { mergeValues } from '#core/editing'
 import { library } from '../../tests/helpers/plans'
 import { ask, put, removeServer, startServer } from '../../tests/browser/servers'
 import { tell } from './figures'
@@ -28,7 +29,7 @@ async function edit(pad: string, who: number): Promise<void> {
       if (status !== 409) throw new Error(text)
       clashes += 1
       const theirs = JSON.parse(text) as { newest: number; definition: BoardDefinition }
-      mine = mergeThree(known, mine, theirs.definition).merged
+      mine = mergeValues(known, mine, theirs.definition).value
       known = theirs.definition
       base = theirs.newest
     }

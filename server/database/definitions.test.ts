@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it } from 'vitest'
 import { library } from '../../tests/helpers/plans'
 import { freshStore, removeStores } from '../../tests/helpers/store'
-import { mergeThree } from '#core/catalogue'
+import { mergeValues } from '#core/editing'
 import { StaleDefinition } from './definitions'
 
 afterEach(removeStores)
@@ -52,7 +52,7 @@ describe('definitions', () => {
         expect(error).toBeInstanceOf(StaleDefinition)
         refused += 1
         const found = catalogue.find('board', 'corran-7')!
-        const { merged, conflicts } = mergeThree(editor.known, mine, found.definition as typeof board)
+        const { value: merged, conflicts } = mergeValues(editor.known, mine, found.definition as typeof board)
         expect(conflicts).toEqual([])
         editor.base = catalogue.save(merged, found.version, by(`editor ${editor.at}`))
         editor.known = merged

@@ -98,6 +98,58 @@ test('the parts of a device are typed into tables, and checked as they are typed
   await expect(page.getByLabel('most of s4')).toHaveValue('5')
 })
 
+test('what is typed and not saved outlasts a reload, is taken back, and is dropped where that is said', async ({ page }) => {
+  const path = `${address}/catalogue/board/corran-7`
+  await page.goto(path)
+  const mass = page.getByLabel('Mass')
+  await expect(mass).toHaveValue('14.2')
+  await mass.fill('15')
+  await mass.press('Enter')
+  await expect(page.getByText('Not saved yet')).toBeVisible()
+  await page.reload()
+  await expect(mass).toHaveValue('15')
+  await expect(page.getByText('Not saved when this definition was left, and continued: change mass.')).toBeVisible()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(mass).toHaveValue('14.2')
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Rails' }).click()
+  await page.getByLabel('limit of v5', { exact: true }).fill('2,5')
+  await page.getByLabel('limit of v5', { exact: true }).press('Enter')
+  await page.getByRole('link', { name: 'Rules' }).click()
+  await page.getByRole('button', { name: 'Leave', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Rules' })).toBeVisible()
+  await page.goto(path)
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: 'Rails' }).click()
+  await expect(page.getByLabel('limit of v5', { exact: true })).not.toHaveValue('2.5')
+})
+
+test.describe('two who save one definition', () => {
+  test.use({ expected: { faults: [/409/] } })
+
+  test('are asked what becomes of it, and both come together', async ({ page, browser }) => {
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    const other = await context.newPage()
+    for (const each of [page, other]) await each.goto(`${address}/catalogue/board/brae-mini`)
+    for (const [each, field, value] of [
+      [other, 'Maker', 'Other Hands'],
+      [page, 'Mass', '3.3'],
+    ] as const) {
+      await each.getByLabel(field).fill(value)
+      await each.getByLabel(field).press('Enter')
+      await each.getByRole('button', { name: 'Save', exact: true }).click()
+      if (each === other) await expect(each.getByText('Brae Mini is saved')).toBeVisible()
+    }
+    const dialog = page.getByRole('dialog')
+    await expect(dialog).toContainText('The two changes touch different places')
+    await dialog.getByRole('button', { name: 'Put both together' }).click()
+    await expect(page.getByLabel('Maker')).toHaveValue('Other Hands')
+    await page.getByRole('button', { name: 'Save', exact: true }).click()
+    await expect(page.getByText('Brae Mini is saved')).toBeVisible()
+    await context.close()
+  })
+})
+
 test.describe('library files', () => {
   test.use({ expected: { faults: [/400/] } })
 

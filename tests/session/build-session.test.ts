@@ -6,18 +6,18 @@ import {
   SavedElsewhere,
   SaveRefused,
   StepRefused,
-  type BuildServer,
+  type DocumentServer,
   type Saving,
   type Shelf,
   type Undoable,
   type Unsaved,
-} from '../../app/session/build-server'
+} from '../../app/session/document-server'
 import { editCheck } from '../../app/session/edit-check'
 import { StaleSave } from '../../server/database/builds'
 import { saveVersion } from '../../server/database/save-version'
 import { NotReplayed, replayed } from '../../server/work/replayed'
 import { settle } from '#core/engine'
-import { replay, type Edit, type Plan } from '#core/plan'
+import { mayDo, replay, type Edit, type Plan } from '#core/plan'
 import { freshStore, keptBy, removeStores } from '../helpers/store'
 
 afterEach(removeStores)
@@ -35,17 +35,18 @@ function way() {
     fault: undefined as Error | undefined,
     lost: false,
     refuses: (_: Edit[]) => false,
-    sent: [] as { id: string; saving: Saving }[],
+    sent: [] as { id: string; saving: Saving<Plan, Edit> }[],
   }
   const pass = () => new Promise<void>((resolve) => (state.slow ? held.push(resolve) : resolve()))
-  const server: BuildServer = {
+  const server: DocumentServer<Plan, Edit> = {
     load: (id) => {
       const { version } = builds.find(id)!
-      return Promise.resolve({ version, plan: builds.plan(id, version)! })
+      return Promise.resolve({ version, document: builds.plan(id, version)! })
     },
     save: async (id, saving) => {
       state.sent.push({ id, saving })
-      const { base, ...version } = JSON.parse(JSON.stringify(saving)) as Saving
+      const { base, document: plan, ...rest } = JSON.parse(JSON.stringify(saving)) as Saving<Plan, Edit>
+      const version = { ...rest, plan }
       const { fault } = state
       await pass()
       if (fault) throw fault
@@ -59,7 +60,7 @@ function way() {
         if (!(error instanceof StaleSave)) throw error
         const { newest, steps } = error
         throw new SavedElsewhere(
-          { version: newest, plan: builds.plan(id, newest)! },
+          { version: newest, document: builds.plan(id, newest)! },
           builds.versions(id),
           steps.known,
           steps.since,
@@ -95,8 +96,8 @@ function clock() {
 }
 
 /** A shelf that outlasts a page; what is on it has gone through a structured clone, as in the browser. */
-function shelfOf(kept = new Map<string, Unsaved>()): Shelf & { kept: Map<string, Unsaved> } {
-  const past = new Map<string, Undoable>()
+function shelfOf(kept = new Map<string, Unsaved<Plan, Edit>>()): Shelf<Plan, Edit> & { kept: Map<string, Unsaved<Plan, Edit>> } {
+  const past = new Map<string, Undoable<Edit>>()
   return {
     remember: (id, steps) => void past.set(id, structuredClone(steps)),
     recall: (id) => Promise.resolve(past.get(id)),
@@ -113,7 +114,7 @@ function shelfOf(kept = new Map<string, Unsaved>()): Shelf & { kept: Map<string,
 }
 
 /** @param browser pages of one browser share its name */
-function around(server: BuildServer, shelf: Shelf = shelfOf(), browser: string = randomUUID()) {
+function around(server: DocumentServer<Plan, Edit>, shelf: Shelf<Plan, Edit> = shelfOf(), browser: string = randomUUID()) {
   const { later, ring } = clock()
   const complaints: string[] = []
   const told: string[] = []
@@ -128,7 +129,7 @@ function around(server: BuildServer, shelf: Shelf = shelfOf(), browser: string =
     server,
     analyst: () => idle,
     editCheck: () => check,
-    role: () => 'editor',
+    forbids: () => undefined,
     shelf,
     tell: (message) => told.push(message),
     tellDone: (message) => told.push(`done: ${message}`),
@@ -285,7 +286,7 @@ describe('a build session', () => {
 
   it('sends what it came to as one step, where the server comes to something else by the edits', async () => {
     const { builds, server } = way()
-    const forgetful: BuildServer = {
+    const forgetful: DocumentServer<Plan, Edit> = {
       ...server,
       save: (id, saving) => server.save(id, saving.edits.length > 1 ? { ...saving, edits: saving.edits.slice(1) } : saving),
     }
@@ -702,9 +703,9 @@ describe('what a page could not save before it ended', () => {
 
   it('is gone on with by a tab that has the build open, once the page that left it has ended', async () => {
     const { builds, server } = way()
-    const heirs: ((left: Unsaved) => boolean)[] = []
-    const shelf: Shelf = { ...shelfOf(), heir: (_, take) => (heirs.push(take), () => {}) }
-    const left: Unsaved[] = []
+    const heirs: ((left: Unsaved<Plan, Edit>) => boolean)[] = []
+    const shelf: Shelf<Plan, Edit> = { ...shelfOf(), heir: (_, take) => (heirs.push(take), () => {}) }
+    const left: Unsaved<Plan, Edit>[] = []
     const kept = around(
       server,
       { ...shelf, keep: (_, unsaved) => void (unsaved && left.push(structuredClone(unsaved))) },
@@ -749,7 +750,10 @@ describe('what a page could not save before it ended', () => {
   it('is not touched by a reader, who may change nothing', async () => {
     const { builds, server } = way()
     const { surroundings, ring, complaints, told } = around(server)
-    const session = await BuildSession.open('spillway-hex', { ...surroundings, role: () => 'reader' })
+    const session = await BuildSession.open('spillway-hex', {
+      ...surroundings,
+      forbids: (edit) => (mayDo('reader', edit) ? undefined : 'as reader you may not change this'),
+    })
     session.edit(rename('gnss', 'Eye'), 'GNSS is the eye.')
     await ring()
     expect(complaints).toEqual(['as reader you may not change this'])

@@ -3,7 +3,7 @@ import { dayAndTime } from '~/composables/dates'
 import { author } from '~/composables/author'
 import { callApi } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
-import type { SavedVersion } from '~/session/build-server'
+import type { SavedVersion } from '~/session/document-server'
 
 /** A build whose newest version cannot be read: what is stored can be saved, and an older version taken up. */
 const { id, message } = defineProps<{ id: string; message: string }>()

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 /** What a definition says of itself, beside its sections: one entry for each value. */
-import { boardFields, deviceFields, type Field, type Fields, type PartValues } from '#core/catalogue'
-import type { Editable } from '~/composables/useDefinition'
+import { boardFields, deviceFields, type Field, type Fields, type EditableDefinition, type PartValues } from '#core/catalogue'
 import { fieldAt, headColumns, meantBy, optionsOf, textOf, valueAt, withValue } from './columns'
 
-const { definition } = defineProps<{ definition: Editable }>()
-const emit = defineEmits<{ change: [definition: Editable] }>()
+const { definition } = defineProps<{ definition: EditableDefinition }>()
+const emit = defineEmits<{ change: [definition: EditableDefinition] }>()
 const fields = computed<Fields>(() => (definition.kind === 'board' ? boardFields : deviceFields))
 const values = computed(() => definition as unknown as PartValues)
 const entries = computed(() =>
@@ -21,7 +20,7 @@ const isWide = ({ shape }: Field) => shape.is === 'prose' || shape.is === 'list'
 
 function set(path: readonly string[], value: unknown) {
   const beginning = { definition: values.value, word: 'part', number: 1 }
-  emit('change', withValue(fields.value, values.value, path, value, beginning) as unknown as Editable)
+  emit('change', withValue(fields.value, values.value, path, value, beginning) as unknown as EditableDefinition)
 }
 const typed = (event: Event) => (event.target as HTMLInputElement).value
 </script>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import type { EditableDefinition } from '#core/catalogue'
 import { dayAndTime } from '~/composables/dates'
 import { callApi } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
-import type { Editable } from '~/composables/useDefinition'
 
 interface Version {
   number: number
@@ -14,7 +14,7 @@ interface Version {
 
 const open = defineModel<boolean>({ required: true })
 const { kind, id, now } = defineProps<{ kind: string; id: string; now: number }>()
-const emit = defineEmits<{ take: [definition: Editable] }>()
+const emit = defineEmits<{ take: [definition: EditableDefinition] }>()
 const path = computed(() => `/api/definitions/${kind}/${id}/versions`)
 const { items, more, start, next } = usePages<Version>(
   (below) => callApi('GET', `${path.value}?limit=50${below ? `&below=${below}` : ''}`),
@@ -23,7 +23,7 @@ const { items, more, start, next } = usePages<Version>(
 watch(open, (on) => on && start())
 
 async function take(number: number) {
-  emit('take', await callApi<Editable>('GET', `${path.value}/${number}`))
+  emit('take', await callApi<EditableDefinition>('GET', `${path.value}/${number}`))
   open.value = false
 }
 </script>

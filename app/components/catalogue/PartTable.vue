@@ -1,12 +1,19 @@
 <script setup lang="ts">
 /** The parts of one section of a definition, as a table to type into. */
 import { mdiPlus } from '@mdi/js'
-import { boardFields, deviceFields, startOf, type Beginning, type Fields, type PartValues } from '#core/catalogue'
-import type { Editable } from '~/composables/useDefinition'
+import {
+  boardFields,
+  deviceFields,
+  startOf,
+  type Beginning,
+  type Fields,
+  type EditableDefinition,
+  type PartValues,
+} from '#core/catalogue'
 import { columnsOf, fieldAt, ofOtherKind, partFields, valueAt, withValue } from './columns'
 
-const { definition, section } = defineProps<{ definition: Editable; section: string }>()
-const emit = defineEmits<{ change: [definition: Editable] }>()
+const { definition, section } = defineProps<{ definition: EditableDefinition; section: string }>()
+const emit = defineEmits<{ change: [definition: EditableDefinition] }>()
 const all = computed<Fields>(() => (definition.kind === 'board' ? boardFields : deviceFields))
 const field = computed(() => all.value[section]!)
 const word = computed(() => field.value.words ?? 'part')
@@ -14,7 +21,7 @@ const values = computed(() => definition as unknown as PartValues)
 const parts = computed(() => values.value[section] as Record<string, PartValues>)
 const columns = computed(() => columnsOf(field.value, Object.values(parts.value)))
 
-const change = (next: Record<string, PartValues>) => emit('change', { ...definition, [section]: next } as Editable)
+const change = (next: Record<string, PartValues>) => emit('change', { ...definition, [section]: next } as EditableDefinition)
 const beginning = (number = Object.keys(parts.value).length): Beginning => ({
   definition: values.value,
   word: word.value,

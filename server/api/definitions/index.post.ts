@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { boardFields, deviceFields, differencesBetween, listDifferences, protocolFields } from '#core/catalogue'
 import { label, type Definition } from '#core/schema'
-import { sameValue } from '#core/plan'
+import { sameValue } from '#core/editing'
 import { changing } from '../../database'
 import type { DefinitionRepository } from '../../database/definitions'
 import { readValid } from '../../security/body'

@@ -1,8 +1,15 @@
 <script setup lang="ts">
 import { mdiContentSave, mdiHistory, mdiRedo, mdiUndo } from '@mdi/js'
-import { boardFields, deviceFields, resolveBoard, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
+import {
+  boardFields,
+  deviceFields,
+  resolveBoard,
+  type BoardDefinition,
+  type DeviceDefinition,
+  type EditableDefinition,
+} from '#core/catalogue'
 import { sectionsOf } from '~/components/catalogue/columns'
-import { useDefinition, type Editable } from '~/composables/useDefinition'
+import { useDefinition } from '~/composables/useDefinition'
 import { useCatalogue } from '~/stores/catalogue'
 import { useNotices } from '~/stores/notices'
 
@@ -12,7 +19,7 @@ const notices = useNotices()
 const kind = computed(() => (route.params.kind === 'device' ? 'device' : 'board'))
 const id = computed(() => String(route.params.id))
 const editor = useDefinition()
-const { document, desk, text, broken, versions, asShown, dirty, wrong, gaps, past, future, clash } = editor
+const { document, desk, text, broken, versions, asShown, dirty, wrong, gaps, undoLabel, redoLabel, conflict } = editor
 const missing = ref(false)
 const history = ref(false)
 const side = ref<'top' | 'bottom'>('top')
@@ -29,10 +36,7 @@ const tabs = computed(() => ({
 watch(
   [kind, id],
   async () => {
-    const library = await catalogue.load(true)
-    const found = kind.value === 'board' ? library?.boards[id.value] : library?.devices[id.value]
-    missing.value = !found
-    if (found) editor.start(found, catalogue.standing(found).version)
+    missing.value = !(await editor.open(kind.value, id.value))
   },
   { immediate: true },
 )
@@ -63,16 +67,13 @@ const problems = computed(() => (broken.value.length ? broken.value : wrong.valu
 
 async function save() {
   if (!dirty.value || problems.value.length) return
-  try {
-    await editor.save()
-    if (clash.value) return
-    await catalogue.load(true)
-    notices.tell(
-      `${document.value!.name} is saved. Plans keep the definition they were made with; the inspector offers the newer one.`,
-    )
-  } catch (error) {
-    notices.complain((error as Error).message)
-  }
+  await editor.save()
+  if (editor.problem.value) return notices.complain(editor.problem.value)
+  if (editor.saveState.value !== 'saved') return
+  await catalogue.load(true)
+  notices.tell(
+    `${document.value!.name} is saved. Plans keep the definition they were made with; the inspector offers the newer one.`,
+  )
 }
 
 function onKey(event: KeyboardEvent) {
@@ -101,16 +102,26 @@ onBeforeRouteLeave((to) => {
   return false
 })
 
+function leave() {
+  editor.close(true)
+  void navigateTo(leaving.value)
+}
+onBeforeUnmount(() => editor.close(false))
+
 const board = computed(() => asShown.value as BoardDefinition)
 const device = computed(() => asShown.value as DeviceDefinition)
-const change = (next: Editable) => editor.changeShown(next)
+const change = (next: EditableDefinition) => editor.changeShown(next)
 </script>
 
 <template>
   <div class="page">
     <SiteBar>
-      <v-btn :disabled="!past.length" :prepend-icon="mdiUndo" @click="editor.undo">Undo</v-btn>
-      <v-btn :disabled="!future.length" :prepend-icon="mdiRedo" @click="editor.redo">Redo</v-btn>
+      <v-btn :disabled="!undoLabel" :prepend-icon="mdiUndo" :title="undoLabel && `Undo: ${undoLabel}`" @click="editor.undo"
+        >Undo</v-btn
+      >
+      <v-btn :disabled="!redoLabel" :prepend-icon="mdiRedo" :title="redoLabel && `Redo: ${redoLabel}`" @click="editor.redo"
+        >Redo</v-btn
+      >
     </SiteBar>
     <p v-if="missing" class="pa-6">There is no {{ kind }} “{{ id }}”. <NuxtLink to="/catalogue">All definitions</NuxtLink></p>
     <main v-else-if="document" class="sheet-of">
@@ -184,10 +195,10 @@ const change = (next: Editable) => editor.changeShown(next)
       :id
       v-model="history"
       :kind
-      :now="catalogue.standing(document).version"
-      @take="(old: Editable) => editor.change(old)"
+      :now="editor.version.value"
+      @take="(old: EditableDefinition) => editor.change(old)"
     />
-    <DefinitionClash v-if="clash" :clash @settle="editor.settle" />
+    <DefinitionClash v-if="conflict" :conflict @settle="editor.settle" />
     <v-dialog
       :model-value="Boolean(leaving)"
       width="420"
@@ -198,7 +209,7 @@ const change = (next: Editable) => editor.changeShown(next)
         <v-card-text>What you changed in {{ document?.name }} is not saved.</v-card-text>
         <v-card-actions>
           <v-btn @click="leaving = undefined">Stay</v-btn>
-          <v-btn color="error" @click="navigateTo(leaving)">Leave</v-btn>
+          <v-btn color="error" @click="leave">Leave</v-btn>
         </v-card-actions>
       </v-card>
     </v-dialog>

@@ -1,0 +1,6 @@
+export type { DocumentKind, Merged } from './kind'
+export { historyOf } from './history'
+export type { History, HistoryOf, Rebase, Step } from './history'
+export { mergeValues } from './merge'
+export type { MergedValue } from './merge'
+export { sameValue } from './same'
