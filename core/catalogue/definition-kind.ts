@@ -31,7 +31,8 @@ function wordsOf(from: EditableDefinition, to: EditableDefinition): string {
 
 /** Definitions as documents that are edited. */
 export const definitionKind: DocumentKind<EditableDefinition, DefinitionEdit> = {
-  apply: (definition, { patch }) => (patch.length ? jsonPatch.applyPatch(definition, patch, true, false).newDocument : definition),
+  apply: (definition, { patch }) =>
+    patch.length ? jsonPatch.applyPatch(definition, patch, true, false).newDocument : definition,
   describe: ({ label }) => label,
   inverse: (from, to, label) => editBetween(to, from, label),
   merge: (base, first, second) => {
