@@ -55,6 +55,12 @@ module.exports = {
       from: { pathNot: '^core/' },
       to: { path: '^core/', pathNot: '^core/[^/]+/index\\.ts$' },
     },
+    {
+      name: 'contract-on-core-alone',
+      severity: 'error',
+      from: { path: '^contract/' },
+      to: { path: '^(app|server|cli|scripts)/' },
+    },
     { name: 'app-not-server', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
     { name: 'server-not-app', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
     ...upward,

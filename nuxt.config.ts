@@ -4,6 +4,7 @@ import { buildWorker } from './server/work/build.mjs'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
 
 const core = fileURLToPath(new URL('./core', import.meta.url))
+const contract = fileURLToPath(new URL('./contract', import.meta.url))
 /** Not among what the package lets be asked for by name. */
 const entry = fileURLToPath(new URL('./node_modules/nuxt/dist/app/entry-spa.js', import.meta.url))
 
@@ -19,7 +20,7 @@ export default defineNuxtConfig({
   devtools: { enabled: false },
   modules: ['@pinia/nuxt', '@nuxt/eslint'],
   components: [{ path: '~/components', pathPrefix: false }],
-  alias: { '#core': core },
+  alias: { '#core': core, '#contract': contract },
   css: [
     'vuetify/styles',
     '@fontsource/atkinson-hyperlegible/400.css',
@@ -97,7 +98,7 @@ export default defineNuxtConfig({
       },
       { baseName: 'catalogue', dir: fileURLToPath(new URL('./catalogue', import.meta.url)) },
     ],
-    alias: { '#core': core },
+    alias: { '#core': core, '#contract': contract },
     typescript: { tsConfig: { compilerOptions: { lib: ['ES2023', 'DOM'] } } },
   },
   typescript: {

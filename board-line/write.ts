@@ -1,14 +1,8 @@
+import type { BoardEvent } from '#contract'
 import { intendedState, ledger, roundValues, type BoardState, type LedgerRow, type SetupStep } from '#core/settings'
 import { askBoard } from './answers'
 import { giveUp, Line, wait, type Reaching } from './line'
 import { BoardRefused, LinkLost, type BoardLink } from './link'
-
-/** What happened on the way, in words; a backup with what it holds. */
-export interface BoardEvent {
-  at: 'backup' | 'set' | 'save' | 'restart' | 'again' | 'read' | 'rescue' | 'erase' | 'restore'
-  text: string
-  backup?: BoardState
-}
 
 export interface Writing extends Reaching {
   rounds: SetupStep[][]

@@ -1,5 +1,4 @@
-import type { Brief } from '#core/engine'
-import type { Library } from '#core/schema'
+import type { Answer, Body, File, Lines, Names, Query, Route, WorkLine } from '#contract'
 
 export interface Problem {
   place: string
@@ -18,40 +17,14 @@ export class ApiError extends Error {
   }
 }
 
-export interface BuildSummary {
-  id: string
-  name: string
-  version: number
-  createdAt: string
-  updatedAt: string
-  removed: boolean
-  tags: string[]
-  /** None when no version of it could be looked at yet. */
-  brief?: Brief
-  unreadable: boolean
-}
-
-/** A page of the list of builds. */
-export interface BuildPage {
-  builds: BuildSummary[]
-  /** All that the search found. */
-  count: number
-}
-
-/** A definition that is stored and cannot be read. */
-export interface Unreadable {
-  kind: string
-  id: string
-  message: string
-}
-
-export type Catalogue = Library & {
-  /** By kind and id: whose it is, and its version; 0 when it is shipped. */
-  standing: Record<string, { origin: 'shipped' | 'own'; version: number }>
-  unreadable: Unreadable[]
-}
-
-type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
+/** What a call of a route is given: names in its path, query and body where it has them. */
+type Asked<R extends Route> = Names<R> &
+  (Query<R> extends undefined ? unknown : { query?: Query<R> }) &
+  (Body<R> extends undefined ? unknown : { body: Body<R> }) & { signal?: AbortSignal }
+/** It may be left out where nothing has to be given. */
+type Given<R extends Route> = object extends Asked<R> ? [asked?: Asked<R>] : [asked: Asked<R>]
+/** Routes that answer with so much. */
+type Answering<A> = { [R in Route]: Answer<R> extends A ? R : never }[Route]
 
 /** Milliseconds for which an answer to what was asked for ahead counts as new. */
 const freshFor = 10_000
@@ -67,29 +40,43 @@ export function fetchAhead(path: string): void {
 }
 
 /** Calls the product's own server. @throws ApiError */
-export async function callApi<T>(method: Method, path: string, body?: unknown, signal?: AbortSignal): Promise<T> {
-  const response = await answered(method, path, body, signal)
-  return (await response.json().catch(() => undefined)) as T
+export async function callApi<R extends Route>(route: R, ...[asked]: Given<R>): Promise<Answer<R>> {
+  const response = await answered(route, asked)
+  return (await response.json().catch(() => undefined)) as Answer<R>
 }
 
 /** Calls the server for a file. @throws ApiError */
-export async function callForFile(method: Method, path: string, body?: unknown, signal?: AbortSignal): Promise<Blob> {
-  return (await answered(method, path, body, signal)).blob()
+export async function callForFile<R extends Answering<File>>(route: R, ...[asked]: Given<R>): Promise<Blob> {
+  return (await answered(route, asked)).blob()
 }
 
 /** Calls the server for an answer that comes line by line, each JSON. @throws ApiError, and what `take` throws */
-export async function callForLines<T>(path: string, body: unknown, signal: AbortSignal, take: (line: T) => void): Promise<void> {
-  const { body: stream } = await answered('POST', path, body, signal)
+export async function callForLines<T, R extends Answering<Lines<T>>>(
+  route: R,
+  asked: Asked<R>,
+  take: (line: WorkLine<T>) => void,
+): Promise<void> {
+  const { body: stream } = await answered(route, asked)
   const reader = stream!.pipeThrough(new TextDecoderStream()).getReader()
   let rest = ''
   for (let part = await reader.read(); !part.done; part = await reader.read()) {
     const lines = (rest + part.value).split('\n')
     rest = lines.pop()!
-    for (const line of lines) take(JSON.parse(line) as T)
+    for (const line of lines) take(JSON.parse(line) as WorkLine<T>)
   }
 }
 
-async function answered(method: Method, path: string, body: unknown, signal?: AbortSignal): Promise<Response> {
+/** The address of a route, with its names and its query filled in. */
+function addressOf(path: string, { query = {}, ...names }: { query?: object }): string {
+  const filled = path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(names[name as keyof typeof names])))
+  const pairs = Object.entries(query).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]]))
+  return pairs.length ? `${filled}?${new URLSearchParams(pairs).toString()}` : filled
+}
+
+async function answered(route: Route, asked: { query?: object; body?: unknown; signal?: AbortSignal } = {}): Promise<Response> {
+  const [method, pattern] = route.split(' ') as [string, string]
+  const { body, signal } = asked
+  const path = addressOf(pattern, asked)
   let response: Response
   try {
     const known = method === 'GET' ? ahead.get(path) : undefined

@@ -1,15 +1,9 @@
 <script setup lang="ts">
+import type { Backup } from '#contract'
 import { mdiContentSaveAllOutline, mdiDownload } from '@mdi/js'
 import { dayAndTime } from '~/composables/dates'
 import { callApi } from '~/composables/useApi'
 import { useNotices } from '~/stores/notices'
-
-interface Backup {
-  name: string
-  at: string
-  bytes: number
-  automatic: boolean
-}
 
 useHead({ title: 'Backups · Ypodoma' })
 const notices = useNotices()
@@ -20,7 +14,7 @@ const restoring = shallowRef<Backup>()
 
 async function load() {
   try {
-    backups.value = await callApi<Backup[]>('GET', '/api/backups')
+    backups.value = await callApi('GET /api/backups')
     failure.value = ''
   } catch (error) {
     failure.value = (error as Error).message
@@ -41,14 +35,14 @@ async function during(run: () => Promise<string>) {
 
 const backUp = () =>
   during(async () => {
-    const { name } = await callApi<{ name: string }>('POST', '/api/backups', {})
+    const { name } = await callApi('POST /api/backups', { body: {} })
     return `${name} is written and looked through.`
   })
 
 const restore = (backup: Backup) =>
   during(async () => {
     restoring.value = undefined
-    await callApi('POST', `/api/backups/${backup.name}/restore`, {})
+    await callApi('POST /api/backups/:name/restore', { name: backup.name, body: {} })
     return `The data are as they were on ${dayAndTime(backup.at)}. What was there is kept beside.`
   })
 

@@ -14,7 +14,8 @@ import { keepInAddress } from '~/composables/keepInAddress'
 import { author } from '~/composables/author'
 import type { Sorting } from '~/composables/useSorted'
 import { dayAndTime } from '~/composables/dates'
-import type { ApiError, BuildPage, BuildSummary, Problem } from '~/composables/useApi'
+import type { BuildOrder, BuildPage, BuildSummary } from '#contract'
+import type { ApiError, Problem } from '~/composables/useApi'
 import { callApi, callForFile } from '~/composables/useApi'
 import { gravestFirst } from '~/composables/severityLook'
 import { download } from '~/composables/download'
@@ -37,17 +38,16 @@ const failure = ref('')
 const { begin } = useLatest()
 /** How the list is ordered; in the order of making until a column is chosen. */
 const sorting = ref<Sorting>()
-const order = computed(() => (sorting.value ? `${sorting.value.by}${sorting.value.down ? '-down' : ''}` : 'made'))
+const order = computed(() => (sorting.value ? (`${sorting.value.by}${sorting.value.down ? '-down' : ''}` as BuildOrder) : 'made'))
 
 useHead({ title: 'Builds · Ypodoma' })
 
 const load = () =>
   begin(async (counts) => {
     try {
-      const found = await callApi<BuildPage>(
-        'GET',
-        `/api/builds?limit=${size}&offset=${from.value}&search=${encodeURIComponent(wanted.value ?? '')}&order=${order.value}`,
-      )
+      const found = await callApi('GET /api/builds', {
+        query: { limit: size, offset: from.value, search: wanted.value ?? '', order: order.value },
+      })
       if (!counts()) return
       page.value = found
       failure.value = ''
@@ -78,7 +78,7 @@ async function openFile(event: Event) {
   })
   if (!chosen) return
   try {
-    const { id } = await callApi<{ id: string }>('POST', '/api/builds', { file: await chosen.text() })
+    const { id } = await callApi('POST /api/builds', { body: { file: await chosen.text() } })
     await navigateTo(`/builds/${id}/fit-out`)
   } catch (error) {
     const { message, problems = [] } = error as ApiError
@@ -88,7 +88,7 @@ async function openFile(event: Event) {
 
 async function setRemoved(build: BuildSummary, removed: boolean) {
   try {
-    await callApi('PUT', `/api/builds/${encodeURIComponent(build.id)}/removed`, { removed })
+    await callApi('PUT /api/builds/:id/removed', { id: build.id, body: { removed } })
   } catch (error) {
     return notices.complain((error as Error).message)
   }
@@ -99,7 +99,7 @@ async function setRemoved(build: BuildSummary, removed: boolean) {
 async function copy(build: BuildSummary) {
   try {
     const name = `${build.name}, copy`.slice(0, 80)
-    const { id } = await callApi<{ id: string }>('POST', '/api/builds', { copy: build.id, name, author: author() })
+    const { id } = await callApi('POST /api/builds', { body: { copy: build.id, name, author: author() } })
     await load()
     notices.tell(`${name} is made.`, { label: 'Open it', run: () => void navigateTo(`/builds/${id}/fit-out`) })
   } catch (error) {
@@ -118,7 +118,7 @@ const tagsWanted = useWanted(tagged)
 /** The plan as a file; one that cannot be read as it is stored. */
 async function savePlan(build: BuildSummary) {
   try {
-    const text = await (await callForFile('GET', `/api/builds/${encodeURIComponent(build.id)}/raw`)).text()
+    const text = await (await callForFile('GET /api/builds/:id/raw', { id: build.id })).text()
     download(`${build.name}.plan.json`, 'application/json', text)
   } catch (error) {
     notices.complain((error as Error).message)

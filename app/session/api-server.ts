@@ -1,37 +1,27 @@
 import type { DefinitionEdit, EditableDefinition } from '#core/catalogue'
 import { sameValue } from '#core/editing'
 import type { Edit, Plan } from '#core/plan'
+import type { StaleBuild, StaleDefinition } from '#contract'
 import { ApiError, callApi } from '~/composables/useApi'
-import { NotLedThere, SavedElsewhere, SaveRefused, StepRefused, type DocumentServer, type SavedVersion } from './document-server'
+import { NotLedThere, SavedElsewhere, SaveRefused, StepRefused, type DocumentServer } from './document-server'
 
 /** Whether what was refused is what the steps do; not who asks, nor what is sent beside them. */
 const isOfSteps = ({ problems }: ApiError) =>
   problems.some(({ place }) => place && !/^(base|saveId|stepIds|author|note|steps)\b/.test(place))
 
-/** What came in first. */
-interface Stale {
-  newest: number
-  plan: Plan
-  versions: SavedVersion[]
-  known: string[]
-  since?: string[]
-}
-
-const savedElsewhere = ({ newest, plan, versions, known, since }: Stale) =>
+const savedElsewhere = ({ newest, plan, versions, known, since }: StaleBuild) =>
   new SavedElsewhere({ version: newest, document: plan }, versions, known, since)
-
-const pathOf = (id: string) => `/api/builds/${encodeURIComponent(id)}`
 
 /** Builds at the product's own server, as sessions want them. */
 export const buildServer: DocumentServer<Plan, Edit> = {
   load: async (id) => {
-    const { build, plan } = await callApi<{ build: { version: number }; plan: Plan }>('GET', pathOf(id))
+    const { build, plan } = await callApi('GET /api/builds/:id', { id })
     return { version: build.version, document: plan }
   },
 
   save: async (id, { document: plan, ...saving }) => {
     try {
-      const answer = await callApi<{ version: number; again: boolean } | Stale>('PUT', pathOf(id), { ...saving, plan })
+      const answer = await callApi('PUT /api/builds/:id', { id, body: { ...saving, plan } })
       // All that was sent had come in before.
       if ('newest' in answer) throw savedElsewhere(answer)
       return answer
@@ -40,17 +30,9 @@ export const buildServer: DocumentServer<Plan, Edit> = {
       if (error.status === 422 && error.problems.length) throw new NotLedThere(error.message)
       if (error.status < 404 && isOfSteps(error)) throw new StepRefused(error.message)
       if (error.status !== 409) throw error.status >= 400 && error.status < 500 ? new SaveRefused(error.message) : error
-      throw savedElsewhere(error.body as Stale)
+      throw savedElsewhere(error.body as StaleBuild)
     }
   },
-}
-
-/** A definition that somebody else saved first. */
-interface StaleDefinition {
-  newest: number
-  /** Missing when it was taken away. */
-  definition?: EditableDefinition
-  author: string
 }
 
 /**
@@ -65,7 +47,8 @@ export function definitionServer(
     save: async (id, { document: definition, base, author, note }) => {
       try {
         const body = { definition, base, author, note }
-        const { version } = await callApi<{ version: number }>('PUT', `/api/definitions/${id}`, body)
+        const [kind, name] = id.split('/') as [string, string]
+        const { version } = await callApi('PUT /api/definitions/:kind/:id', { kind, id: name, body })
         return { version, again: false }
       } catch (error) {
         if (!(error instanceof ApiError)) throw error

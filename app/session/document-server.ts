@@ -1,13 +1,5 @@
+import type { SavedVersion } from '#contract'
 import type { Step } from '#core/editing'
-
-/** A version of a document as others see it. */
-export interface SavedVersion {
-  number: number
-  savedAt: string
-  author: string
-  note: string
-  steps: string[]
-}
 
 /** A document as it stands in a version. */
 export interface Saved<T> {

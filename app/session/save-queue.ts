@@ -1,4 +1,5 @@
 import { historyOf, sameValue, type DocumentKind, type HistoryOf, type Rebase, type Step } from '#core/editing'
+import type { SavedVersion } from '#contract'
 import {
   NotLedThere,
   SavedElsewhere,
@@ -7,7 +8,6 @@ import {
   type DocumentServer,
   type Done,
   type Saved,
-  type SavedVersion,
   type Saving,
   type Sending,
   type Unsaved,

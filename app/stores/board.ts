@@ -1,18 +1,10 @@
 import { defineStore } from 'pinia'
 import { keptEdit, type BoardState } from '#core/settings'
 import { resolvePlan } from '#core/plan'
+import type { BoardAsked, BoardEvent } from '#contract'
 import { callApi, callForLines } from '~/composables/useApi'
 import { useBuild } from './build'
 import { useNotices } from './notices'
-
-/** Something that happened on the way, in words. */
-interface Happened {
-  at: string
-  text: string
-  backup?: BoardState
-}
-
-type Line<T> = { event: Happened } | { done: T } | { failed: { message: string; loops: boolean } }
 
 /** The line to a board, with what was done over it: it outlasts the view that shows it. */
 export const useBoardLine = defineStore('board-line', () => {
@@ -23,7 +15,7 @@ export const useBoardLine = defineStore('board-line', () => {
   const failure = ref('')
   /** The board restarts without end. */
   const loops = ref(false)
-  const events = ref<Happened[]>([])
+  const events = ref<BoardEvent[]>([])
   const backup = shallowRef<BoardState>()
   /** What the last thing was that was done, and to which build. */
   const did = shallowRef<{ what: 'written' | 'read'; build: string }>()
@@ -31,7 +23,7 @@ export const useBoardLine = defineStore('board-line', () => {
   let stopping: AbortController | undefined
 
   /** Does one thing at a time; why it failed is kept in words. */
-  async function work(what: string, of: (body: object, signal: AbortSignal) => Promise<void>) {
+  async function work(what: string, of: (body: BoardAsked, signal: AbortSignal) => Promise<void>) {
     const plan = build.plan
     if (working.value || !right.value || !plan) return
     working.value = what
@@ -57,45 +49,50 @@ export const useBoardLine = defineStore('board-line', () => {
   }
 
   /** Listens to work line by line. @throws Error with why it failed */
-  async function listen<T>(path: string, body: object, signal: AbortSignal): Promise<T> {
-    let done: T | undefined
-    await callForLines<Line<T>>(path, body, signal, (line) => {
-      if ('event' in line) {
-        events.value = [...events.value, line.event]
-        if (line.event.backup) backup.value = line.event.backup
-      } else if ('failed' in line) {
-        loops.value = line.failed.loops
-        throw new Error(line.failed.message)
-      } else done = line.done
-    })
+  async function listen(what: 'write' | 'rescue', body: BoardAsked, signal: AbortSignal): Promise<{ kept: BoardState }> {
+    let done: { kept: BoardState } | undefined
+    await callForLines<{ kept: BoardState }, `POST /api/board/${typeof what}`>(
+      `POST /api/board/${what}`,
+      { body, signal },
+      (line) => {
+        if ('event' in line) {
+          events.value = [...events.value, line.event]
+          if (line.event.backup) backup.value = line.event.backup
+        } else if ('failed' in line) {
+          loops.value = line.failed.loops
+          throw new Error(line.failed.message)
+        } else done = line.done
+      },
+    )
     if (done === undefined) throw new Error('the line to the server was cut')
+    if (!done) throw new Error('the line to the server was lost')
     return done
   }
 
   const read = () =>
     work('Reading', async (body) => {
       const of = build.id
-      const { kept } = await callApi<{ kept: BoardState }>('POST', '/api/board/read', body)
+      const { kept } = await callApi('POST /api/board/read', { body })
       keep('read', of, kept, false)
     })
   const write = () =>
     work('Writing', async (body, signal) => {
       const of = build.id
-      const { kept } = await listen<{ kept: BoardState }>('/api/board/write', body, signal)
+      const { kept } = await listen('write', body, signal)
       keep('written', of, kept, true)
       notices.tell('Written and read back.', { label: 'Undo', run: () => void restore() })
     })
   const restore = () =>
-    work('ModuleInsertion back', async (body) => {
+    work('Putting back', async (body) => {
       const of = build.id
-      const { kept } = await callApi<{ kept: BoardState }>('POST', '/api/board/restore', { ...body, backup: backup.value })
+      const { kept } = await callApi('POST /api/board/restore', { body: { ...body, backup: backup.value } })
       keep('read', of, kept, false)
       notices.tell('The board has again what it had before.')
     })
   const rescue = () =>
     work('Rescuing', async (body, signal) => {
       const of = build.id
-      const { kept } = await listen<{ kept: BoardState }>('/api/board/rescue', { ...body, backup: backup.value }, signal)
+      const { kept } = await listen('rescue', { ...body, backup: backup.value }, signal)
       keep('read', of, kept, false)
       notices.tell(backup.value ? 'Rescued; the board has again what it had before.' : 'Rescued and erased.')
     })

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia'
-import { callApi, type Catalogue } from '~/composables/useApi'
+import { callApi } from '~/composables/useApi'
+import type { Catalogue } from '#contract'
 
 /** All definitions at hand. */
 export const useCatalogue = defineStore('catalogue', () => {
@@ -10,7 +11,7 @@ export const useCatalogue = defineStore('catalogue', () => {
   /** Fetches it once, whoever asks, however many at a time. */
   async function load(again = false) {
     if (again) loading = undefined
-    loading ??= callApi<Catalogue>('GET', '/api/catalogue')
+    loading ??= callApi('GET /api/catalogue')
     try {
       library.value = await loading
     } catch (error) {

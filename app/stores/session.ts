@@ -1,42 +1,22 @@
 import { defineStore } from 'pinia'
-import type { Role } from '#core/plan'
+import type { Entered, Health } from '#contract'
 import { callApi } from '~/composables/useApi'
-
-interface Session {
-  /** Whether this server asks for a passphrase at all. */
-  needed: boolean
-  role?: Role
-  /** What versions are signed with, where a passphrase is asked for. */
-  author?: string
-}
-
-interface Trouble {
-  kind: string
-  message: string
-  todo: string
-}
-
-interface Health {
-  ready: boolean
-  writable: boolean
-  trouble?: Trouble
-}
 
 /** Who is asking, and how the server's data stand. */
 export const useSession = defineStore('session', () => {
-  const session = shallowRef<Session>()
-  const trouble = shallowRef<Trouble>()
+  const session = shallowRef<Entered>()
+  const trouble = shallowRef<NonNullable<Health['trouble']>>()
 
   async function look() {
-    session.value = await callApi<Session>('GET', '/api/session').catch(() => session.value)
+    session.value = await callApi('GET /api/session').catch(() => session.value)
   }
 
   async function enter(passphrase: string, name: string) {
-    session.value = await callApi<Session>('POST', '/api/session', { passphrase, name })
+    session.value = await callApi('POST /api/session', { body: { passphrase, name } })
   }
 
   async function leave() {
-    await callApi('DELETE', '/api/session')
+    await callApi('DELETE /api/session')
     session.value = { needed: true }
     await navigateTo('/enter')
   }

@@ -1,16 +1,12 @@
+import type { Body } from '#contract'
+import { answering } from '../answering'
 import Joi from 'joi'
 import { paperParts } from '#core/documents'
-import type { Plan } from '#core/plan'
 import { fontsAtHand } from '../papers/fonts-at-hand'
-import type { PapersWanted } from '../papers/pdf'
 import { readValid } from '../security/body'
 import { personOf } from '../security/person'
 import { leaving } from '../security/refusals'
 import { workPool } from '../work/pool'
-
-interface Body extends Omit<PapersWanted, 'date'> {
-  plan: Plan
-}
 
 const on = Joi.boolean().required()
 const boxes = Joi.array().items(Joi.string().max(100)).max(500)
@@ -36,10 +32,10 @@ const body = Joi.object({
 })
 
 /** The papers of a plan as one PDF: drawing and tables, as many as are asked for. */
-export default defineEventHandler((event) => {
+export default answering('POST /api/papers', (event) => {
   const person = personOf(event)
   return workPool().admit('papers', person, async () => {
-    const { plan, ...wanted } = await readValid<Body>(event, body, 'papers')
+    const { plan, ...wanted } = await readValid<Body<'POST /api/papers'> & { blackAndWhite: boolean }>(event, body, 'papers')
     const date = new Date().toISOString().slice(0, 10)
     const asked = { plan, wanted: { ...wanted, date }, fonts: await fontsAtHand() }
     const pdf = await workPool().run('papers', asked, { person, leaving: leaving(event) })

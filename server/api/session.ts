@@ -1,3 +1,5 @@
+import type { Body } from '#contract'
+import { answering } from '../answering'
 import Joi from 'joi'
 import { label } from '#core/schema'
 import { readValid } from '../security/body'
@@ -8,13 +10,13 @@ import { refusal } from '../security/refusals'
 const body = Joi.object({ passphrase: Joi.string().max(200).required(), name: label.allow('').max(60).default('') })
 
 /** Who is asking (GET), coming in with a passphrase (POST), going out (DELETE). */
-export default defineEventHandler(async (event) => {
+export default answering('POST /api/session', async (event) => {
   const access = useAccess()
   const secure = (getRequestHeader(event, 'x-forwarded-proto') ?? '') === 'https'
   const cookie = { httpOnly: true, sameSite: 'strict', path: '/', secure } as const
   if (event.method === 'POST') {
-    const { passphrase, name } = await readValid<{ passphrase: string; name: string }>(event, body)
-    if (!access.needed) return { needed: false, role: 'editor' }
+    const { passphrase, name } = await readValid<Body<'POST /api/session'>>(event, body)
+    if (!access.needed) return { needed: false, role: 'editor' as const }
     const address = addressOf(event.node.req)
     const wait = access.wait(address)
     if (wait) {

@@ -1,12 +1,11 @@
 import type { H3Event } from 'h3'
 import Joi from 'joi'
-import type { BoardState } from '#core/settings'
+import type { BoardAsked, BoardEvent } from '#contract'
 import { readValid } from '../security/body'
 import { leaving, refusal } from '../security/refusals'
 import { RestartLoop } from '../../board-line/line'
 import { BoardTrouble, openTcpLink } from '../../board-line/link'
 import { workPool } from '../work/pool'
-import type { BoardEvent } from '../../board-line/write'
 
 /** Milliseconds after which work at a board is given up, whatever it answers. */
 const longest = 180_000
@@ -21,7 +20,7 @@ const asked = Joi.object({
 
 /** The plan that a request is about, with what is to be set, how its board is reached, and the backup it brings. */
 export async function readBoardRequest(event: H3Event) {
-  const { plan, port, backup } = await readValid<{ plan: unknown; port: number; backup?: BoardState }>(event, asked)
+  const { plan, port, backup } = await readValid<BoardAsked>(event, asked)
   const gone = leaving(event)
   const { board, rounds } = await workPool().run('boardAsked', plan, { leaving: gone })
   const signal = AbortSignal.any([gone, AbortSignal.timeout(longest)])

@@ -1,20 +1,10 @@
 import { existsSync, mkdirSync, readdirSync, readFileSync, truncateSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import Database from 'better-sqlite3'
+import type { Backup } from '#contract'
 import { afterEach, describe, expect, it } from 'vitest'
 import { freshStore, migrations, removeStores } from '../../tests/helpers/store'
-import {
-  backUp,
-  backupFolder,
-  backupsIn,
-  dropAbandoned,
-  dropOld,
-  isDue,
-  putInPlace,
-  readyToRestore,
-  toDrop,
-  type Backup,
-} from './backup'
+import { backUp, backupFolder, backupsIn, dropAbandoned, dropOld, isDue, putInPlace, readyToRestore, toDrop } from './backup'
 import { examine } from './examine'
 import { databaseFile } from './open'
 

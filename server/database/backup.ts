@@ -11,19 +11,11 @@ import {
   statSync,
 } from 'node:fs'
 import { join } from 'node:path'
+import type { Backup } from '#contract'
 import { examine } from './examine'
 import { alsoNamed, stampOf, underNewName } from './names'
 import { databaseFile, logOf, type Connection } from './open'
 import { CopyTrouble } from './trouble'
-
-export interface Backup {
-  name: string
-  /** When it was made, ISO 8601. */
-  at: string
-  bytes: number
-  /** Made by the program, and taken away by its rule; others stay. */
-  automatic: boolean
-}
 
 /** As many of the newest automatic backups are kept, and one a day for so many days. */
 const keptNewest = 10

@@ -1,4 +1,5 @@
 import type { Statement } from 'better-sqlite3'
+import type { BuildOrder, BuildSave, BuildSummary, SavedVersion } from '#contract'
 import type { Brief } from '#core/engine'
 import { partNames, planSchema, upgradePlan, type Edit, type Plan } from '#core/plan'
 import type { Connection } from './open'
@@ -6,41 +7,7 @@ import { pack, partStore, unpack } from './parts'
 import { stepIds, type StepsSince } from './step-ids'
 import { toThin, type VersionAge } from './thinning'
 
-export interface BuildRow {
-  id: string
-  name: string
-  version: number
-  createdAt: string
-  updatedAt: string
-  removed: boolean
-  tags: string[]
-  /** What it shows of itself in a list: of the newest version that was looked at so far. */
-  brief?: Brief
-  /** The newest version cannot be read. */
-  unreadable: boolean
-}
-
-export interface VersionRow {
-  number: number
-  savedAt: string
-  author: string
-  note: string
-  steps: string[]
-}
-
-export interface NewVersion {
-  plan: Plan
-  /** What leads here from the version before. */
-  edits: Edit[]
-  steps: string[]
-  author: string
-  note: string
-  /** Given by the sender: the same save sent again makes no other version. */
-  saveId?: string
-  /** The id that each step has for life, given where it was done: one that came in already is not done again. */
-  stepIds?: string[]
-  brief?: Brief
-}
+export type NewVersion = Omit<BuildSave, 'base'> & { brief?: Brief }
 
 /** There is no such build, or no such version of it: it may have been deleted meanwhile. */
 export class NotStored extends Error {}
@@ -110,8 +77,7 @@ const orders = {
   'saved-down': 'builds.updated_at DESC',
   version: 'builds.version',
   'version-down': 'builds.version DESC',
-} as const
-export type BuildOrder = keyof typeof orders
+} as const satisfies Record<BuildOrder, string>
 export const buildOrders = Object.keys(orders) as BuildOrder[]
 
 /** How often the versions of a build are looked through for those that need not be kept. */
@@ -259,12 +225,12 @@ export function buildRepository(connection: Connection, now: () => string) {
 
   return {
     /** A page of the builds whose name, board or note holds some text, those archived last, and how many there are. */
-    list: (search = '', limit = 100, offset = 0, order: BuildOrder = 'made'): { builds: BuildRow[]; count: number } => {
+    list: (search = '', limit = 100, offset = 0, order: BuildOrder = 'made'): { builds: BuildSummary[]; count: number } => {
       const like = `%${search.toLocaleLowerCase('en').replace(/[\\%_]/g, '\\$&')}%`
       return { builds: pages[order].all({ like, limit, offset }).map(buildRow), count: count.get({ like })!.count }
     },
 
-    find: (id: string): BuildRow | undefined => {
+    find: (id: string): BuildSummary | undefined => {
       const row = one.get(id)
       return row && buildRow(row)
     },
@@ -284,7 +250,7 @@ export function buildRepository(connection: Connection, now: () => string) {
     },
 
     /** Versions below a number, newest first. */
-    versions: (id: string, { below = Number.MAX_SAFE_INTEGER, limit = 100 } = {}): VersionRow[] =>
+    versions: (id: string, { below = Number.MAX_SAFE_INTEGER, limit = 100 } = {}): SavedVersion[] =>
       versions.all(id, below, limit).map((row) => ({
         number: row.number,
         savedAt: row.saved_at,
@@ -399,7 +365,7 @@ function stepsIn(text: string): string[] {
 const searchOf = ({ plan }: NewVersion) => searchWords(plan.name, plan.note, partNames(plan))
 const searchWords = (name: string, note: string, parts: string[]) => `${name} ${note} ${parts.join(' ')}`.toLocaleLowerCase('en')
 
-function buildRow(row: RawBuild): BuildRow {
+function buildRow(row: RawBuild): BuildSummary {
   return {
     id: row.id,
     name: row.name,

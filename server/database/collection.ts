@@ -1,16 +1,9 @@
+import type { Collected as Head } from '#contract'
 import type { Connection } from './open'
 
 /** What is kept for use in other builds. */
 export const collected = ['template', 'module'] as const
 export type Collected = (typeof collected)[number]
-
-/** A thing of the collection as a list shows it. */
-export interface CollectedHead {
-  id: string
-  name: string
-  version: number
-  updatedAt: string
-}
 
 /** A thing was changed by somebody else since the version that a change was made on. */
 export class StaleCollected extends Error {
@@ -31,10 +24,10 @@ export type CollectionRepository = ReturnType<typeof collectionRepository>
 /** Templates and modules of the user's own; each change is made on the version before, 0 for a new one. */
 export function collectionRepository(connection: Connection, now: () => string) {
   const columns = 'id, name, version, updated_at AS updatedAt'
-  const heads = connection.prepare<[string], CollectedHead>(
+  const heads = connection.prepare<[string], Head>(
     `SELECT ${columns} FROM collection WHERE kind = ? ORDER BY name COLLATE NOCASE, id`,
   )
-  const one = connection.prepare<[string, string], CollectedHead & { text: string }>(
+  const one = connection.prepare<[string, string], Head & { text: string }>(
     `SELECT ${columns}, text FROM collection WHERE kind = ? AND id = ?`,
   )
   const put = connection.prepare(

@@ -1,3 +1,4 @@
+import type { DefinitionVersion } from '#contract'
 import { upgradeDefinition } from '#core/catalogue'
 import { addTo, type Definition, type Library } from '#core/schema'
 import { pack, unpack } from './parts'
@@ -19,16 +20,6 @@ interface RawVersion {
   author: string
   note: string
   gone: number
-}
-
-/** A saved version of a definition of the user's own. */
-export interface DefinitionVersion {
-  number: number
-  savedAt: string
-  author: string
-  note: string
-  /** It was taken away with this version. */
-  gone: boolean
 }
 
 /** Who saves, and what is said of it. */

@@ -1,18 +1,12 @@
 import { chmodSync, copyFileSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Health } from '#contract'
 import { keepAside } from './backup'
 import { databaseFile, lockFolder } from './open'
 import { copyInto, holdFile, keepOpenAside, letFileGo, OpenPlace, takeUpHeld, writeAnew } from './place'
 import { openStore, type Store, type StoreOptions } from './store'
 import { StoreTrouble, troubleIn } from './trouble'
-
-/** What is told of the data: whether they can be read and written, and what is wrong. */
-export interface Health {
-  ready: boolean
-  writable: boolean
-  trouble?: { kind: StoreTrouble['kind']; message: string; todo: string }
-}
 
 /** Milliseconds between two tries to get over a trouble. */
 const pause = 1000

@@ -1,3 +1,4 @@
+import type { PapersAsked } from '#contract'
 import { createHash } from 'node:crypto'
 import { existsSync, renameSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -6,7 +7,7 @@ import { threadId } from 'node:worker_threads'
 import pdfmake from 'pdfmake'
 import type { Content, ContentTable, TDocumentDefinitions, TableCell } from 'pdfmake/interfaces'
 import { coloursUsed, harnessSvg, makingLines, paperParts, paperTable, type PaperPart, type Table } from '#core/documents'
-import { drawHarness, wiresOf, type Arrangement, type Layers, type Wire } from '#core/harness'
+import { drawHarness, wiresOf, type Wire } from '#core/harness'
 import type { ResolvedPlan } from '#core/plan'
 import { Faces, type Fonts } from './fonts'
 
@@ -14,16 +15,8 @@ export type { Fonts } from './fonts'
 export type Paper = 'A4' | 'A3'
 
 /** What is to be on paper, and how. */
-export interface PapersWanted {
-  parts: PaperPart[]
-  paper: Paper
-  /** Of the drawing. */
-  layers: Layers
+export type PapersWanted = Omit<PapersAsked, 'plan'> & {
   blackAndWhite: boolean
-  /** Which device stands where on the drawing; worked out when missing. */
-  arrangement?: Arrangement
-  /** Number of the saved version; missing for a plan that was not saved. */
-  version?: number
   /** Day of printing, as it stands in the title block. */
   date: string
 }

@@ -22,13 +22,12 @@ function routesThereAre(): string[] {
 }
 
 it('every route there is stands in the table once, and nothing else does', () => {
-  const table = routes.map(([method, path]) => `${method} ${path}`)
-  expect(new Set(table).size).toBe(table.length)
-  expect([...table].sort()).toEqual(routesThereAre().sort())
+  expect(Object.keys(routes).sort()).toEqual(routesThereAre().sort())
 })
 
 it('each role may ask what those below it may, and whoever has not come in only whether the server is up, and to come in', () => {
-  for (const [method, path, asker] of routes) {
+  for (const [route, asker] of Object.entries(routes)) {
+    const [method, path] = route.split(' ') as [string, string]
     const asked = path.replace(/:\w+/g, 'a-1.b')
     expect(askerOf(method, asked), path).toBe(asker)
     expect(askerOf(method, `${asked}/`), path).toBeUndefined()

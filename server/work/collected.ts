@@ -1,3 +1,4 @@
+import type { Body } from '#contract'
 import type { H3Event } from 'h3'
 import Joi from 'joi'
 import { parseModule } from '#core/modules'
@@ -21,12 +22,14 @@ const saved = Joi.object({
   on,
 })
 
+type Kept = Body<'PUT /api/collection/:kind/:id'>
+
 /** Most signs of a template. */
 const longestTemplate = 100_000
 
 /** A thing to be kept, and the version it was made on. @throws a 400 that names the place */
-export async function readCollected(event: H3Event, kind: Collected): Promise<{ name: string; text: string; on: number }> {
-  const body = await readValid<{ name: string; text: string; on: number }>(event, saved)
+export async function readCollected(event: H3Event, kind: Collected): Promise<Kept> {
+  const body = await readValid<Kept>(event, saved)
   if (kind === 'template' && body.text.length > longestTemplate)
     throw refused([{ place: 'text', message: `a template has up to ${longestTemplate} signs` }])
   if (kind === 'template') return body

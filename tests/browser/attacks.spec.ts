@@ -291,7 +291,8 @@ test('with a passphrase nobody comes in without, and each may do only what is th
   }
   // The table of routes, each with each role.
   const cookies = { editor, workshop, reader, nobody: '' }
-  for (const [method, path, asker] of routes) {
+  for (const [route, asker] of Object.entries(routes)) {
+    const [method, path] = route.split(' ') as [string, string]
     // What takes data away, or lets somebody out, is asked for last.
     if (method === 'DELETE' || path.endsWith('/restore')) continue
     const address = path

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { callApi, type BuildSummary } from '~/composables/useApi'
+import type { BuildSummary } from '#contract'
+import { callApi } from '~/composables/useApi'
 import { useNotices } from '~/stores/notices'
 
 /** The build that is about to be deleted for good. */
@@ -10,7 +11,7 @@ const notices = useNotices()
 async function erase({ id, name }: BuildSummary) {
   build.value = undefined
   try {
-    await callApi('DELETE', `/api/builds/${encodeURIComponent(id)}`)
+    await callApi('DELETE /api/builds/:id', { id })
     notices.tell(`${name} is deleted.`)
   } catch (error) {
     notices.complain((error as Error).message)

@@ -20,7 +20,7 @@ const boards = computed(() =>
 async function make() {
   problem.value = ''
   try {
-    const { id } = await callApi<{ id: string }>('POST', '/api/builds', { name: name.value.trim(), board: board.value })
+    const { id } = await callApi('POST /api/builds', { body: { name: name.value.trim(), board: board.value } })
     open.value = false
     await navigateTo(`/builds/${id}/fit-out`)
   } catch (error) {

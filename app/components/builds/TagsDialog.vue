@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { callApi, type BuildSummary } from '~/composables/useApi'
+import type { BuildSummary } from '#contract'
+import { callApi } from '~/composables/useApi'
 import { useNotices } from '~/stores/notices'
 
 /** The build whose tags are being written. */
@@ -16,7 +17,7 @@ const wrong = computed(() =>
 
 async function save() {
   try {
-    await callApi('PUT', `/api/builds/${encodeURIComponent(build.value!.id)}/tags`, { tags: wanted.value })
+    await callApi('PUT /api/builds/:id/tags', { id: build.value!.id, body: { tags: wanted.value } })
     build.value = undefined
     emit('saved')
   } catch (error) {

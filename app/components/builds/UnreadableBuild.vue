@@ -3,7 +3,7 @@ import { dayAndTime } from '~/composables/dates'
 import { author } from '~/composables/author'
 import { callApi } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
-import type { SavedVersion } from '~/session/document-server'
+import type { SavedVersion } from '#contract'
 
 /** A build whose newest version cannot be read: what is stored can be saved, and an older version taken up. */
 const { id, message } = defineProps<{ id: string; message: string }>()
@@ -11,7 +11,7 @@ const emit = defineEmits<{ mended: [] }>()
 const path = computed(() => `/api/builds/${encodeURIComponent(id)}`)
 const problem = ref('')
 const { items, more, start, next } = usePages<SavedVersion>(
-  (below) => callApi('GET', `${path.value}/versions?limit=50${below ? `&below=${below}` : ''}`),
+  (below) => callApi('GET /api/builds/:id/versions', { id, query: { limit: 50, below } }),
   50,
 )
 onMounted(start)
@@ -19,7 +19,7 @@ onMounted(start)
 async function takeUp(number: number) {
   problem.value = ''
   try {
-    await callApi('POST', `${path.value}/versions/${number}/take-up`, { author: author() })
+    await callApi('POST /api/builds/:id/versions/:number/take-up', { id, number, body: { author: author() } })
     emit('mended')
   } catch (error) {
     problem.value = (error as Error).message

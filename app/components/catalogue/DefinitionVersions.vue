@@ -1,29 +1,22 @@
 <script setup lang="ts">
 import type { EditableDefinition } from '#core/catalogue'
+import type { DefinitionVersion } from '#contract'
 import { dayAndTime } from '~/composables/dates'
 import { callApi } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
 
-interface Version {
-  number: number
-  savedAt: string
-  author: string
-  note: string
-  gone: boolean
-}
-
 const open = defineModel<boolean>({ required: true })
 const { kind, id, now } = defineProps<{ kind: string; id: string; now: number }>()
 const emit = defineEmits<{ take: [definition: EditableDefinition] }>()
-const path = computed(() => `/api/definitions/${kind}/${id}/versions`)
-const { items, more, start, next } = usePages<Version>(
-  (below) => callApi('GET', `${path.value}?limit=50${below ? `&below=${below}` : ''}`),
+const { items, more, start, next } = usePages<DefinitionVersion>(
+  (below) => callApi('GET /api/definitions/:kind/:id/versions', { kind, id, query: { limit: 50, below } }),
   50,
 )
 watch(open, (on) => on && start())
 
 async function take(number: number) {
-  emit('take', await callApi<EditableDefinition>('GET', `${path.value}/${number}`))
+  const old = await callApi('GET /api/definitions/:kind/:id/versions/:number', { kind, id, number })
+  if (old.kind !== 'protocol') emit('take', old)
   open.value = false
 }
 </script>

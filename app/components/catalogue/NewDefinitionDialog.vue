@@ -41,7 +41,7 @@ async function make() {
   const blank = kind === 'board' ? blankBoard(id, name.value.trim()) : blankDevice(id, name.value.trim())
   try {
     const definition = readDefinition(JSON.parse(JSON.stringify(source ? { ...source, id, name: name.value.trim() } : blank)))
-    await callApi('PUT', `/api/definitions/${kind}/${id}`, { definition, base: 0, author: author() })
+    await callApi('PUT /api/definitions/:kind/:id', { kind, id, body: { definition, base: 0, author: author() } })
     await catalogue.load(true)
     open.value = false
     await navigateTo(`/catalogue/${kind}/${id}`)

@@ -20,7 +20,7 @@ async function send() {
     sent = bytes.value
     try {
       const body = { port: line.port, columns: display.columns, rows: display.rows, bytes: sent }
-      shown.value = (await callApi<{ shown: number[][] }>('POST', '/api/board/display', body)).shown
+      shown.value = (await callApi('POST /api/board/display', { body })).shown
     } catch (error) {
       failure.value = (error as Error).message
     }

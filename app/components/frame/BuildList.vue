@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The other builds, and what can be done with this one. */
-import { callApi, type BuildPage, type BuildSummary } from '~/composables/useApi'
+import type { BuildSummary } from '#contract'
+import { callApi } from '~/composables/useApi'
 import { useBuild } from '~/stores/build'
 
 const emit = defineEmits<{ rename: [] }>()
@@ -8,7 +9,7 @@ const build = useBuild()
 const others = shallowRef<BuildSummary[]>([])
 
 onMounted(async () => {
-  others.value = (await callApi<BuildPage>('GET', '/api/builds?limit=100')).builds.filter((other) => !other.removed)
+  others.value = (await callApi('GET /api/builds', { query: { limit: 100 } })).builds.filter((other) => !other.removed)
 })
 </script>
 

@@ -3,7 +3,7 @@ import { dayAndTime } from '~/composables/dates'
 import { author as savedAuthor, setAuthor } from '~/composables/author'
 import { callApi, ApiError } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
-import type { SavedVersion } from '~/session/document-server'
+import type { SavedVersion } from '#contract'
 import { comparePlans, harnessSvg, type Difference } from '#core/documents'
 import { drawHarness, wiresOf } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
@@ -19,15 +19,16 @@ const author = ref(savedAuthor())
 /** The name given on coming in, which nothing here changes. */
 const signed = computed(() => useSession().session?.author)
 
-const path = computed(() => `/api/builds/${encodeURIComponent(build.id)}/versions`)
-
 watch(author, setAuthor)
 const {
   items: versions,
   more,
   start,
   next,
-} = usePages<SavedVersion>((below) => callApi('GET', `${path.value}?limit=100${below ? `&below=${below}` : ''}`), 100)
+} = usePages<SavedVersion>(
+  (below) => callApi('GET /api/builds/:id/versions', { id: build.id, query: { limit: 100, below } }),
+  100,
+)
 /** A version that cannot be read. */
 const unreadable = shallowRef<{ number: number; message: string }>()
 
@@ -35,7 +36,7 @@ async function goBack(number: number) {
   unreadable.value = undefined
   let plan: Plan
   try {
-    plan = await callApi<Plan>('GET', `${path.value}/${number}`)
+    plan = await callApi('GET /api/builds/:id/versions/:number', { id: build.id, number })
   } catch (error) {
     if (!(error instanceof ApiError)) throw error
     unreadable.value = { number, message: error.message }
@@ -54,7 +55,9 @@ async function compare() {
   const [from, to] = [...chosen.value].sort((one, other) => one - other) as [number, number]
   unreadable.value = undefined
   try {
-    const [before, after] = await Promise.all([from, to].map((number) => callApi<Plan>('GET', `${path.value}/${number}`)))
+    const [before, after] = await Promise.all(
+      [from, to].map((number) => callApi('GET /api/builds/:id/versions/:number', { id: build.id, number })),
+    )
     const resolved = resolvePlan(after!)
     const differences = comparePlans(before!, after!)
     const only = new Set(differences.flatMap(({ id, kind }) => (id !== undefined && kind !== 'gone' ? [id] : [])))
@@ -83,7 +86,7 @@ const kinds = { added: 'Added', moved: 'Moved', changed: 'Changed', gone: 'Gone'
 async function annotate(version: SavedVersion, note: string) {
   if (note === version.note) return
   try {
-    await callApi('PUT', `${path.value}/${version.number}/note`, { note })
+    await callApi('PUT /api/builds/:id/versions/:number/note', { id: build.id, number: version.number, body: { note } })
     version.note = note
   } catch (error) {
     notices.complain(`The note on version ${version.number} is not kept: ${(error as Error).message}`)

@@ -34,10 +34,8 @@ async function make() {
   const stop = (making.value = new AbortController())
   try {
     await build.save()
-    const pdf = await callForFile(
-      'POST',
-      '/api/papers',
-      {
+    const pdf = await callForFile('POST /api/papers', {
+      body: {
         plan: plan.value,
         parts: all.filter((part) => parts.value.includes(part)),
         layers: layers.value,
@@ -46,8 +44,8 @@ async function make() {
         arrangement: drawing?.arrangement,
         ...(build.saveState === 'saved' ? { version: build.version } : {}),
       },
-      stop.signal,
-    )
+      signal: stop.signal,
+    })
     const [only] = parts.value
     const what = parts.value.length === 1 && only ? paperParts[only].toLowerCase() : 'papers'
     download(`${plan.value.name} ${what}.pdf`, 'application/pdf', pdf)

@@ -20,7 +20,9 @@ async function compare() {
   working.value = true
   ofBrowser.keep(kept, pattern.value)
   try {
-    answer.value = await callApi('POST', '/api/board/pasted', { plan: plan.value, text: text.value, pattern: pattern.value })
+    answer.value = await callApi('POST /api/board/pasted', {
+      body: { plan: plan.value, text: text.value, pattern: pattern.value },
+    })
   } catch (error) {
     answer.value = { wrong: (error as Error).message }
   }

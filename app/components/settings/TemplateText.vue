@@ -38,7 +38,7 @@ const render = () =>
   begin(async (counts, signal) => {
     try {
       const asked = { plan: plan.value, text: text.value }
-      const answer = await callApi<{ made?: string; wrong?: { message: string } }>('POST', '/api/templates/render', asked, signal)
+      const answer = await callApi('POST /api/templates/render', { body: asked, signal })
       if (!counts()) return
       wrong.value = answer.wrong
       // What was made last stays to be read while the template is being written.

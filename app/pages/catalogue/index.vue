@@ -4,7 +4,8 @@ import { deviceClasses, type BoardDefinition, type DeviceDefinition } from '#cor
 import { libraryFile, type Definition } from '#core/schema'
 import { chosenFile } from '~/composables/chosenFile'
 import { hasWords } from '~/composables/search'
-import { callApi, type ApiError, type Catalogue, type Problem } from '~/composables/useApi'
+import type { Catalogue, Conflict, DefinitionName, Replaced } from '#contract'
+import { callApi, type ApiError, type Problem } from '~/composables/useApi'
 import { keepInAddress } from '~/composables/keepInAddress'
 import { useQueryValue } from '~/composables/useQueryValue'
 import { useSorted } from '~/composables/useSorted'
@@ -21,15 +22,6 @@ keepInAddress('find', wanted)
 const kind = useQueryValue('kind', ['board', 'device'])
 const creating = ref(false)
 const refused = shallowRef<{ file: string; problems: Problem[] }>()
-interface Named {
-  kind: string
-  id: string
-  name: string
-}
-/** A definition that is there already, with what the file says otherwise. */
-interface Replaced extends Named {
-  differences: { path: string; now: string; then: string }[]
-}
 const file = useTemplateRef<HTMLInputElement>('file')
 onMounted(() => catalogue.load(true))
 
@@ -71,11 +63,7 @@ async function takeText(name: string, text: string, there?: 'replace' | 'keep') 
   refused.value = asked.value = undefined
   const before = catalogue.library
   try {
-    const { taken, left } = await callApi<{ taken: Named[]; left: number }>('POST', '/api/definitions', {
-      file: text,
-      there,
-      author: author(),
-    })
+    const { taken, left } = await callApi('POST /api/definitions', { body: { file: text, there, author: author() } })
     await catalogue.load(true)
     const rest = left ? ` ${left} left as they are.` : ''
     if (!taken.length) return notices.tell(`Nothing new in ${name}.`)
@@ -85,26 +73,30 @@ async function takeText(name: string, text: string, there?: 'replace' | 'keep') 
     })
   } catch (error) {
     const { status, message, problems = [], body } = error as ApiError
-    if (status === 409) asked.value = { name, text, replaces: (body as { replaces: Replaced[] }).replaces }
+    if (status === 409) asked.value = { name, text, replaces: (body as Conflict<'POST /api/definitions'>).replaces }
     else refused.value = { file: name, problems: problems.length ? problems : [{ place: '', message }] }
   }
 }
 
 /** Undoes an import: what was there before is there again, what was not is deleted; the versions stay in the history. */
-async function takeBack(taken: Named[], before: Catalogue | undefined) {
-  const old = (of: Named) =>
+async function takeBack(taken: DefinitionName[], before: Catalogue | undefined) {
+  const old = (of: DefinitionName) =>
     (before?.[`${of.kind}s` as 'boards' | 'devices' | 'protocols'] as Record<string, Definition> | undefined)?.[of.id]
-  const isShipped = ({ kind: of, id }: Named) => before?.standing[`${of}:${id}`]?.origin !== 'own'
+  const isShipped = ({ kind: of, id }: DefinitionName) => before?.standing[`${of}:${id}`]?.origin !== 'own'
   const restored = taken.flatMap((of) => (isShipped(of) ? [] : (old(of) ?? [])))
   try {
     if (restored.length) {
       const text = JSON.stringify(libraryFile(restored))
-      await callApi('POST', '/api/definitions', { file: text, there: 'replace', author: author() })
+      await callApi('POST /api/definitions', { body: { file: text, there: 'replace', author: author() } })
     }
     for (const of of taken.filter((each) => !old(each) || isShipped(each))) {
       await catalogue.load(true)
       const { version } = catalogue.standing(of as Definition)
-      await callApi('DELETE', `/api/definitions/${of.kind}/${of.id}?base=${version}&author=${encodeURIComponent(author())}`)
+      await callApi('DELETE /api/definitions/:kind/:id', {
+        kind: of.kind,
+        id: of.id,
+        query: { base: version, author: author() },
+      })
     }
     notices.tell('The import is undone.')
   } catch (error) {
@@ -123,14 +115,15 @@ const everything = () => {
 }
 
 async function remove(definition: Definition) {
-  const path = `/api/definitions/${definition.kind}/${definition.id}`
+  const { kind: of, id } = definition
   const { version } = catalogue.standing(definition)
   let restored: boolean
   try {
-    ;({ restored } = await callApi<{ restored: boolean }>(
-      'DELETE',
-      `${path}?base=${version}&author=${encodeURIComponent(author())}`,
-    ))
+    ;({ restored } = await callApi('DELETE /api/definitions/:kind/:id', {
+      kind: of,
+      id,
+      query: { base: version, author: author() },
+    }))
   } catch (error) {
     notices.complain((error as Error).message)
     return catalogue.load(true)
@@ -139,11 +132,10 @@ async function remove(definition: Definition) {
   notices.tell(`${definition.name} of your own is deleted${restored ? '; the shipped one is back' : ''}.`, {
     label: 'Undo',
     run: () =>
-      void callApi('PUT', path, {
-        definition,
-        base: catalogue.standing(definition).version,
-        author: author(),
-        note: 'Deletion undone',
+      void callApi('PUT /api/definitions/:kind/:id', {
+        kind: of,
+        id,
+        body: { definition, base: catalogue.standing(definition).version, author: author(), note: 'Deletion undone' },
       }).then(() => catalogue.load(true)),
   })
 }

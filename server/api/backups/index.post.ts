@@ -1,10 +1,11 @@
+import { answering } from '../../answering'
 import { copying, reading } from '../../database'
 import { backUp } from '../../database/backup'
 import { dataDirectory } from '../../database/store'
 import { workPool } from '../../work/pool'
 
 /** Writes a backup now, after those under way. */
-export default defineEventHandler(async (event) => {
+export default answering('POST /api/backups', async (event) => {
   const name = await copying(async () => {
     const { connection } = await reading()
     return backUp(connection, dataDirectory(), 'hand', (file) => workPool().run('examine', { file }))

@@ -1,3 +1,5 @@
+import type { Body } from '#contract'
+import { answering } from '../../answering'
 import Joi from 'joi'
 import { askBoard } from '../../../board-line/answers'
 import { saidByBoard } from '../../board/requests'
@@ -13,8 +15,8 @@ const asked = Joi.object({
 })
 
 /** Sends text to the display of the board at a loopback port, and says what it shows then. */
-export default defineEventHandler(async (event) => {
-  const { port, ...params } = await readValid<{ port: number; columns: number; rows: number; bytes: number[] }>(event, asked)
+export default answering('POST /api/board/display', async (event) => {
+  const { port, ...params } = await readValid<Body<'POST /api/board/display'>>(event, asked)
   return saidByBoard(async () => {
     const link = await openTcpLink(port)
     try {

@@ -1,15 +1,10 @@
+import type { Body } from '#contract'
+import { answering } from '../../answering'
 import Joi from 'joi'
-import type { Plan } from '#core/plan'
 import { readValid } from '../../security/body'
 import { personOf } from '../../security/person'
 import { leaving } from '../../security/refusals'
 import { workPool } from '../../work/pool'
-
-interface Body {
-  plan: Plan
-  text: string
-  pattern: string
-}
 
 const body = Joi.object({
   plan: Joi.object().unknown(true).required(),
@@ -18,10 +13,10 @@ const body = Joi.object({
 })
 
 /** What a board printed, beside what the plan intends: picked out by a pattern, in a thread that can be stopped. */
-export default defineEventHandler((event) => {
+export default answering('POST /api/board/pasted', (event) => {
   const person = personOf(event)
   return workPool().admit('patterns', person, async () => {
-    const asked = await readValid<Body>(event, body, 'patterns')
+    const asked = await readValid<Body<'POST /api/board/pasted'>>(event, body, 'patterns')
     return workPool().run('readBack', asked, { person, leaving: leaving(event) })
   })
 })

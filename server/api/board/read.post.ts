@@ -1,9 +1,10 @@
+import { answering } from '../../answering'
 import { intendedState, ledger } from '#core/settings'
 import { readBoardRequest, saidByBoard } from '../../board/requests'
 import { readSettings } from '../../../board-line/write'
 
 /** What the board at a loopback port has, beside what the plan intends. */
-export default defineEventHandler(async (event) => {
+export default answering('POST /api/board/read', async (event) => {
   const { reaching, rounds } = await readBoardRequest(event)
   return saidByBoard(async () => {
     const kept = await readSettings({ ...reaching, again: { times: 10, pause: 100 } })

@@ -1,8 +1,9 @@
+import { answering } from '../../answering'
 import { readBoardRequest, toldLineByLine } from '../../board/requests'
 import { rescueBoard } from '../../../board-line/write'
 
 /** Rescues and erases a board that restarts without end, and puts the backup back that came with the request. */
-export default defineEventHandler(async (event) => {
+export default answering('POST /api/board/rescue', async (event) => {
   const { reaching, backup } = await readBoardRequest(event)
   return toldLineByLine(event, async (tell) => ({ kept: await rescueBoard({ ...reaching, tell }, backup) }))
 })

@@ -1,8 +1,9 @@
+import { answering } from '../../answering'
 import { readBoardRequest, saidByBoard } from '../../board/requests'
 import { restoreSettings } from '../../../board-line/write'
 
 /** Puts a backup back onto the board at a loopback port. */
-export default defineEventHandler(async (event) => {
+export default answering('POST /api/board/restore', async (event) => {
   const { reaching, backup = {} } = await readBoardRequest(event)
   return saidByBoard(async () => ({ kept: await restoreSettings(reaching, backup) }))
 })

@@ -1,6 +1,8 @@
+import { answering } from '../../answering'
 import Joi from 'joi'
 import { reading } from '../../database'
-import { buildOrders, type BuildOrder } from '../../database/builds'
+import type { BuildOrder } from '#contract'
+import { buildOrders } from '../../database/builds'
 import { readQuery } from '../../security/query'
 
 interface Wanted {
@@ -20,7 +22,7 @@ const query = Joi.object({
 })
 
 /** A page of the builds in an order, those archived last, each with a short look at its newest plan. */
-export default defineEventHandler(async (event) => {
+export default answering('GET /api/builds', async (event) => {
   const { search, limit, offset, order } = readQuery<Wanted>(event, query)
   return (await reading()).builds.list(search, limit, offset, order)
 })

@@ -1,3 +1,5 @@
+import type { Body } from '#contract'
+import { answering } from '../../answering'
 import { randomUUID } from 'node:crypto'
 import Joi from 'joi'
 import { applyEdit, newPlan, type Plan } from '#core/plan'
@@ -7,16 +9,6 @@ import { readValid } from '../../security/body'
 import { authorOf } from '../../security/gate'
 import { leaving, notThere } from '../../security/refusals'
 import { workPool } from '../../work/pool'
-
-interface Body {
-  name?: string
-  board?: string
-  /** Text of a plan file. */
-  file?: string
-  /** Build that is copied as it stands. */
-  copy?: string
-  author: string
-}
 
 const body = Joi.object({
   name: label,
@@ -30,8 +22,8 @@ const body = Joi.object({
   .with('copy', 'name')
 
 /** Makes a build: empty on a board, from the text of a plan file, or as a copy of another. */
-export default defineEventHandler(async (event) => {
-  const { name, board, file, copy, author: sent } = await readValid<Body>(event, body)
+export default answering('POST /api/builds', async (event) => {
+  const { name, board, file, copy, author: sent } = await readValid<Body<'POST /api/builds'> & { author: string }>(event, body)
   const author = authorOf(event, sent)
   const { builds, catalogue } = await reading()
   const found = board === undefined ? undefined : catalogue.find('board', board)?.definition

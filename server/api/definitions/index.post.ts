@@ -1,3 +1,5 @@
+import type { Body } from '#contract'
+import { answering } from '../../answering'
 import Joi from 'joi'
 import { boardFields, deviceFields, differencesBetween, listDifferences, protocolFields } from '#core/catalogue'
 import { label, type Definition } from '#core/schema'
@@ -8,12 +10,6 @@ import { readValid } from '../../security/body'
 import { authorOf } from '../../security/gate'
 import { leaving } from '../../security/refusals'
 import { workPool } from '../../work/pool'
-
-interface Body {
-  file: string
-  there?: 'replace' | 'keep'
-  author: string
-}
 
 const body = Joi.object({
   file: Joi.string().required(),
@@ -26,8 +22,8 @@ const body = Joi.object({
  * Takes in a file of one definition or of a whole library, YAML or JSON: all of it or
  * nothing. 409 with those that would be replaced, until it is said what becomes of them.
  */
-export default defineEventHandler(async (event) => {
-  const { file, there, author } = await readValid<Body>(event, body)
+export default answering('POST /api/definitions', async (event) => {
+  const { file, there, author } = await readValid<Body<'POST /api/definitions'> & { author: string }>(event, body)
   const definitions = await workPool().run('definitionsFile', file, { leaving: leaving(event) })
   return changing(({ catalogue }) => {
     const others = definitions.filter((definition) => isOther(catalogue, definition))

@@ -1,3 +1,4 @@
+import { answering } from '../../../answering'
 import { createReadStream } from 'node:fs'
 import { join } from 'node:path'
 import { backupFolder, backupsIn } from '../../../database/backup'
@@ -5,7 +6,7 @@ import { dataDirectory } from '../../../database/store'
 import { notThere } from '../../../security/refusals'
 
 /** A backup as a file. */
-export default defineEventHandler((event) => {
+export default answering('GET /api/backups/:name', (event) => {
   const name = getRouterParam(event, 'name')!
   const found = backupsIn(dataDirectory()).find((backup) => backup.name === name)
   if (!found) throw notThere('this backup')

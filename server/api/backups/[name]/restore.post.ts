@@ -1,3 +1,4 @@
+import { answering } from '../../../answering'
 import { rmSync } from 'node:fs'
 import { join } from 'node:path'
 import Joi from 'joi'
@@ -10,7 +11,7 @@ import { notThere } from '../../../security/refusals'
 import { workPool } from '../../../work/pool'
 
 /** Puts a backup in the place of the data, once it is seen to be whole, and after copies under way; what was there is kept beside. */
-export default defineEventHandler(async (event) => {
+export default answering('POST /api/backups/:name/restore', async (event) => {
   await readValid(event, Joi.object({}))
   const name = getRouterParam(event, 'name')!
   const directory = dataDirectory()

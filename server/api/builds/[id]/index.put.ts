@@ -1,3 +1,5 @@
+import type { Body } from '#contract'
+import { answering } from '../../../answering'
 import type { H3Event } from 'h3'
 import Joi from 'joi'
 import { mayDo, type Role } from '#core/plan'
@@ -11,11 +13,6 @@ import { personOf } from '../../../security/person'
 import { leaving, refusal } from '../../../security/refusals'
 import { NotDone } from '../../../work/lane'
 import { workPool } from '../../../work/pool'
-
-interface Body extends NewVersion {
-  base: number
-  stepIds: string[]
-}
 
 /** The plan and each edit are looked at by the thread that replays them. */
 const body = Joi.object({
@@ -41,10 +38,10 @@ const body = Joi.object({
  * are in; 422 when its edits do not lead from `base` to its plan; 403 when one of them is
  * not for whoever asks.
  */
-export default defineEventHandler((event) => workPool().admit('saves', personOf(event), () => save(event)))
+export default answering('PUT /api/builds/:id', (event) => workPool().admit('saves', personOf(event), () => save(event)))
 
 async function save(event: H3Event) {
-  const { base, ...sent } = await readValid<Body>(event, body, 'saves')
+  const { base, ...sent } = await readValid<Body<'PUT /api/builds/:id'> & { stepIds: string[] }>(event, body, 'saves')
   const version = { ...sent, author: authorOf(event, sent.author) }
   const keeper = await useKeeper()
   const id = getRouterParam(event, 'id')!

@@ -1,8 +1,9 @@
+import { answering } from '../../../answering'
 import { reading } from '../../../database'
 import { notThere } from '../../../security/refusals'
 
 /** What is stored of a build, or of one version of it, as it is: also when it cannot be read. */
-export default defineEventHandler(async (event) => {
+export default answering('GET /api/builds/:id/raw', async (event) => {
   const { builds } = await reading()
   const build = builds.find(getRouterParam(event, 'id')!)
   if (!build) throw notThere('this build')

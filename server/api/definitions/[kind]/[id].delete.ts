@@ -1,3 +1,4 @@
+import { answering } from '../../../answering'
 import Joi from 'joi'
 import { changing } from '../../../database'
 import { StaleDefinition } from '../../../database/definitions'
@@ -8,7 +9,7 @@ import { notThere, refusal } from '../../../security/refusals'
 const query = Joi.object({ base: Joi.number().integer().min(1).required(), author: Joi.string().max(80).default('me') })
 
 /** Takes away a definition of the user's own; a shipped one of the same name comes back. Its versions stay. */
-export default defineEventHandler(async (event) => {
+export default answering('DELETE /api/definitions/:kind/:id', async (event) => {
   const { base, author } = readQuery<{ base: number; author: string }>(event, query)
   const { kind, id } = getRouterParams(event)
   try {

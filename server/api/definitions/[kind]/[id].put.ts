@@ -1,3 +1,5 @@
+import type { Body } from '#contract'
+import { answering } from '../../../answering'
 import Joi from 'joi'
 import { label, prose } from '#core/schema'
 import { changing, reading } from '../../../database'
@@ -6,13 +8,6 @@ import { readValid } from '../../../security/body'
 import { authorOf } from '../../../security/gate'
 import { leaving, refused } from '../../../security/refusals'
 import { workPool } from '../../../work/pool'
-
-interface Body {
-  definition: unknown
-  base: number
-  author: string
-  note: string
-}
 
 const body = Joi.object({
   definition: Joi.object().unknown(true).required(),
@@ -26,8 +21,10 @@ const body = Joi.object({
  * none); it then comes before a shipped one of the same name. 409 with what is there
  * when somebody else changed it first.
  */
-export default defineEventHandler(async (event) => {
-  const { definition, base, author, note } = await readValid<Body>(event, body)
+export default answering('PUT /api/definitions/:kind/:id', async (event) => {
+  const { definition, base, author, note } = await readValid<
+    Body<'PUT /api/definitions/:kind/:id'> & { author: string; note: string }
+  >(event, body)
   const checked = await workPool().run('definition', definition, { leaving: leaving(event) })
   const { kind, id } = getRouterParams(event)
   if (checked.kind !== kind || checked.id !== id) {
