@@ -82,7 +82,7 @@ describe('command line', () => {
   it('ends with 2 for folders, endless devices, deep nesting and null where a map should be', async () => {
     expect(await ypodoma('analyse', '/dev/zero')).toMatchObject({
       status: 2,
-      stderr: '/dev/zero: has more than 8 MB; so much is not read\n',
+      stderr: '/dev/zero: has more than 8 MiB; so much is not read\n',
     })
     expect(await ypodoma('analyse', '/')).toMatchObject({ status: 2, stderr: '/: is a folder\n' })
     expect((await ypodoma('analyse', '/dev/null')).status).toBe(2)

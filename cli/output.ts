@@ -1,3 +1,4 @@
+import { sizeText } from '#core/units'
 import { closeSync, openSync, readSync } from 'node:fs'
 import { CommanderError } from 'commander'
 import { loadSolver, within, type SearchLimits } from '#core/allocation'
@@ -48,7 +49,7 @@ function readBounded(file: string): string {
   } finally {
     if (descriptor) closeSync(descriptor)
   }
-  if (length > limits.file) throw new Unusable(`${file}: has more than ${limits.file / 1048576} MB; so much is not read`)
+  if (length > limits.file) throw new Unusable(`${file}: has more than ${sizeText(limits.file)}; so much is not read`)
   return whole.toString('utf8', 0, length)
 }
 

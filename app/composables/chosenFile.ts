@@ -1,9 +1,8 @@
+import { mebibyte, sizeText } from '#core/units'
 import { useNotices } from '~/stores/notices'
 
 /** Most bytes of a file that is read at all. */
-const usual = 8 * 1024 * 1024
-
-const size = (bytes: number) => (bytes < 1_000_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1048576).toFixed(1)} MB`)
+const usual = 8 * mebibyte
 
 /**
  * The file that was chosen in a field, which then takes the same file again; one that is too large is told of, and not read.
@@ -18,6 +17,6 @@ export function chosenFile(
   const [file] = field.files ?? []
   field.value = ''
   if (!file || file.size <= most) return file
-  tell(file.name, `has ${size(file.size)}; up to ${size(most)} are read`)
+  tell(file.name, `has ${sizeText(file.size)}; up to ${sizeText(most)} are read`)
   return undefined
 }

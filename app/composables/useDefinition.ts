@@ -11,6 +11,7 @@ import {
   type EditableDefinition,
 } from '#core/catalogue'
 import { sameValue } from '#core/editing'
+import { messagesUnlike } from '#core/protocols'
 import { InputError, readDefinition } from '#core/schema'
 import { definitionServer } from '~/session/api-server'
 import { browserShelf } from '~/session/browser-shelf'
@@ -168,7 +169,7 @@ export function useDefinition() {
   const gaps = computed<Contradiction[]>(() => {
     const current = asShown.value
     if (!current || wrong.value.length) return []
-    return current.kind === 'board' ? boardGaps(current) : deviceGaps(current)
+    return current.kind === 'board' ? boardGaps(current) : [...messagesUnlike(current), ...deviceGaps(current)]
   })
 
   return {

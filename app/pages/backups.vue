@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Backup } from '#contract'
+import { sizeText } from '#core/units'
 import { mdiContentSaveAllOutline, mdiDownload } from '@mdi/js'
 import { dayAndTime } from '~/composables/dates'
 import { callApi } from '~/composables/useApi'
@@ -46,7 +47,6 @@ const restore = (backup: Backup) =>
     return `The data are as they were on ${dayAndTime(backup.at)}. What was there is kept beside.`
   })
 
-const megabytes = (bytes: number) => `${(bytes / 1048576).toFixed(1)} MB`
 /** How each came to be, by how its name begins. */
 const kinds = { auto: 'by itself', hand: 'by hand', before: 'before a restore', found: 'found in the place of the data' }
 const kindOf = ({ name }: Backup) => kinds[name.split('-')[0] as keyof typeof kinds] ?? ''
@@ -84,7 +84,7 @@ const kindOf = ({ name }: Backup) => kinds[name.split('-')[0] as keyof typeof ki
           <tr v-for="backup in backups" :key="backup.name">
             <td>{{ dayAndTime(backup.at) }}</td>
             <td>{{ kindOf(backup) }}</td>
-            <td class="text-right mono wide">{{ megabytes(backup.bytes) }}</td>
+            <td class="text-right mono wide">{{ sizeText(backup.bytes) }}</td>
             <td class="mono wide">{{ backup.name }}</td>
             <td class="actions">
               <v-btn

@@ -1,5 +1,6 @@
 import type { Edit, Subject } from '../plan'
 import type { RuleId, Severity } from '../suitability'
+import type { Fact } from './facts'
 import type { Family } from './families'
 
 /** A way out of a finding, as an edit that can be previewed and applied. */
@@ -29,8 +30,8 @@ export interface RuleMeta {
   title: string
   /** Why it matters. */
   why: string
-  /** Which facts it reads, for the reference. */
-  reads: string[]
+  /** Which facts it reads, for the reference; that it does is checked. */
+  reads: Fact[]
 }
 
 /** Findings that are open: not accepted. */

@@ -6,7 +6,18 @@ import { analyse } from '../engine'
 import { resolvePlan } from '../plan'
 import { capacitiesOf } from '../suitability'
 import { milliampsTaken } from '../units'
-import { ampacity, bears, burstFactor, flightCurrent, flightMinutes, gaugeFor, gauges, minutesAt, wireRating } from '.'
+import {
+  ampacity,
+  benchHolds,
+  bears,
+  burstFactor,
+  flightCurrent,
+  flightMinutes,
+  gaugeFor,
+  gauges,
+  minutesAt,
+  wireRating,
+} from '.'
 
 const demos = ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const
 
@@ -118,4 +129,14 @@ describe('a gauge', () => {
       expect(factsOf(plan, 'PWR-06')).toEqual([])
     }
   })
+})
+
+describe('a bench supply with a limit', () => {
+  const still = { typical: 0.1 + 0.2, peak: 1.2 }
+  it.each([
+    [1.2, 'all'],
+    [1.199, 'rest'],
+    [0.3, 'rest'],
+    [0.299, 'nothing'],
+  ])('of %s A holds %s', (limit, holds) => expect(benchHolds(still, limit)).toBe(holds))
 })

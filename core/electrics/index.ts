@@ -1,6 +1,7 @@
 export {
   ampacity,
   bears,
+  benchHolds,
   burstFactor,
   dropAllowed,
   fallsShort,
@@ -10,7 +11,7 @@ export {
   unloaded,
   wireRating,
 } from './ratings'
-export type { Load, LoadKind } from './ratings'
+export type { BenchHold, Load, LoadKind } from './ratings'
 export { currentInto, feedersOf, groundOfBoard, inputRangeOf, makesVolts, sourcesOf } from './feeders'
 export type { Feeder, VoltRange } from './feeders'
 export { Currents, currentsOf, plainCurrents, plainVolts, supplyingOf } from './currents'

@@ -57,3 +57,17 @@ const voltNoise = 1e-6
 
 /** Whether volts are less than what is asked for, by more than rounding. */
 export const fallsShort = (volts: Volts, asked: Volts): boolean => volts < asked - voltNoise
+
+/** What a bench supply with a limit of current holds: all, what is taken at rest, or not even that. */
+export type BenchHold = 'all' | 'rest' | 'nothing'
+
+/**
+ * Whether a bench supply in the battery's place, with the motors stopped, holds its volts or limits: it lets them fall until
+ * no more than its limit flows.
+ * @param still amperes that the craft takes of it
+ * @param limit amperes
+ */
+export function benchHolds(still: { typical: Amps; peak: Amps }, limit: Amps): BenchHold {
+  if (fits(still.peak, limit)) return 'all'
+  return fits(still.typical, limit) ? 'rest' : 'nothing'
+}

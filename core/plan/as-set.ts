@@ -1,16 +1,17 @@
+import { sameValue } from '../editing'
 import { whileSame } from '../memo'
 import type { Device, Need, PowerOutput, ProtocolDefinition, Radio } from '../catalogue'
 import type { FlightLog, Plan } from './plan'
 
-const changed = whileSame((device: Device, around: string): Device => {
-  const { log, megahertz, volts } = JSON.parse(around) as Asked
-  return {
+const changed = whileSame(
+  (device: Device, { log, megahertz, volts }: Asked): Device => ({
     ...device,
     needs: log ? device.needs.map((need) => (log.needs.includes(need.id) ? recording(need, log.choice) : need)) : device.needs,
     outputs: device.outputs.map((output): PowerOutput => ({ ...output, ...(volts[output.id] && { volts: volts[output.id]! }) })),
     radios: device.radios.map((radio): Radio => ({ ...radio, megahertz: megahertz[radio.id] ?? radio.megahertz })),
-  }
-})
+  }),
+  sameValue,
+)
 
 interface Asked {
   log?: { needs: string[]; choice: FlightLog }
@@ -53,5 +54,5 @@ export function deviceAsSet(
     megahertz,
     volts,
   }
-  return needs.length || Object.keys({ ...megahertz, ...volts }).length ? changed(device, JSON.stringify(asked)) : device
+  return needs.length || Object.keys({ ...megahertz, ...volts }).length ? changed(device, asked) : device
 }

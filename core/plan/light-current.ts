@@ -1,3 +1,4 @@
+import { sameValue } from '../editing'
 import { memo, whileSame } from '../memo'
 import type { LedNeed, Supply } from '../catalogue'
 import { lightEffects, type LightMeaning, type Lights, type LightState } from './lights'
@@ -56,13 +57,13 @@ function reckoned(lights: Lights, key: string, leds: number): StripCurrent | und
   return { typical, worst }
 }
 
-const lit = whileSame((supply: Supply, current: string): Supply => {
-  const { typical, worst } = JSON.parse(current) as StripCurrent
-  return { ...supply, typical, peak: worst }
-})
+const lit = whileSame(
+  (supply: Supply, { typical, worst }: StripCurrent): Supply => ({ ...supply, typical, peak: worst }),
+  sameValue,
+)
 
 /** The supply of a strip with what its lights take as they are laid out; the same object while that stays the same. */
 export function withLights(supply: Supply, lights: Lights, key: string, need: LedNeed | undefined): Supply {
   const current = need && stripCurrent(lights, key, need)
-  return current ? lit(supply, JSON.stringify(current)) : supply
+  return current ? lit(supply, current) : supply
 }

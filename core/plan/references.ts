@@ -1,4 +1,5 @@
 import type { Draft } from 'immer'
+import { boardId } from './parts'
 import type { Plan, WirePoint } from './plan'
 import { keyOf, partsOf, splitKey, type Place } from './reference'
 import { readPoint, terminalPoint } from './wire-points'
@@ -14,6 +15,8 @@ type Syntax = 'part' | 'key' | 'place' | 'point' | 'wire' | 'step' | 'finding'
 interface Naming {
   /** In its keys. */
   keys?: Syntax
+  /** A plan whose keys here name a part that there is not is not read; elsewhere such an entry is of no effect. */
+  isDemanded?: true
   /** In each of its values: as a whole, as a list, or in fields; without the field the entry goes, or the field alone. */
   values?: Syntax
   items?: Syntax
@@ -37,11 +40,11 @@ const sections: Record<Exclude<keyof Plan, 'controls' | 'lights'>, Naming> = {
   joints: namesNone,
   definitions: namesNone,
   automatic: namesNone,
-  assignment: { keys: 'key', fields: place },
-  supplies: { keys: 'key', values: 'place' },
-  locks: { keys: 'key', values: 'place' },
-  bans: { keys: 'key', items: 'place' },
-  links: { keys: 'key' },
+  assignment: { keys: 'key', isDemanded: true, fields: place },
+  supplies: { keys: 'key', isDemanded: true, values: 'place' },
+  locks: { keys: 'key', isDemanded: true, values: 'place' },
+  bans: { keys: 'key', isDemanded: true, items: 'place' },
+  links: { keys: 'key', isDemanded: true },
   settings: { keys: 'part' },
   log: namesNone,
   scales: namesNone,
@@ -85,6 +88,16 @@ export function renameParts(plan: Draft<Plan> | Plan, parts: NewIds): void {
   }
   for (const name of Object.keys(ofControls) as (keyof typeof ofControls)[]) rename.within(plan.controls[name], ofControls[name])
   for (const name of Object.keys(ofLights) as (keyof typeof ofLights)[]) rename.within(plan.lights[name], ofLights[name])
+}
+
+/** Keys of a plan that name a device which there is not, where one has to be there. */
+export function danglingKeys(plan: Plan): { section: string; key: string }[] {
+  const ids = new Set([...plan.devices.map(({ id }) => id), boardId])
+  return (Object.keys(sections) as (keyof typeof sections)[])
+    .filter((section) => sections[section].isDemanded)
+    .flatMap((section) =>
+      Object.keys(plan[section] as object).flatMap((key) => (ids.has(splitKey(key)[0]) ? [] : [{ section, key }])),
+    )
 }
 
 /** Takes a part, or wires of the user's own, out of everything that names them. */

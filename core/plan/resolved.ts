@@ -1,3 +1,4 @@
+import { sameValue } from '../editing'
 import { memo, whileSame } from '../memo'
 import {
   resolveBoard,
@@ -123,16 +124,20 @@ export const resolvePlan = memo((plan: Plan): ResolvedPlan => {
   }
 })
 
-const driven = whileSame((supply: Supply, currents: string): Supply => {
-  const { typical, peak } = JSON.parse(currents) as Pick<Supply, 'typical' | 'peak'>
-  return { ...supply, typical: supply.typical + typical, peak: supply.peak + peak }
-})
+const driven = whileSame(
+  (supply: Supply, { typical, peak }: Pick<Supply, 'typical' | 'peak'>): Supply => ({
+    ...supply,
+    typical: supply.typical + typical,
+    peak: supply.peak + peak,
+  }),
+  sameValue,
+)
 
 /** An ESC's supply with what its motors take; the same object while that stays the same. */
 function withMotors(supply: Supply, drive: MotorDrive | undefined, { hover, full }: MotorCurrents): Supply {
   if (!drive) return supply
   const { count, peak } = drive
-  return driven(supply, JSON.stringify({ typical: count * hover, peak: count * Math.min(full, peak) }))
+  return driven(supply, { typical: count * hover, peak: count * Math.min(full, peak) })
 }
 
 function groupByPin(pads: Pad[]): Map<string | undefined, Pad[]> {

@@ -1,4 +1,4 @@
-import { batteryId, boardId, resolvePlan, splitKey, upgradePlan, type Plan } from '../plan'
+import { batteryId, boardId, danglingKeys, resolvePlan, upgradePlan, type Plan } from '../plan'
 import { readDefinition, type Definition } from './definition'
 import { InputError } from './error'
 import { limits } from '../catalogue'
@@ -80,12 +80,8 @@ function danglingIn(plan: Plan): Problems {
     if (ids.has(joint) || joint === boardId || joint === batteryId)
       problems.push({ place: `joints.${joint}`, message: `"${joint}" is the id of another part` })
   }
-  for (const section of ['assignment', 'supplies', 'locks', 'bans', 'links'] as const) {
-    for (const key of Object.keys(plan[section])) {
-      const [device] = splitKey(key)
-      if (!ids.has(device) && device !== boardId)
-        problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
-    }
+  for (const { section, key } of danglingKeys(plan)) {
+    problems.push({ place: `${section}.${key}`, message: 'no such device in devices' })
   }
   if (problems.length) return problems
   try {

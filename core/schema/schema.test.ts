@@ -58,7 +58,7 @@ describe('reading plans', () => {
       () => readPlan(changed((plan) => (plan.locks['ghost/x'] = 'port:uart1'))),
       /^locks.ghost\/x: no such device/,
     ],
-    ['too large', () => parsePlan(' '.repeat(50 * 1024 * 1024)), /the file has 50.0 MB; up to 8.0 MB are read of this kind/],
+    ['too large', () => parsePlan(' '.repeat(50 * 1024 * 1024)), /the file has 50 MiB; up to 8 MiB are read of this kind/],
     [
       'reaching for the prototype',
       () => parsePlan('{"format":"ypodoma-plan","schema":1,"__proto__":{"x":1}}'),

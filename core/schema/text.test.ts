@@ -31,7 +31,7 @@ describe('the text of a file', () => {
       `a: &a [x, x]\n${Array.from({ length: 40 }, (_, at) => `b${at}: &b${at} [*${at ? `b${at - 1}` : 'a'}, *${at ? `b${at - 1}` : 'a'}]`).join('\n')}`,
       /alias/,
     ],
-    ['a long YAML file', `a: |\n${'  x\n'.repeat(400_000)}`, /up to 1.0 MB/],
+    ['a long YAML file', `a: |\n${'  x\n'.repeat(400_000)}`, /up to 1 MiB/],
     ['very many keys', `{${Array.from({ length: 210_000 }, (_, at) => `"k${at}":1`).join(',')}}`, /more than 200000 keys/],
   ])('is refused, soon, for %s', (_, text, words) => {
     expect(refusal(() => parseText(text))).toMatch(words)

@@ -2,6 +2,7 @@ import { visit as visitJson, printParseErrorCode } from 'jsonc-parser'
 import { isScalar, Lexer, parseDocument, visit as visitYaml, type Document } from 'yaml'
 import { InputError } from './error'
 import { limits } from '../catalogue'
+import { sizeText } from '../units'
 
 /**
  * Reads the text of a file: JSON when it begins as JSON does, YAML otherwise. A byte
@@ -129,8 +130,7 @@ function at(line: number, column: number, message: string): InputError {
 
 function refuseLarge(text: string, most: number): void {
   if (text.length <= most) return
-  const megabytes = (bytes: number) => (bytes / 1048576).toFixed(1)
   throw new InputError([
-    { place: '', message: `the file has ${megabytes(text.length)} MB; up to ${megabytes(most)} MB are read of this kind` },
+    { place: '', message: `the file has ${sizeText(text.length)}; up to ${sizeText(most)} are read of this kind` },
   ])
 }

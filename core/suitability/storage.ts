@@ -1,3 +1,4 @@
+import { sizeText } from '../units'
 import type { SerialNeed } from '../catalogue'
 import { flightMinutes } from '../electrics'
 import { idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
@@ -45,14 +46,14 @@ function* memoryFacts(resolved: ResolvedPlan, fitted: Link, memory: string | und
     else yield costly('LOD-04', 'kept on the board’s memory card; the device itself stays off', 10, 'note')
   } else if (!board.storage.flash) yield impossible('LOD-04', `${board.name} has no flash for logs`)
   else {
-    const { megabytes, minutes } = flashFor(resolved, fitted)
+    const { size, minutes } = flashFor(resolved, fitted)
     const lasts = minutes === undefined ? '' : `, full after ${minutes} min at this rate`
     const flight = Math.floor(flightMinutes(resolved))
     const short = minutes !== undefined && minutes < flight
     const flies = short ? `; the craft flies ${flight} min` : ''
     yield costly(
       'LOD-04',
-      `kept in the board’s flash: ${megabytes} MB${lasts}${flies}; the device itself stays off`,
+      `kept in the board’s flash: ${size}${lasts}${flies}; the device itself stays off`,
       14,
       short ? 'fix' : 'weigh',
     )
@@ -60,8 +61,8 @@ function* memoryFacts(resolved: ResolvedPlan, fitted: Link, memory: string | und
 }
 
 /** How long the flash lasts: its size by the bytes a second of the messages to the device. */
-function flashFor({ board }: ResolvedPlan, { need }: Link): { megabytes: number; minutes?: number } {
+function flashFor({ board }: ResolvedPlan, { need }: Link): { size: string; minutes?: number } {
   const bytes = need.messages.reduce((sum, { direction, bytes, rate }) => sum + (direction === 'to-device' ? bytes * rate : 0), 0)
-  const megabytes = Math.round(board.storage.flash / 104_857.6) / 10
-  return bytes > 0 ? { megabytes, minutes: Math.floor(board.storage.flash / bytes / 60) } : { megabytes }
+  const size = sizeText(board.storage.flash)
+  return bytes > 0 ? { size, minutes: Math.floor(board.storage.flash / bytes / 60) } : { size }
 }

@@ -1,5 +1,6 @@
 import type { H3Event } from 'h3'
 import type Joi from 'joi'
+import { sizeText } from '#core/units'
 import { InputError, limits, refuseUntold, validate } from '#core/schema'
 import { Turns } from '../work/turns'
 import { workPool } from '../work/pool'
@@ -87,7 +88,7 @@ async function readLimited(event: H3Event): Promise<Buffer> {
 
 async function tooLarge(event: H3Event) {
   await passOver(event)
-  return refusal(413, `the request has more than ${limits.file / 1048576} MB`)
+  return refusal(413, `the request has more than ${sizeText(limits.file)}`)
 }
 
 /** What still comes of a body that is not wanted is passed over for a moment, so that the sender can hear the answer; then the connection ends. */

@@ -63,7 +63,7 @@ test('a log that the board keeps itself stands beside the lanes, and goes back t
   await view(page, 'Port lanes')
   const lanes = page.getByTestId('lanes')
   await expect(lanes).toContainText('In the board’s flash')
-  await expect(page.getByTestId('findings')).toContainText('16 MB, full after')
+  await expect(page.getByTestId('findings')).toContainText('16 MiB, full after')
   await page.getByRole('button', { name: 'Remove 1 lock, 0 bans' }).click()
   await expect(lanes).not.toContainText('In the board’s flash')
 })

@@ -35,7 +35,7 @@ test.describe('files that cannot be used', () => {
     await open('newer.json', JSON.stringify({ ...demo('spillway-hex'), schema: 99 }))
     await expect(alert).toContainText('schema version 99')
     await open('large.json', ' '.repeat(50 * 1024 * 1024))
-    await expect(alert).toContainText('large.json cannot be opened. Nothing was changed. It has 50.0 MB; up to 8.0 MB are read.')
+    await expect(alert).toContainText('large.json cannot be opened. Nothing was changed. It has 50 MiB; up to 8 MiB are read.')
     expect(await named()).toBe(before)
   })
 })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { nominalTolerance, usableShare } from '#core/electrics'
+import { benchHolds, nominalTolerance, usableShare, type BenchHold } from '#core/electrics'
 import { powerStates, type PowerState } from '#core/harness'
 import { assumedRating, fits, formatAmps, formatShare, formatVolts, plain } from '#core/units'
 import type { PowerRow } from '#core/engine'
@@ -18,6 +18,11 @@ const power = computed(() => analysis.value.power)
 const rows = computed(() =>
   power.value.rows.filter((row) => row.fed.length || row.peak > 0 || power.value.rows.some(({ parent }) => parent === row.place)),
 )
+const benchWords: Record<BenchHold, string> = {
+  all: 'Enough for all at peak.',
+  rest: 'Enough at rest; it will limit at peak.',
+  nothing: 'Too little: it will limit at once.',
+}
 const words = { usb: 'USB alone', battery: 'Battery alone', both: 'Both' }
 const volts = ({ full, empty }: { full: number; empty: number }) =>
   Math.abs(full - empty) < 0.005 ? formatVolts(full) : `${plain(empty)}–${formatVolts(full)}`
@@ -80,13 +85,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
         aria-label="Limit of the bench supply in amperes"
       />
       A, motors stopped: {{ formatAmps(still.typical) }} typical, {{ formatAmps(still.peak) }} at peak.
-      <b>{{
-        fits(still.peak, bench)
-          ? 'Enough for all at peak.'
-          : fits(still.typical, bench)
-            ? 'Enough at rest; it will limit at peak.'
-            : 'Too little: it will limit at once.'
-      }}</b>
+      <b>{{ benchWords[benchHolds(still, bench)] }}</b>
     </p>
     <div class="tree">
       <article

@@ -5,7 +5,7 @@ import { Bar } from 'vue-chartjs'
 import { judgeLog, logOf, serialLinks } from '#core/links'
 import { flightMinutes } from '#core/electrics'
 import type { FlightLog } from '#core/plan'
-import { formatBaud, formatShare, plain } from '#core/units'
+import { formatBaud, formatShare, plain, sizeText } from '#core/units'
 import { useBarChart } from '~/composables/useBarChart'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -38,7 +38,7 @@ const targets = computed(() => [
     ? [
         {
           id: 'flash',
-          title: `flash of the board, ${plain(storage.value.flash / 1048576, 0)} MiB`,
+          title: `flash of the board, ${sizeText(storage.value.flash)}`,
           storage: storage.value.flash,
           colour: 'secondary',
         },

@@ -23,7 +23,7 @@ describe('LOD-04', () => {
     expect(found).toMatchObject([
       {
         severity: 'weigh',
-        fact: 'Logger (Log): kept in the board’s flash: 16 MB, full after 55 min at this rate; the device itself stays off',
+        fact: 'Logger (Log): kept in the board’s flash: 16 MiB, full after 55 min at this rate; the device itself stays off',
       },
     ])
   })
