@@ -1,19 +1,33 @@
 export { wireId } from './wires'
 export type { Wire, WireEnd, WireKind } from './wires'
 export { wiresOf } from './nets'
-export { defaultLayers, drawHarness, drawingFigures, labelSide, layerNames, lineWidth, Sheet, straightHeights } from './drawing'
+export {
+  boardShapes,
+  boxShapes,
+  defaultLayers,
+  drawHarness,
+  drawingFigures,
+  labelSide,
+  layerNames,
+  padLabel,
+  padSize,
+  Sheet,
+  straightHeights,
+  wireShapes,
+} from './drawing'
 export type {
   Arrangement,
   DrawingFigures,
   DrawnBoard,
   DrawnBox,
   DrawnPad,
-  DrawnTerminal,
+  DrawnShape,
   DrawnWire,
   HarnessDrawing,
   Layer,
   Layers,
   Point,
+  ShapeRole,
 } from './drawing'
 export { padAbilities, padUseOf, plainMark } from './pad-use'
 export type { Mark, PadUse } from './pad-use'

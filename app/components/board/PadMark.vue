@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A pad in a drawing: its shape, the letter of what it serves, and its label, which stands off it on one side. */
-import type { Mark } from '#core/harness'
+import { padLabel, type Mark } from '#core/harness'
 
 const {
   x,
@@ -23,18 +23,16 @@ const {
 }>()
 const half = computed(() => size / 2)
 const gap = computed(() => half.value + 3)
-const turned = computed(() => side === 'above' || side === 'below')
-const anchor = computed(() => (side === 'right' || side === 'above' ? 'start' : 'end'))
-const place = computed(() =>
-  turned.value
-    ? { transform: `translate(${x + 3},${y + (side === 'below' ? gap.value : -gap.value)}) rotate(-90)` }
-    : { x: x + (side === 'right' ? gap.value : -gap.value), y: y + 3 },
-)
+const written = computed(() => padLabel({ x, y }, size, side, label))
+const place = computed(() => {
+  const { x: left, y: top, turned } = written.value
+  return turned ? { transform: `translate(${left},${top}) rotate(-90)` } : { x: left, y: top }
+})
 /** From the pad to the end of its label, so that a pointer finds both as one. */
 const reach = computed(() => {
   const length = gap.value + half.value + label.length * 6.4
   const [along, before] = [length, side === 'left' || side === 'above' ? length - half.value : half.value]
-  return turned.value
+  return written.value.turned
     ? { x: x - half.value, y: y - before, width: size, height: along }
     : { x: x - before, y: y - half.value, width: along, height: size }
 })
@@ -46,7 +44,7 @@ const reach = computed(() => {
     <rect class="reach" v-bind="reach" />
     <rect class="shape" :x="x - half" :y="y - half" :width="size" :height="size" :rx="round ? half : 2.5" />
     <text v-if="mark" class="letter mono" :x :y="y + half / 2" text-anchor="middle">{{ mark.letter }}</text>
-    <text class="label mono" v-bind="place" :text-anchor="anchor">{{ label }}</text>
+    <text class="label mono" v-bind="place" :text-anchor="written.anchor">{{ label }}</text>
   </g>
 </template>
 

@@ -1,7 +1,17 @@
 <script setup lang="ts">
 import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
-import { layerNames, lineWidth, plainMark, straightHeights, type DrawnBox, type HarnessDrawing, type Layers } from '#core/harness'
-import { wireColours } from '#core/units'
+import {
+  boardShapes,
+  boxShapes,
+  layerNames,
+  padSize,
+  plainMark,
+  straightHeights,
+  wireShapes,
+  type DrawnBox,
+  type HarnessDrawing,
+  type Layers,
+} from '#core/harness'
 import { usePanZoom } from '~/composables/usePanZoom'
 import { useSizeOf } from '~/composables/useSizeOf'
 import { useSvgDrag } from '~/composables/useSvgDrag'
@@ -33,7 +43,6 @@ const farLines = ({ title, width }: DrawnBox) => {
 
 const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `${x},${y}`).join(' ')
 const board = computed(() => drawing.board)
-const fits = ({ title, subtitle, width }: DrawnBox) => title.length * 7.1 + subtitle.length * 5 < width - 18
 /** What the selection does to a thing; with it and its place, what is drawn of it stays the same while another is dragged. */
 const look = (id: string) => (selection.lit.has(id) ? 'lit' : selection.selected ? 'other' : 'none')
 const moved = computed(() => Object.keys(plan.value.layout).length)
@@ -152,50 +161,21 @@ function allBack() {
       @pointercancel="onUp"
       @keydown="walk"
     >
-      <rect class="board" :x="board.x" :y="board.y" :width="board.width" :height="board.height" :rx="board.radius" />
-      <circle
-        v-for="(hole, index) in board.holes"
-        :key="index"
-        class="hole"
-        :cx="board.x + hole.x"
-        :cy="board.y + hole.y"
-        :r="hole.radius"
-      />
-      <text
-        class="name"
-        :x="board.x + board.width / 2"
-        :y="board.y + board.height / 2"
-        text-anchor="middle"
-        :style="{ fontSize: far ? `${1.2 * far}px` : undefined }"
-      >
-        {{ board.title }}
-      </text>
-      <text class="small" :x="board.x + board.width / 2" :y="board.y + board.height / 2 + 16" text-anchor="middle">
-        {{ board.subtitle }}
-      </text>
+      <g :style="{ '--far-name': far ? `${1.2 * far}px` : undefined }"><DrawnShapes :shapes="boardShapes(board)" /></g>
       <g
-        v-for="{ wire, points, label } in drawing.wires"
-        :key="wire.id"
-        v-memo="[drawing.arrangement, wire, line(points), look(`wire:${wire.id}`)]"
+        v-for="drawn in drawing.wires"
+        :key="drawn.wire.id"
+        v-memo="[drawing.arrangement, drawn.wire, line(drawn.points), look(`wire:${drawn.wire.id}`)]"
         class="wire"
         :class="{
-          chosen: selection.lit.has(`wire:${wire.id}`),
-          faded: selection.selected && !selection.lit.has(`wire:${wire.id}`),
+          chosen: selection.lit.has(`wire:${drawn.wire.id}`),
+          faded: selection.selected && !selection.lit.has(`wire:${drawn.wire.id}`),
         }"
-        :data-wire="wire.id"
-        @click="selection.select(`wire:${wire.id}`)"
+        :data-wire="drawn.wire.id"
+        @click="selection.select(`wire:${drawn.wire.id}`)"
       >
-        <polyline class="reach" :points="line(points)" />
-        <polyline class="edge" :points="line(points)" :style="{ strokeWidth: `${lineWidth(wire.gauge) + 1.2}px` }" />
-        <polyline
-          class="core"
-          :points="line(points)"
-          :stroke="wireColours[wire.colour].hex"
-          :stroke-width="lineWidth(wire.gauge)"
-        />
-        <text :x="label.x" :y="label.y - 3" text-anchor="middle" class="mono code">
-          {{ wire.number }} {{ wire.colour }} {{ wire.gauge }}
-        </text>
+        <polyline class="reach" :points="line(drawn.points)" />
+        <DrawnShapes :shapes="wireShapes(drawn)" />
       </g>
       <PadMark
         v-for="pad in board.pads"
@@ -203,7 +183,7 @@ function allBack() {
         v-memo="[drawing.arrangement, board.x, board.y, look(`pad:${pad.id}`)]"
         :x="board.x + pad.x"
         :y="board.y + pad.y"
-        :size="12"
+        :size="padSize"
         :label="pad.label"
         :side="pad.anchor"
         :round="pad.kind === 'ground'"
@@ -218,7 +198,7 @@ function allBack() {
         :key="box.id"
         v-memo="[drawing.arrangement, box.x, box.y, box.side, look(`device:${box.id}`), far]"
         :class="{ chosen: selection.lit.has(`device:${box.id}`) }"
-        class="box"
+        class="device"
         tabindex="0"
         role="button"
         :aria-label="`${box.title}, ${box.subtitle}`"
@@ -230,39 +210,17 @@ function allBack() {
         @keydown.enter="selection.select(`device:${box.id}`)"
         @keydown="nudge($event, box)"
       >
-        <rect :x="box.x" :y="box.y" :width="box.width" :height="box.height" rx="3" />
+        <DrawnShapes :shapes="boxShapes(box)" />
         <text
           v-for="(words, index) in far ? farLines(box) : []"
           :key="index"
           :x="box.x + 5"
           :y="box.y + (index + 0.95) * far"
           :style="{ fontSize: `${far}px` }"
-          class="title from-afar no-print"
+          class="from-afar no-print"
         >
           {{ words }}
         </text>
-        <text :x="box.x + 8" :y="box.y + 13" class="title near">{{ box.title }}</text>
-        <text v-if="fits(box)" :x="box.x + box.width - 6" :y="box.y + 13" text-anchor="end" class="tiny">{{ box.subtitle }}</text>
-        <g v-for="terminal in box.terminals" :key="terminal.point + terminal.y + terminal.x">
-          <circle :cx="terminal.x" :cy="terminal.y" r="2.6" />
-          <text
-            :x="terminal.x + (terminal.x === box.x ? 6 : -6)"
-            :y="terminal.y + 4"
-            :text-anchor="terminal.x === box.x ? 'start' : 'end'"
-            class="mono small"
-          >
-            {{ terminal.label }}
-          </text>
-          <text
-            v-if="terminal.badge"
-            :x="terminal.x + (terminal.x === box.x ? -7 : 7)"
-            :y="terminal.y + 4"
-            :text-anchor="terminal.x === box.x ? 'end' : 'start'"
-            class="mono badge"
-          >
-            {{ terminal.badge.colour }} {{ terminal.badge.text }}
-          </text>
-        </g>
       </g>
     </svg>
   </div>
@@ -312,30 +270,15 @@ function allBack() {
   cursor: grab;
   user-select: none;
 }
-text {
+.from-afar {
   fill: rgb(var(--v-theme-on-surface));
-  font-size: var(--text-fine);
-}
-.title,
-.name {
   font-weight: 700;
 }
-.name {
-  font-size: var(--text-head);
-}
-.small {
-  font-size: var(--text-note);
-}
-.code,
-.badge {
-  font-size: var(--text-tiny);
-}
-.tiny {
-  font-size: var(--text-tiny);
+.drawing :deep(.board-name) {
+  font-size: var(--far-name, var(--text-head));
 }
 @media screen {
-  .far :is(.near, .small, .tiny, .code, .badge),
-  .far :deep(.label) {
+  .far :deep(:is(.label, .title, .model, .board-note, .terminal, .code, .badge)) {
     display: none;
   }
 }
@@ -345,44 +288,26 @@ text {
 .drawing :deep(.label) {
   font-size: var(--text-tiny);
 }
-.board,
-.box rect {
-  fill: rgb(var(--v-theme-surface));
-  stroke: rgb(var(--v-theme-on-surface));
-}
-.hole {
-  fill: rgb(var(--v-theme-background));
-  stroke: rgb(var(--v-theme-on-surface));
-}
-.box {
+.device {
   cursor: move;
 }
-.box.chosen rect,
-.box:focus-visible rect {
+.device.chosen :deep(.box),
+.device:focus-visible :deep(.box) {
   stroke: rgb(var(--v-theme-secondary));
   stroke-width: 2.5;
 }
-.box:focus-visible {
+.device:focus-visible {
   outline: none !important;
 }
-.box circle {
-  fill: rgb(var(--v-theme-on-surface));
-}
-polyline {
-  fill: none;
-  stroke-linejoin: round;
-}
 .reach {
+  fill: none;
   stroke: transparent;
   stroke-width: 8;
-}
-.edge {
-  stroke: rgb(var(--v-theme-on-surface));
 }
 .wire {
   cursor: pointer;
 }
-.wire.chosen .edge {
+.wire.chosen :deep(.edge) {
   stroke: rgb(var(--v-theme-secondary));
   stroke-width: 9px !important;
 }

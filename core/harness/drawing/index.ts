@@ -21,7 +21,7 @@ import {
 import { Router } from './route'
 import { Sketch, type Sketched } from './sketch'
 
-export { defaultLayers, layerNames, lineWidth } from './model'
+export { defaultLayers, layerNames } from './model'
 export type {
   Arrangement,
   DrawnBoard,
@@ -34,6 +34,8 @@ export type {
   Layers,
   Point,
 } from './model'
+export { boardShapes, boxShapes, padLabel, padSize, wireShapes } from './shapes'
+export type { DrawnShape, ShapeRole } from './shapes'
 export { labelSide } from './board'
 export { straightHeights } from './snap'
 export { drawingFigures } from './figures'

@@ -41,13 +41,15 @@ async function save(kind: 'svg' | 'png') {
 }
 
 const print = () => window.print()
+/** Before anything is allocated, only the main power has its wires. */
+const isWired = computed(() => wires.value.some((wire) => wire.kind === 'signal'))
 </script>
 
 <template>
   <div class="stage-page">
     <div class="page-head">
       <h1>Harness</h1>
-      <span class="quiet">{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX.</span>
+      <span v-if="isWired" class="quiet">{{ wires.filter((wire) => !wire.omitted).length }} wires. TX goes to RX.</span>
       <v-spacer />
       <template v-if="wires.length">
         <AddToHarness />
@@ -66,7 +68,7 @@ const print = () => window.print()
         <v-btn class="no-print" :prepend-icon="mdiPrinterOutline" @click="print">Print</v-btn>
       </template>
     </div>
-    <p v-if="!wires.some((wire) => wire.kind === 'signal')" class="pa-6">
+    <p v-if="!isWired" class="pa-6">
       No wires yet. Wires follow from the allocation. <NuxtLink :to="`/builds/${build.id}/allocation`">Allocate first</NuxtLink>.
     </p>
     <AnalysisScope v-else-if="build.analysis" :analysis="build.analysis">

@@ -1,0 +1,96 @@
+import { wireColours } from '../../units'
+import { lineWidth, type DrawnBoard, type DrawnBox, type DrawnPad, type DrawnTerminal, type DrawnWire, type Point } from './model'
+
+/** What a shape is in the drawing: who draws it gives it its look by this. */
+export type ShapeRole =
+  | 'board'
+  | 'hole'
+  | 'board-name'
+  | 'board-note'
+  | 'edge'
+  | 'core'
+  | 'code'
+  | 'pad'
+  | 'letter'
+  | 'pad-label'
+  | 'box'
+  | 'title'
+  | 'model'
+  | 'dot'
+  | 'terminal'
+  | 'badge'
+
+/** A shape of the harness drawing, where it stands; the same on the screen, in files and on paper. */
+export type DrawnShape = { role: ShapeRole } & (
+  | { as: 'rect'; x: number; y: number; width: number; height: number; rx: number }
+  | { as: 'circle'; cx: number; cy: number; r: number }
+  | { as: 'line'; points: string; width: number; colour?: string }
+  | { as: 'text'; x: number; y: number; anchor: 'start' | 'middle' | 'end'; words: string; turned?: boolean }
+)
+
+const text = (
+  role: ShapeRole,
+  { x, y }: Point,
+  words: string,
+  anchor: 'start' | 'middle' | 'end' = 'start',
+  turned?: boolean,
+): DrawnShape => ({ as: 'text', role, x, y, anchor, words, turned })
+
+/** The board without its pads. */
+export function boardShapes({ x, y, width, height, radius, title, subtitle, holes }: DrawnBoard): DrawnShape[] {
+  const middle = { x: x + width / 2, y: y + height / 2 }
+  return [
+    { as: 'rect', role: 'board', x, y, width, height, rx: radius },
+    ...holes.map((hole): DrawnShape => ({ as: 'circle', role: 'hole', cx: x + hole.x, cy: y + hole.y, r: hole.radius })),
+    text('board-name', middle, title, 'middle'),
+    text('board-note', { ...middle, y: middle.y + 16 }, subtitle, 'middle'),
+  ]
+}
+
+/** A wire's line in its colour, with an edge, and what is written at it. */
+export function wireShapes({ wire, points, label }: DrawnWire): DrawnShape[] {
+  const line = points.map(({ x, y }) => `${x},${y}`).join(' ')
+  const width = lineWidth(wire.gauge)
+  return [
+    { as: 'line', role: 'edge', points: line, width: width + 1.2 },
+    { as: 'line', role: 'core', points: line, width, colour: wireColours[wire.colour].hex },
+    text('code', { x: label.x, y: label.y - 3 }, `${wire.number} ${wire.colour} ${wire.gauge}`, 'middle'),
+  ]
+}
+
+/** Length of a pad's side. */
+export const padSize = 12
+
+/** Where the label of a pad stands; above and below it is turned. */
+export function padLabel({ x, y }: Point, size: number, side: DrawnPad['anchor'], label: string): DrawnShape & { as: 'text' } {
+  const gap = size / 2 + 3
+  const turned = side === 'above' || side === 'below'
+  const anchor = side === 'right' || side === 'above' ? 'start' : 'end'
+  const at = turned ? { x: x + 3, y: y + (side === 'below' ? gap : -gap) } : { x: x + (side === 'right' ? gap : -gap), y: y + 3 }
+  return { as: 'text', role: 'pad-label', ...at, anchor, words: label, turned }
+}
+
+/** A device: its box with name and model, and its terminals, with what is told at those of a layer that is off. */
+export function boxShapes(box: DrawnBox): DrawnShape[] {
+  const { x, y, width, height, title, subtitle, terminals } = box
+  return [
+    { as: 'rect', role: 'box', x, y, width, height, rx: 3 },
+    text('title', { x: x + 8, y: y + 13 }, title),
+    ...(fits(title, subtitle, width) ? [text('model', { x: x + width - 6, y: y + 13 }, subtitle, 'end')] : []),
+    ...terminals.flatMap((terminal) => terminalShapes(box, terminal)),
+  ]
+}
+
+/** Whether name and model have room side by side; the model gives way. */
+const fits = (title: string, subtitle: string, width: number) => title.length * 7.1 + subtitle.length * 5 < width - 18
+
+function terminalShapes(box: DrawnBox, { x, y, label, badge }: DrawnTerminal): DrawnShape[] {
+  const atLeft = x === box.x
+  const shapes: DrawnShape[] = [
+    { as: 'circle', role: 'dot', cx: x, cy: y, r: 2.5 },
+    text('terminal', { x: x + (atLeft ? 6 : -6), y: y + 4 }, label, atLeft ? 'start' : 'end'),
+  ]
+  if (badge)
+    shapes.push(text('badge', { x: x + (atLeft ? -7 : 7), y: y + 4 }, `${badge.colour} ${badge.text}`, atLeft ? 'end' : 'start'))
+  return shapes
+}
