@@ -1,3 +1,4 @@
+import type { BoardEvent } from '#contract'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { createServer, type AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -47,6 +48,17 @@ describe('writing settings to a board', () => {
       expect(await readSettings(writing)).toMatchObject(intended)
     },
   )
+
+  it('is told as it goes on: the backup, each setting, and each round by its number from one on', async () => {
+    const { writing, rounds, intended } = await bench('culvert-scout')
+    const told: BoardEvent[] = []
+    const { backup, kept } = await writeSettings({ ...writing, tell: (event) => told.push(event) })
+    expect(told[0]).toMatchObject({ at: 'backup', backup })
+    const numbers = rounds.map((_, at) => `round ${at + 1}`)
+    for (const at of ['save', 'restart']) expect(told.filter((event) => event.at === at).map(({ text }) => text)).toEqual(numbers)
+    expect(told.filter(({ at }) => at === 'set')).toHaveLength(Object.keys(intended).length)
+    expect(told.at(-1)).toMatchObject({ at: 'read', text: `${Object.keys(kept).length} settings` })
+  })
 
   it('software ports need their round: all at once loses them, and the ledger says by which rule', async () => {
     const { writing, rounds } = await bench('culvert-scout')
