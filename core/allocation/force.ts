@@ -45,7 +45,7 @@ export function forcePlace(
 ): Forced {
   const want = problem.wants.find((want) => want.key === key)
   const verdict = want?.verdicts.find((offered) => offered.place === place)
-  const nothing: Forced = {
+  const impossible: Forced = {
     key,
     place,
     possible: false,
@@ -56,18 +56,18 @@ export function forcePlace(
     worse: zero,
     proven: true,
   }
-  if (!verdict?.candidates.length) return nothing
+  if (!verdict?.candidates.length) return impossible
   const bans = { ...constraints.bans, [key]: (constraints.bans[key] ?? []).filter((other) => other !== place) }
   const forced = solveNear(problem, { ...constraints, locks: { ...constraints.locks, [key]: place }, bans }, base, [key], limits)
   if (forced.unmet.includes(key)) {
     return {
-      ...nothing,
+      ...impossible,
       refusals: inTheWay(problem, base, key, verdict.candidates),
       proven: forced.proven,
     }
   }
   return {
-    ...nothing,
+    ...impossible,
     possible: true,
     reasons: forced.reasons[key] ?? [],
     moves: movesBetween(base, forced).filter((move) => move.key !== key && move.to !== undefined),

@@ -13,7 +13,15 @@ import {
   type ResolvedPlan,
   type Subject,
 } from '../plan'
-import { clashesOf, placedNeeds, placedSupplies, type Clash, type Placed, type PlacedSupply, type Severity } from '../suitability'
+import {
+  clashesOf,
+  placedNeeds,
+  placedSupplies,
+  type Clash,
+  type PlacedNeed,
+  type PlacedSupply,
+  type Severity,
+} from '../suitability'
 import type { Finding, RuleMeta } from './finding'
 
 /** All that rules may look at. */
@@ -26,7 +34,7 @@ export interface CheckContext {
   sources: Feeder[]
   power: PowerTree
   /** Needs with a place and supplies with a source, each with what that place is to it. */
-  placed: Placed[]
+  placed: PlacedNeed[]
   fed: PlacedSupply[]
   /** Needs that take one thing in ways that do not go together. */
   clashes: Clash[]
@@ -93,7 +101,7 @@ export function aboutLink(link: SerialLink): Subject[] {
 }
 
 /** Subjects of a need at its place. */
-export function aboutPlaced({ need, placement }: Placed): Subject[] {
+export function aboutPlaced({ need, placement }: PlacedNeed): Subject[] {
   return [...aboutNeed(need), placement.place]
 }
 

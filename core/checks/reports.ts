@@ -17,7 +17,7 @@ import {
   offersForSupply,
   type Clash,
   type Fact,
-  type Placed,
+  type PlacedNeed,
   type PlacedSupply,
   type RuleId,
   type Way,
@@ -38,7 +38,7 @@ export function keepOff({ resolved }: CheckContext, need: FittedNeed, place: Pla
 }
 
 /** The fix that keeps a placed need off its place. */
-export function keepAway(context: CheckContext, { need, placement }: Placed): Fix {
+export function keepAway(context: CheckContext, { need, placement }: PlacedNeed): Fix {
   return keepOff(context, need, placement.place)
 }
 
@@ -51,7 +51,7 @@ export function doWithout(need: NeedKey, label: string): Fix {
 export function* placeReports(
   context: CheckContext,
   rule: RuleId,
-  fixes: (placed: Placed, fact: Fact) => Fix[] = (placed) => [keepAway(context, placed)],
+  fixes: (placed: PlacedNeed, fact: Fact) => Fix[] = (placed) => [keepAway(context, placed)],
 ): Iterable<Report> {
   for (const placed of context.placed) {
     for (const fact of placed.way.facts) {
@@ -110,7 +110,7 @@ export function feedFixes(supply: FittedSupply, sources: Feeder[], label: (sourc
 }
 
 /** Fixes that set both ends of a link to a rate that its port makes well. */
-export function rateFixes({ links }: CheckContext, { need: { key } }: Placed): Fix[] {
+export function rateFixes({ links }: CheckContext, { need: { key } }: PlacedNeed): Fix[] {
   const link = links.find(({ need }) => need.key === key)
   if (!link) return []
   return betterRates(link).map((baud) => ({

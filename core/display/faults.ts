@@ -1,6 +1,6 @@
 import type { DisplayLayout } from '../plan'
 import { hasGlyph } from './glyph-set'
-import { placedOn, type DisplayKind, type Placed } from './screen'
+import { placedOn, type DisplayKind, type PlacedElement } from './screen'
 
 /** Something wrong with an element on a display. */
 export interface DisplayFault {
@@ -19,7 +19,7 @@ export const margin = 1
 /** What hides or cuts off a value; the rest is seen, and could stand better. */
 const hiding: readonly string[] = ['DSP-01', 'DSP-02', 'DSP-03']
 
-const share = (one: Placed, other: Placed) =>
+const share = (one: PlacedElement, other: PlacedElement) =>
   one.column < other.column + other.width &&
   other.column < one.column + one.width &&
   one.row < other.row + other.height &&

@@ -1,4 +1,4 @@
-import type { Placed } from './screen'
+import type { PlacedElement } from './screen'
 
 /** What helps to place an element: lines on which it stands with others, and free cells around it. */
 export interface Guides {
@@ -12,7 +12,7 @@ export interface Guides {
 const marks = (from: number, size: number) => [from, from + size / 2, from + size]
 
 /** Guides of one element among the others of its layout. */
-export function guidesOf(of: Placed, all: Placed[], grid: { columns: number; rows: number }): Guides {
+export function guidesOf(of: PlacedElement, all: PlacedElement[], grid: { columns: number; rows: number }): Guides {
   const others = all.filter(({ element }) => element.id !== of.element.id)
   const met = (own: number[], theirs: number[][]) => own.filter((mark, at) => theirs.some((each) => each[at] === mark))
   const beside = others.filter(({ row, height }) => row < of.row + of.height && of.row < row + height)

@@ -5,7 +5,7 @@ export { GlyphFileError, bdfOf, setFromBdf, setFromSheet, sheetOf } from './glyp
 export { glyphPaths, hasGlyph, ownGlyphs, setOfShapes, shapesOfSet } from './glyph-set'
 export type { GlyphSet } from './glyph-set'
 export { anchorAt, cellOf, displayOf, fedSources, placedOn, screenOf, signsOf } from './screen'
-export type { DisplayKind, Placed } from './screen'
+export type { DisplayKind, PlacedElement } from './screen'
 export { pixelsOfPng } from './png-sheet'
 export { guidesOf } from './guides'
 export type { Guides } from './guides'

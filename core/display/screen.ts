@@ -85,7 +85,7 @@ export function fedSources(resolved: ResolvedPlan): Set<Source> {
 }
 
 /** An element of a layout on a grid. */
-export interface Placed {
+export interface PlacedElement {
   element: DisplayElement
   anchored: Anchored
   column: number
@@ -123,7 +123,7 @@ export function anchorAt(
 }
 
 /** All elements of a layout that there are, where they lie on a grid. */
-export function placedOn({ elements }: DisplayLayout, grid: { columns: number; rows: number }): Placed[] {
+export function placedOn({ elements }: DisplayLayout, grid: { columns: number; rows: number }): PlacedElement[] {
   return Object.entries(elements).flatMap(([id, anchored]) => {
     const element = elementOf(id)
     return element ? [{ element, anchored, ...sizeOf(element), ...cellOf(anchored, sizeOf(element), grid) }] : []

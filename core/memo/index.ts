@@ -8,7 +8,7 @@ interface Reading {
 /** Missing where nobody asks. */
 let reading: Reading | undefined
 
-const nothing: ReadonlySet<PropertyKey> = new Set()
+const noReads: ReadonlySet<PropertyKey> = new Set()
 
 /** Stands for all that a thing has: whoever lists its keys reads all of them. */
 export const everything = Symbol('everything')
@@ -54,7 +54,7 @@ export function readsOf<R>(make: () => R): { made: R; reads: ReadonlySet<Propert
   reading = own
   try {
     const made = make()
-    return { made, reads: own.keys ?? nothing }
+    return { made, reads: own.keys ?? noReads }
   } finally {
     reading = around
     if (own.keys) noteAll(own.keys)

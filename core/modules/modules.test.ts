@@ -4,7 +4,7 @@ import { seedOf } from '../../tests/helpers/amount'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
 import { applyEdit, resolvePlan, splitKey, type Plan } from '../plan'
 import { readPlan } from '../schema'
-import { clashesOf, placedNeeds, type Placed } from '../suitability'
+import { clashesOf, placedNeeds, type PlacedNeed } from '../suitability'
 import { parseModule, putModule, readModule, takeModule } from '.'
 
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
@@ -66,7 +66,7 @@ describe('a module', () => {
         for (const [key, placement] of Object.entries(other.assignment)) expect(after.assignment[key]).toEqual(placement)
         expect(outcomes.length).toBeGreaterThanOrEqual(added.length)
         // What comes takes nothing that somebody has, in any way in which two cannot have it.
-        const isNew = ({ need }: Placed) => added.includes(need.fitted.id)
+        const isNew = ({ need }: PlacedNeed) => added.includes(need.fitted.id)
         const clashes = clashesOf(placedNeeds(resolvePlan(after)))
         expect(clashes.filter(({ one, other: another }) => isNew(one) !== isNew(another))).toEqual([])
       }),

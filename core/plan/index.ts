@@ -1,4 +1,4 @@
-export { mostDisplays, planSchema, scales, turns, writtenScale } from './plan'
+export { mostDisplays, planSchema, scales, quarterTurns, writtenScale } from './plan'
 export { axes, controlKinds, flightModes, jobKinds, mostControls, mostJobs, outputSources } from './controls'
 export type { Axis, ControlKind, ControlOutput, Controls, HandsetControl, Job, JobKind } from './controls'
 export { lightEffects, lightStates, mostLights, mostMeanings, mostPieces, mostSegments } from './lights'

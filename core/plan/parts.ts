@@ -31,7 +31,7 @@ export const batteryPlace: Place = referTo('output', keyOf(batteryId, 'main'))
 /** Where all current comes back to. */
 export const batteryGround = terminalPoint(batteryId, 'minus')
 
-const nothing = {
+const noParts = {
   terminals: [],
   supplies: [],
   outputs: [],
@@ -57,7 +57,7 @@ export function part(id: string, name: string, device: Partial<Device>): FittedD
       variant: '',
       mass: 0,
       size: { width: 10, height: 10 },
-      ...nothing,
+      ...noParts,
       ...device,
     },
   }

@@ -150,8 +150,8 @@ export interface Spot {
   turn?: Turn
 }
 
-export const turns = [0, 90, 180, 270] as const
-export type Turn = (typeof turns)[number]
+export const quarterTurns = [0, 90, 180, 270] as const
+export type Turn = (typeof quarterTurns)[number]
 
 export interface Plan {
   format: 'ypodoma-plan'

@@ -21,7 +21,7 @@ import {
   placeKinds,
   planSchema,
   scales,
-  turns,
+  quarterTurns,
   type Figure,
   type GlyphShapes,
   type LightSegment,
@@ -292,7 +292,7 @@ const onSheet = Joi.number().min(-10_000).max(10_000)
 export const point = Joi.object({ x: onSheet.required(), y: onSheet.required() })
 
 /** A place on the airframe. */
-export const spot = point.keys({ z: figure('height'), turn: Joi.valid(...turns) })
+export const spot = point.keys({ z: figure('height'), turn: Joi.valid(...quarterTurns) })
 
 /** Ids of findings: the rule, and what it is about. */
 const findingPattern = /^[A-Z]{3}-\d{2}:.{0,1000}$/

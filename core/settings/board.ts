@@ -1,7 +1,7 @@
 import { needKind } from '../catalogue'
 import { serialLinks, type SerialLink } from '../links'
 import { boardId, idIn, referTo, scales, writtenScale, type ResolvedPlan, type Scale } from '../plan'
-import { featureWords, freedPins, outputMapping, placedNeeds, type Placed } from '../suitability'
+import { featureWords, freedPins, outputMapping, placedNeeds, type PlacedNeed } from '../suitability'
 import { formatBaud } from '../units'
 import { flightSteps } from './flight-steps'
 import { backupStep, stepOfLink, type BoardValue, type SetupStep } from './step'
@@ -14,7 +14,7 @@ const receiverStep = 'receiver:type'
 const featureStep = (name: string) => `feature:${name.replace(/[^a-zA-Z0-9]+/g, '-')}`
 const freeStep = (pin: string) => `free:${pin}`
 const ownerKey = (pin: string) => `pin.${pin}.owner`
-const claimOf = ({ need, key }: Placed['need']) => needKind(need).pad?.feature ?? key
+const claimOf = ({ need, key }: PlacedNeed['need']) => needKind(need).pad?.feature ?? key
 
 /** The board's own end of a link in one line: what the port does, how fast, and what is unusual about it. */
 export function boardEnd({ board, function: does, placement, need }: SerialLink, resolved: ResolvedPlan): string {
@@ -55,13 +55,13 @@ function portValues({ port, board, placement, need, function: does }: SerialLink
 interface Freed {
   pin: string
   holder: string
-  placed: Placed
+  placed: PlacedNeed
 }
 
 /** What the steps of a board are made from. */
 class BoardSteps {
   private readonly links: SerialLink[]
-  private readonly placed: Placed[]
+  private readonly placed: PlacedNeed[]
   private readonly freed: Freed[]
 
   constructor(private readonly resolved: ResolvedPlan) {
@@ -230,7 +230,7 @@ class BoardSteps {
   /** Rates of the timers whose outputs are used, where needs ask for one. */
   private pulseRates(): BoardStep[] {
     const { board } = this.resolved
-    const rates = new Map<string, { rate: number; needs: Placed['need'][] }>()
+    const rates = new Map<string, { rate: number; needs: PlacedNeed['need'][] }>()
     for (const { need, placement } of this.placed) {
       const pad = idIn('pad', placement.place)
       if (need.need.kind !== 'pulse' || need.need.protocol !== 'pwm' || pad === undefined) continue
@@ -265,7 +265,7 @@ class BoardSteps {
 }
 
 /** The type of receiver that a need makes of its board; nothing of other needs. */
-function receiverType({ need, fitted }: Placed['need']): string | undefined {
+function receiverType({ need, fitted }: PlacedNeed['need']): string | undefined {
   if (need.kind === 'receiver-pulse') return 'one pulse train'
   if (need.kind === 'receiver-parallel') return 'a pulse for each channel'
   return need.kind === 'serial' && fitted.device.class === 'receiver' && need.lines !== 'to-device' ? 'serial' : undefined

@@ -108,7 +108,7 @@ export function wiresFor(resolved: ResolvedPlan, fitted: FittedNeed, placement: 
 }
 
 /** A need that has been given a place, with what that place is to it. */
-export interface Placed {
+export interface PlacedNeed {
   need: FittedNeed
   placement: Placement
   /** The ways that the placement leaves open; their claims differ at most in the setting of a timer. */
@@ -118,8 +118,8 @@ export interface Placed {
 }
 
 /** All needs of a plan that have a place, whoever put them there. */
-export const placedNeeds = memo((resolved: ResolvedPlan): Placed[] =>
-  resolved.needs.flatMap((need): Placed[] => {
+export const placedNeeds = memo((resolved: ResolvedPlan): PlacedNeed[] =>
+  resolved.needs.flatMap((need): PlacedNeed[] => {
     const placement = resolved.plan.assignment[need.key]
     if (!placement) return []
     const { at, placed } = rules[needKind(need.need).wiring]
@@ -156,15 +156,15 @@ export function placedSupplies(resolved: ResolvedPlan, feeds: Record<string, Pla
 /** Two needs that take one thing in a way that does not go together. */
 export interface Clash {
   rule: RuleId
-  one: Placed
-  other: Placed
+  one: PlacedNeed
+  other: PlacedNeed
   thing: string
 }
 
 type Taking = Exclude<Claim, { kind: 'share' }>
 
 /** What a placed need takes: of each thing the claim, with every setting that its ways leave open. */
-function takings({ ways }: Placed): Map<string, { claim: Taking; settings: Set<string> }> {
+function takings({ ways }: PlacedNeed): Map<string, { claim: Taking; settings: Set<string> }> {
   const taken = new Map<string, { claim: Taking; settings: Set<string> }>()
   for (const claim of ways.flatMap((way) => way.claims)) {
     if (claim.kind === 'share') continue
@@ -176,8 +176,8 @@ function takings({ ways }: Placed): Map<string, { claim: Taking; settings: Set<s
 }
 
 /** All clashes between placed needs, each pair once for each rule, in the order of the needs. */
-export function clashesOf(placed: Placed[]): Clash[] {
-  const holders = new Map<string, { need: Placed; claim: Taking; settings: Set<string> }[]>()
+export function clashesOf(placed: PlacedNeed[]): Clash[] {
+  const holders = new Map<string, { need: PlacedNeed; claim: Taking; settings: Set<string> }[]>()
   const found = new Map<string, Clash>()
   for (const need of placed) {
     for (const [thing, { claim, settings }] of takings(need)) {

@@ -11,7 +11,7 @@ import {
   scenes,
   signsOf,
   type DisplayKind,
-  type Placed,
+  type PlacedElement,
   type Scene,
 } from '#core/display'
 import type { FlightValues } from '#core/flight'
@@ -58,13 +58,13 @@ const placed = computed(() =>
   ),
 )
 const within = (value: number, most: number) => Math.min(most, Math.max(0, value))
-function put({ element, width: wide, height: high }: Placed, column: number, row: number) {
+function put({ element, width: wide, height: high }: PlacedElement, column: number, row: number) {
   const size = { width: wide, height: high }
   const at = { column: within(column, display.columns - wide), row: within(row, display.rows - high) }
   emit('place', element.id, anchorAt(at, size, display))
 }
 
-const { hold, pull, letGo, breakOff } = useSvgDrag<Placed>({
+const { hold, pull, letGo, breakOff } = useSvgDrag<PlacedElement>({
   place: ({ column, row }) => ({ x: column * cell.value.width, y: row * cell.value.height }),
   follow: ({ element, width: wide, height: high }, { x, y }) =>
     (held.value = {
@@ -79,7 +79,7 @@ const { hold, pull, letGo, breakOff } = useSvgDrag<Placed>({
   back: () => (held.value = undefined),
 })
 
-function onKey(event: KeyboardEvent, at: Placed) {
+function onKey(event: KeyboardEvent, at: PlacedElement) {
   const step = event.shiftKey ? 5 : 1
   const moves: Record<string, [number, number]> = {
     ArrowLeft: [-step, 0],
@@ -102,11 +102,12 @@ function point(event: MouseEvent) {
   }
 }
 
-const seen = ({ element }: Placed) => signsOf(element, display.set, longest ? undefined : values, craft)
+const seen = ({ element }: PlacedElement) => signsOf(element, display.set, longest ? undefined : values, craft)
 /** What it shows, in signs. */
-const textOf = ({ element }: Placed) => (longest ? element.longest : element.show(values, craft)).join(' ')
-const blinks = ({ element }: Placed) => !longest && element.alarm?.(values) === true && Math.floor(values.time * 2) % 2 === 1
-const nameOf = ({ element, column, row }: Placed) => `${element.name}, column ${column + 1}, row ${row + 1}`
+const textOf = ({ element }: PlacedElement) => (longest ? element.longest : element.show(values, craft)).join(' ')
+const blinks = ({ element }: PlacedElement) =>
+  !longest && element.alarm?.(values) === true && Math.floor(values.time * 2) % 2 === 1
+const nameOf = ({ element, column, row }: PlacedElement) => `${element.name}, column ${column + 1}, row ${row + 1}`
 const horizon = computed(() => horizonAt(values))
 const shapes = computed(() => sceneShapes(scene, values, width.value))
 /** What helps to place the element that is looked at. */

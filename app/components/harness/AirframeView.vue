@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiRotateRight } from '@mdi/js'
 import { heightOf, massReport, runsOf, spotOf, wiresOf, type Run } from '#core/harness'
-import { batteryId, boardId, partsOf, resolvePlan, turns, type Plan, type Spot } from '#core/plan'
+import { batteryId, boardId, partsOf, quarterTurns, resolvePlan, type Plan, type Spot } from '#core/plan'
 import { formatAmps, plain } from '#core/units'
 import { useNames } from '~/composables/useNames'
 import { usePlan } from '~/composables/usePlan'
@@ -61,7 +61,7 @@ const chosen = computed(() => {
 })
 function turn() {
   const { id, spot } = chosen.value!
-  const next = turns[(turns.indexOf(spot.turn ?? 0) + 1) % turns.length]!
+  const next = quarterTurns[(quarterTurns.indexOf(spot.turn ?? 0) + 1) % quarterTurns.length]!
   place(id, { ...spot, turn: next })
 }
 const setCraft = (part: Partial<Plan['craft']>) => build.edit({ type: 'craft.set', craft: { ...craft.value, ...part } })

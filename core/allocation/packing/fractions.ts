@@ -64,7 +64,7 @@ export class Fractions {
     for (let steps = mostSteps * (rows + this.key.length); steps > 0; steps -= 1) {
       this.price()
       const entering = this.entering()
-      if (entering === nothing || !this.enter(entering)) return
+      if (entering === noColumn || !this.enter(entering)) return
     }
     this.price()
   }
@@ -116,7 +116,7 @@ export class Fractions {
     const { rows, first, firstLoad, loadOn, amount } = this.shape
     const { cost, open, free, dearest } = this.question
     const { prices, key } = this
-    let best = nothing
+    let best = noColumn
     let saved = 0
     for (let item = 0; item < first.length - 1; item += 1) {
       if (!free[item]) continue
@@ -133,14 +133,14 @@ export class Fractions {
         best = option
       }
     }
-    if (best !== nothing) return best
+    if (best !== noColumn) return best
     let least = 0
     for (let row = 0; row < rows; row += 1) least = Math.min(least, -tiny * Math.abs(prices[row]!))
     for (let row = 0; row < rows; row += 1) {
       if (prices[row]! < least) return -1 - row
       if (dearest[row]! - prices[row]! < least) return -1 - rows - row
     }
-    return nothing
+    return noColumn
   }
 
   /** Takes a column into the basis, as far as it goes; false when nothing ends it. */
@@ -268,4 +268,4 @@ export class Fractions {
   }
 }
 
-const nothing = -2_147_483_648
+const noColumn = -2_147_483_648

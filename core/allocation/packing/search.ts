@@ -30,7 +30,7 @@ const secondsForPrices = 2
  * Seconds it is given in turn with the search, which has most work to do where the other has closed less than half of the gap;
  * where it has closed more, the search has a moment to close the rest.
  */
-const turns = [
+const solverShares = [
   { seconds: 0.8, own: 2.5 },
   { seconds: 2, own: 20 },
   { seconds: 20, own: 20 },
@@ -41,7 +41,7 @@ const rootTurns = 80
 const rootTurnsAtFirst = 20
 const nodeTurns = 4
 /** Turns without a better bound after which prices are left alone. */
-const patience = 9
+const mostIdleTurns = 9
 
 const never = () => false
 
@@ -118,7 +118,7 @@ export class Search {
     const { solver } = this.limits
     if (!solver) return
     if (this.goesOn()) this.searchPriced(solver)
-    for (const { seconds, own } of turns) {
+    for (const { seconds, own } of solverShares) {
       if (!this.goesOn()) return
       const gap = this.bestCost - this.bound
       this.finish(solver, seconds)
@@ -385,7 +385,7 @@ export class Search {
    * @returns undefined when nothing better is below the node
    */
   private relax(node: Node): Relaxed | undefined {
-    const turns = this.nodes === 1 ? this.turnsAtRoot() : nodeTurns
+    const most = this.nodes === 1 ? this.turnsAtRoot() : nodeTurns
     let best: Relaxed | undefined
     let bestPrices = node.prices
     let stride = 1
@@ -406,7 +406,7 @@ export class Search {
       } else if ((idle += 1) % 3 === 0) stride /= 2
       const aim = this.best ? this.bestCost : Math.min(this.bestCost, relaxed.bound * 1.1 + 10)
       const next =
-        turn < turns && idle < patience && !this.isOver()
+        turn < most && idle < mostIdleTurns && !this.isOver()
           ? this.relaxation.reprice(node.prices, stride * (aim - relaxed.bound))
           : undefined
       node.prices = next ?? bestPrices

@@ -1,11 +1,11 @@
 import { placeLabel } from '../../../plan'
-import type { Placed } from '../../../suitability'
+import type { PlacedNeed } from '../../../suitability'
 import { needName, type CheckContext, type Report, type Rule } from '../../context'
 import { clashReports, placeReports } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   yield* placeReports(context, 'PAD-04')
-  const who = ({ need, placement }: Placed) => `${needName(need)} on ${placeLabel(placement.place, context.resolved.plan)}`
+  const who = ({ need, placement }: PlacedNeed) => `${needName(need)} on ${placeLabel(placement.place, context.resolved.plan)}`
   yield* clashReports(
     context,
     'PAD-04',

@@ -1,12 +1,12 @@
 import { needKind } from '../../../catalogue'
 import { referTo } from '../../../plan'
-import { freedPins, pinsOfPlaced, type Placed } from '../../../suitability'
+import { freedPins, pinsOfPlaced, type PlacedNeed } from '../../../suitability'
 import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
 import { padName } from '../../reports'
 
 /** Where the feature that held a pin is now. */
 function fateOf(context: CheckContext, holder: string): string {
-  const isHolder = (placed: { need: Placed['need']['need'] }) => needKind(placed.need).pad?.feature === holder
+  const isHolder = (placed: { need: PlacedNeed['need']['need'] }) => needKind(placed.need).pad?.feature === holder
   const elsewhere = context.placed.find(({ need }) => isHolder(need))
   const [pin] = elsewhere ? pinsOfPlaced(context.resolved, elsewhere) : []
   if (pin !== undefined) return `${holder} go to pad ${padName(context.resolved, pin)}`

@@ -1,11 +1,11 @@
 import { idIn, placeLabel } from '../../../plan'
-import { outletAt, type Placed } from '../../../suitability'
+import { outletAt, type PlacedNeed } from '../../../suitability'
 import { needName, type CheckContext, type Report, type Rule } from '../../context'
 import { clashReports, padName, placeReports } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   yield* placeReports(context, 'PAD-01')
-  const who = ({ need, placement: { place } }: Placed) =>
+  const who = ({ need, placement: { place } }: PlacedNeed) =>
     idIn('pad', place) === undefined && idIn('device', place) === undefined
       ? `${needName(need)} as a line of ${placeLabel(place, context.resolved.plan)}`
       : needName(need)

@@ -1,5 +1,5 @@
 import { placeLabel, splitKey } from '../../../plan'
-import type { Placed } from '../../../suitability'
+import type { PlacedNeed } from '../../../suitability'
 import { needName, type CheckContext, type Report, type Rule } from '../../context'
 import { clashReports, placeReports } from '../../reports'
 
@@ -14,9 +14,9 @@ function timerName({ resolved }: CheckContext, id: string): string {
 
 function* check(context: CheckContext): Iterable<Report> {
   yield* placeReports(context, 'PAD-03')
-  const setting = ({ way }: Placed, thing: string) =>
+  const setting = ({ way }: PlacedNeed, thing: string) =>
     way.claims.flatMap((claim) => (claim.kind === 'alike' && claim.thing === thing ? [claim.as] : [])).join()
-  const who = (placed: Placed, thing: string) =>
+  const who = (placed: PlacedNeed, thing: string) =>
     `${placeLabel(placed.placement.place, context.resolved.plan)} for ${needName(placed.need)}, ${setting(placed, thing)}`
   yield* clashReports(context, 'PAD-03', ({ one, other, thing }) => {
     return `${timerName(context, thing.slice('timer:'.length))} drives ${who(one, thing)}, and ${who(other, thing)}`

@@ -3,7 +3,7 @@ import { formatVolts } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 /** Volts that are but rounding. */
-const nothing = 1e-6
+const negligible = 1e-6
 
 function* check({ power }: CheckContext): Iterable<Report> {
   for (const node of power.nodes) {
@@ -16,8 +16,8 @@ function* check({ power }: CheckContext): Iterable<Report> {
         fact: `${node.label} accepts up to ${formatVolts(node.input.max)} at its input; the full battery gives ${formatVolts(node.input.full)}`,
       }
     }
-    const short = node.leaves.filter(({ supply: { supply } }) => node.empty < supply.min - nothing)
-    if (node.headroom > -nothing || !short.length) continue
+    const short = node.leaves.filter(({ supply: { supply } }) => node.empty < supply.min - negligible)
+    if (node.headroom > -negligible || !short.length) continue
     yield {
       subjects: [
         node.place,
