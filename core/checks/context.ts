@@ -1,7 +1,7 @@
 import { inParts, memo } from '../memo'
 import type { Device, Terminal } from '../catalogue'
 import { sourcesOf, type Feeder } from '../electrics'
-import { Circuit, powerTree, wiresOf, type PowerTree, type Wire } from '../harness'
+import { Circuit, powerTree, wiresOf, type PowerTree, type Wire, throughJoints } from '../harness'
 import { serialLinks, type SerialLink } from '../links'
 import {
   boardId,
@@ -29,6 +29,8 @@ export interface CheckContext {
   resolved: ResolvedPlan
   links: SerialLink[]
   wires: Wire[]
+  /** The wires as they lead from end to end, through joints; what a signal meets is asked of these. */
+  through: Wire[]
   /** What the wires connect, as they are. */
   circuit: Circuit
   sources: Feeder[]
@@ -62,6 +64,7 @@ export function checkContext({ plan }: Pick<ResolvedPlan, 'plan'>): CheckContext
     resolved: () => resolvePlan(plan),
     links: ({ resolved }) => serialLinks(resolved),
     wires: ({ resolved }) => wiresOf(resolved),
+    through: ({ resolved, wires }) => throughJoints(resolved, wires),
     circuit: ({ resolved, wires }) => new Circuit(resolved, wires),
     sources: ({ resolved }) => sourcesOf(resolved),
     power: ({ resolved, wires, circuit }) => powerTree(resolved, wires, circuit),

@@ -1,6 +1,7 @@
 export { wireId } from './wires'
 export type { Wire, WireEnd, WireKind } from './wires'
 export { wiresOf } from './nets'
+export { throughJoints } from './through'
 export {
   boardShapes,
   boxShapes,

@@ -13,13 +13,13 @@ import {
   type ResolvedPlan,
   type WireOverride,
 } from '../plan'
-import { bears, currentsOf, gaugeFor, unloaded, wireRating, type Load } from '../electrics'
+import { currentsOf, gaugeFor, unloaded, type Load } from '../electrics'
 import { wiresFor } from '../suitability'
 import { cutLength, routeLength } from './airframe'
 import { colourFor, colourRole } from './colours'
 import { PadBook } from './pads'
 import { endAt } from './points'
-import { powerTree } from './power'
+import { asThickAsItTakes, thinnest } from './gauges'
 import { videoChain, type VideoPoint } from './video'
 import { boardEnd, deviceEnd, wireId, type Wire, type WireEnd, type WireKind } from './wires'
 
@@ -30,31 +30,7 @@ export function wiresOf(resolved: ResolvedPlan): Wire[] {
   maker.video()
   for (const fitted of resolved.devices) maker.device(fitted)
   maker.extras()
-  return asThickAsItTakes(resolved, maker.finished())
-}
-
-/** What flows through wires that are parallel shifts as they get thicker; a few rounds settle it. */
-const rounds = 4
-
-/**
- * Where wires were added or led elsewhere by hand, other currents flow than those the plan was made for: each wire
- * of which nobody gave the gauge is made as thick as what flows through it takes.
- */
-function asThickAsItTakes(resolved: ResolvedPlan, wires: Wire[]): Wire[] {
-  const { extras, wires: set } = resolved.plan
-  const changed = Object.keys(extras).length > 0 || Object.values(set).some(({ end, omitted }) => end ?? omitted)
-  let made = wires
-  for (let round = 0; changed && round < rounds; round += 1) {
-    const { flows } = powerTree(resolved, made)
-    const before = made
-    made = made.map((wire) => {
-      const load = flows.get(wire.id)
-      if (!load || wire.lead || set[wire.id]?.gauge !== undefined || bears(wireRating(wire.gauge, wire.bursts), load)) return wire
-      return { ...wire, gauge: gaugeFor(load, wire.bursts) }
-    })
-    if (made.every((wire, at) => wire === before[at])) return made
-  }
-  return made
+  return asThickAsItTakes(resolved, maker.finished(), maker.planned)
 }
 
 /** The board's ground also takes back some of what the signal grounds of ESCs and servos bring to it. */
@@ -68,6 +44,8 @@ type Added = Meeting & { id: string; owner: FittedDevice }
 
 class WireMaker {
   private readonly wires: Wire[] = []
+  /** Where each wire leads unless it is led elsewhere by hand: that moves no other. */
+  readonly planned = new Map<string, WireEnd>()
   private readonly pads: PadBook
   private readonly currents: Map<string, Load>
 
@@ -100,7 +78,7 @@ class WireMaker {
   device(fitted: FittedDevice): void {
     const before = this.wires.length
     for (const need of this.resolved.needs) if (need.fitted === fitted) this.need(need)
-    const anchor = this.wires.slice(before).map((wire) => this.resolved.pad(wire.to.point))[0]
+    const anchor = this.wires.slice(before).map(({ id }) => this.resolved.pad(this.planned.get(id)!.point))[0]
     if (isIdle(this.resolved, fitted)) return
     this.supplies(fitted, anchor)
     this.grounds(fitted, anchor)
@@ -271,8 +249,8 @@ class WireMaker {
   }
 
   private supplyPad(fitted: FittedDevice, input: FittedSupply | undefined): Pad | undefined {
-    const wire = input && this.wires.find(({ id }) => id === wireId(fitted.id, input.supply.terminal))
-    return wire && this.resolved.pad(wire.to.point)
+    const end = input && this.planned.get(wireId(fitted.id, input.supply.terminal))
+    return end && this.resolved.pad(end.point)
   }
 
   private outputGround(source: Place): WireEnd | undefined {
@@ -301,6 +279,7 @@ class WireMaker {
     if (this.wires.some((wire) => wire.id === id)) return
     const override: WireOverride = this.resolved.plan.wires[id] ?? {}
     const from = deviceEnd(fitted, terminal)
+    this.planned.set(id, to)
     const end = endAt(this.resolved, override.end) ?? to
     const needed = cutLength(routeLength(this.resolved, from, end))
     const need = extra.need === undefined ? undefined : this.resolved.need(extra.need)
@@ -325,7 +304,7 @@ class WireMaker {
             lead: lead !== undefined,
           },
         ),
-      gauge: override.gauge ?? lead?.gauge ?? extra.gauge ?? 28,
+      gauge: override.gauge ?? lead?.gauge ?? extra.gauge ?? thinnest,
       length: override.length ?? Math.max(needed, lead?.length ?? 0),
       measured: override.length !== undefined,
       ...(lead && { lead }),

@@ -3,8 +3,8 @@ import { keyOf, referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
 
 function* check(context: CheckContext): Iterable<Report> {
-  const { resolved, wires, name } = context
-  for (const cable of cablesOf(resolved, wires)) {
+  const { resolved, through, name } = context
+  for (const cable of cablesOf(resolved, through)) {
     const crossed = cable.contacts.filter(({ device, board }) => device !== board)
     const unlike = kindOf(cable.deviceConnector) !== kindOf(cable.boardType)
     if (!crossed.length && !unlike) continue

@@ -14,10 +14,10 @@ function groundAt({ resolved }: CheckContext, { device, point }: WireEnd): strin
 }
 
 function* check(context: CheckContext): Iterable<Report> {
-  const { resolved, wires, circuit, name } = context
+  const { resolved, wires, through, circuit, name } = context
   const told = new Set<string>()
-  for (const wire of wires) {
-    if (wire.omitted || wire.kind === 'ground' || wire.kind === 'supply') continue
+  for (const wire of through) {
+    if (wire.kind === 'ground' || wire.kind === 'supply') continue
     const [near, far] = [groundAt(context, wire.from), groundAt(context, wire.to)]
     const pair = `${near} ${far}`
     if (near === undefined || far === undefined || told.has(pair) || circuit.connected(near, far)) continue

@@ -1,10 +1,10 @@
 import { referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
-function* check({ resolved, wires }: CheckContext): Iterable<Report> {
+function* check({ resolved, through }: CheckContext): Iterable<Report> {
   for (const fitted of resolved.devices) {
     const throughSignal = fitted.device.supplies.some(({ ground }) => ground === undefined)
-    const own = wires.filter((wire) => wire.from.device === fitted.id && !wire.omitted)
+    const own = through.filter((wire) => wire.from.device === fitted.id)
     for (const { type, pins } of fitted.device.connectors) {
       const used = own.filter((wire) => pins.includes(wire.from.point))
       const carries = used.some(({ kind }) => kind === 'signal' || kind === 'video')

@@ -15,8 +15,8 @@ function endsOf({ terminal, name, resolved }: CheckContext, { from, to }: Wire) 
 }
 
 function* check(context: CheckContext): Iterable<Report> {
-  for (const wire of context.wires) {
-    if (wire.kind !== 'signal' || wire.omitted) continue
+  for (const wire of context.through) {
+    if (wire.kind !== 'signal') continue
     const place = wire.need === undefined ? undefined : context.resolved.plan.assignment[wire.need]?.place
     for (const { text } of overdrives(...endsOf(context, wire))) {
       yield {

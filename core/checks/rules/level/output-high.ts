@@ -4,9 +4,9 @@ import { formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { aboutWire } from '../../reports'
 
-function* check({ resolved, wires, terminal, feeds, name }: CheckContext): Iterable<Report> {
-  for (const wire of wires) {
-    if (wire.kind !== 'signal' || wire.omitted || wire.to.device) continue
+function* check({ resolved, through, terminal, feeds, name }: CheckContext): Iterable<Report> {
+  for (const wire of through) {
+    if (wire.kind !== 'signal' || wire.to.device) continue
     const input = terminal(wire.from.device!, wire.from.point)
     const pin = resolved.pin(resolved.pad(wire.to.point)?.pin ?? '')
     if (!input || !pin || input.direction !== 'in') continue

@@ -5,6 +5,7 @@ import type { CheckContext, Report, Rule } from '../../context'
 /** The port line a pad is, if any. */
 function portLine({ resolved }: CheckContext, pad: string) {
   const pin = resolved.pad(pad)?.pin
+  if (pin === undefined) return undefined
   for (const port of resolved.board.ports) {
     if (port.tx?.pin === pin) return { port, line: 'tx' as const }
     if (port.rx?.pin === pin) return { port, line: 'rx' as const }
@@ -15,13 +16,13 @@ function portLine({ resolved }: CheckContext, pad: string) {
 function* check(context: CheckContext): Iterable<Report> {
   for (const link of context.links) {
     if (link.board.halfDuplex) continue
-    const own = context.wires.filter(({ need, omitted }) => need === link.need.key && !omitted)
+    const own = context.through.filter(({ need }) => need === link.need.key)
     for (const wire of own) yield* checkWire(context, wire)
   }
 }
 
 function* checkWire(context: CheckContext, wire: Wire): Iterable<Report> {
-  const end = portLine(context, wire.to.point)
+  const end = wire.to.device === undefined ? portLine(context, wire.to.point) : undefined
   const direction = context.terminal(wire.from.device!, wire.from.point)?.direction
   if (!end || (direction !== 'in' && direction !== 'out')) return
   if ((direction === 'out') === (end.line === 'rx')) return

@@ -16,8 +16,8 @@ function endOf({ resolved }: CheckContext, { device, point, label }: WireEnd): {
 }
 
 function* check(context: CheckContext): Iterable<Report> {
-  for (const wire of context.wires) {
-    if (wire.kind !== 'video' || wire.omitted) continue
+  for (const wire of context.through) {
+    if (wire.kind !== 'video') continue
     const [near, far] = [endOf(context, wire.from), endOf(context, wire.to)]
     if (near.direction && far.direction && near.direction !== far.direction) continue
     yield {
