@@ -18,7 +18,8 @@ export class DefinitionSession extends DocumentSession<EditableDefinition, Defin
     const loading = around.server.load(id)
     const [saved, left, past] = await Promise.all([loading, around.shelf.take(id, loading), around.shelf.recall(id)])
     const session = new DefinitionSession(id, { ...saved, version: left?.version ?? saved.version }, around)
-    session.goOn(left, past)
+    // Shipped ones have no versions by which steps could be told to belong to this one.
+    session.goOn(left, saved.version ? past : undefined)
     session.sayLeft()
     return session
   }

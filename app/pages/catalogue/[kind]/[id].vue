@@ -106,7 +106,8 @@ function leave() {
   editor.close(true)
   void navigateTo(leaving.value)
 }
-onBeforeUnmount(() => editor.close(false))
+// What comes to nothing is not kept.
+onBeforeUnmount(() => editor.close(!dirty.value))
 
 const board = computed(() => asShown.value as BoardDefinition)
 const device = computed(() => asShown.value as DeviceDefinition)
