@@ -210,7 +210,7 @@ test('a library asks before it replaces, and a definition changed elsewhere is n
           kind: 'board',
           id: 'brae-mini',
           name: 'Brae Mini',
-          differences: [{ path: 'mass', now: String(library.boards['brae-mini']!.mass), then: '77' }],
+          differences: [{ path: 'mass', now: `${library.boards['brae-mini']!.mass} g`, then: '77 g' }],
         },
       ],
     },
