@@ -49,8 +49,18 @@ const desks = computed(() => [
 ])
 /** The board of the desk; the last that could be drawn while a change is half typed. */
 const drawn = shallowRef<ReturnType<typeof resolveBoard>>()
+/** What is on the desk, as it last was one that can be: half of a figure is not drawn. */
+const sound = shallowRef<EditableDefinition>()
 watch(
-  asShown,
+  [asShown, wrong],
+  ([shown, faults]) => {
+    if (!shown) sound.value = undefined
+    else if (!faults.length || !sound.value) sound.value = shown
+  },
+  { immediate: true },
+)
+watch(
+  sound,
   (shown) => {
     if (shown?.kind !== 'board') return
     try {
@@ -110,7 +120,7 @@ function leave() {
 onBeforeUnmount(() => editor.close(!dirty.value))
 
 const board = computed(() => asShown.value as BoardDefinition)
-const device = computed(() => asShown.value as DeviceDefinition)
+const drawnDevice = computed(() => sound.value as DeviceDefinition | undefined)
 const change = (next: EditableDefinition) => editor.changeShown(next)
 </script>
 
@@ -171,7 +181,7 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
             </v-btn-toggle>
           </div>
           <BoardDrawing v-if="kind === 'board' && drawn" :key="side" class="drawing" :board="drawn" :side data-testid="board" />
-          <DeviceDrawing v-else-if="kind === 'device'" class="drawing" :device />
+          <DeviceDrawing v-else-if="kind === 'device' && drawnDevice" class="drawing" :device="drawnDevice" />
           <div class="checks" data-testid="checks">
             <h2>{{ problems.length ? 'Errors, to correct before it can be saved' : 'No errors' }}</h2>
             <ul v-if="problems.length" class="wrong">
