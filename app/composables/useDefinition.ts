@@ -41,15 +41,18 @@ export function useDefinition() {
   const broken = ref<Contradiction[]>([])
   const shelf = browserShelf<EditableDefinition, DefinitionEdit>('definition', newId)
   let session: DefinitionSession | undefined
+  /** The definition last asked for. */
+  let wanted = ''
 
   /** Opens a definition. @returns whether there is one */
   async function open(kind: 'board' | 'device', id: string): Promise<boolean> {
     close(false)
+    wanted = `${kind}/${id}`
     const catalogue = useCatalogue()
     const find = () => catalogue.library?.[`${kind}s`][id]
     await catalogue.load(true)
     if (!find()) return false
-    session = await DefinitionSession.open(`${kind}/${id}`, {
+    const opened = await DefinitionSession.open(`${kind}/${id}`, {
       ...pageSurroundings(),
       server: definitionServer(async () => {
         await catalogue.load(true)
@@ -69,6 +72,9 @@ export function useDefinition() {
         if (session) state.value = session.state
       },
     })
+    // Another was asked for meanwhile, or the page is left.
+    if (wanted !== opened.id) return true
+    session = opened
     state.value = session.state
     desk.value = ''
     show()
@@ -78,6 +84,7 @@ export function useDefinition() {
 
   /** Leaves the definition; what is not saved is dropped where `drop` says so, else it waits in this browser. */
   function close(drop: boolean) {
+    wanted = ''
     session?.detach(drop)
     session = undefined
     state.value = undefined
@@ -103,6 +110,10 @@ export function useDefinition() {
     text.value = stringify(shown, { flowCollectionPadding: true, lineWidth: 110 })
     broken.value = []
   }
+  // A version that is gone, by undo or elsewhere, is not edited any more.
+  watch(versions, (there) => {
+    if (desk.value && !there[desk.value]) desk.value = ''
+  })
   let isTyped = false
   watch([desk, document], () => isTyped || show(), { flush: 'sync' })
 

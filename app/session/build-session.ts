@@ -42,7 +42,7 @@ export class BuildSession extends DocumentSession<Plan, Edit, Surroundings> {
   private analyst?: PlanAnalyst
 
   constructor(id: string, saved: Saved<Plan>, around: Surroundings) {
-    super(id, saved, planKind, around, { this: 'this build' }, true)
+    super(id, saved, planKind, around, 'this build', true)
   }
 
   /** Opens a build, and goes on from what a page that ended before it could save has left of it. */

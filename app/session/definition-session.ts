@@ -10,7 +10,7 @@ type Around = DocumentSurroundings<EditableDefinition, DefinitionEdit>
  */
 export class DefinitionSession extends DocumentSession<EditableDefinition, DefinitionEdit> {
   constructor(id: string, saved: Saved<EditableDefinition>, around: Around) {
-    super(id, saved, definitionKind, around, { this: 'this definition' }, false)
+    super(id, saved, definitionKind, around, 'this definition', false)
   }
 
   /** Opens a definition, and goes on from what a page that ended before it was saved has left of it. */

@@ -42,12 +42,6 @@ export interface DocumentState<T, E> {
   readonly redoLabel?: string
 }
 
-/** What a kind of document is called where the user is told of it. */
-export interface DocumentWords {
-  /** "this build" */
-  this: string
-}
-
 /**
  * One opened document with undo and redo, and its saving. It is bound to its id for good; whatever answer comes late
  * reaches no other.
@@ -61,13 +55,15 @@ export abstract class DocumentSession<T, E, Around extends DocumentSurroundings<
   /** Steps that an earlier page has left, until it is known whether they had come in. */
   private left: Step<E>[] = []
 
-  /** @param isAutomatic what is done is saved soon by itself, and not only when it is asked for */
+  /**
+   * @param called what it is called where the user is told of it, such as "this build"
+   * @param isAutomatic what is done is saved soon by itself, and not only when it is asked for */
   constructor(
     readonly id: string,
     saved: Saved<T>,
     kind: DocumentKind<T, E>,
     protected readonly around: Around,
-    private readonly words: DocumentWords,
+    private readonly called: string,
     isAutomatic: boolean,
   ) {
     this.steps = historyOf(kind)
@@ -128,7 +124,7 @@ export abstract class DocumentSession<T, E, Around extends DocumentSurroundings<
   protected sayLeft(): void {
     if (!this.left.length) return
     const labels = this.left.map(({ label }) => label).join('; ')
-    this.around.tell(`Not saved when ${this.words.this} was left, and continued: ${labels}.`)
+    this.around.tell(`Not saved when ${this.called} was left, and continued: ${labels}.`)
     this.left = []
   }
 

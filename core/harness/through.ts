@@ -4,7 +4,7 @@ import type { Wire, WireEnd } from './wires'
 
 /**
  * The wires as they lead from end to end, as if no splice, rail or lead stood between: a wire to a joint is there once for
- * each end that is joined with its own through it, under its own id and number. What starts at a joint is among these.
+ * each end that is joined with its own through it, under its own id and number. A wire that starts at a joint is told by these and not by itself.
  */
 export function throughJoints({ plan }: ResolvedPlan, wires: readonly Wire[]): Wire[] {
   const isJoint = ({ device }: WireEnd) => device !== undefined && Object.hasOwn(plan.joints, device)
@@ -24,9 +24,8 @@ export function throughJoints({ plan }: ResolvedPlan, wires: readonly Wire[]): W
   return there.flatMap((wire) => {
     if (isJoint(wire.from)) return []
     if (!isJoint(wire.to)) return [wire]
-    const own = pointOf(wire.from)
-    return beyond(wire.to.device!, new Set())
-      .filter((end) => pointOf(end) !== own)
-      .map((to) => ({ ...wire, to }))
+    const ends = new Map(beyond(wire.to.device!, new Set()).map((end) => [pointOf(end), end]))
+    ends.delete(pointOf(wire.from))
+    return [...ends.values()].map((to) => ({ ...wire, to }))
   })
 }

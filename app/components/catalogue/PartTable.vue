@@ -4,13 +4,14 @@ import { mdiPlus } from '@mdi/js'
 import {
   boardFields,
   deviceFields,
+  fieldsOf,
   startOf,
   type Beginning,
   type Fields,
   type EditableDefinition,
   type PartValues,
 } from '#core/catalogue'
-import { columnsOf, fieldAt, ofOtherKind, partFields, valueAt, withValue } from './columns'
+import { columnsOf, fieldAt, ofOtherKind, valueAt, withValue } from './columns'
 
 const { definition, section } = defineProps<{ definition: EditableDefinition; section: string }>()
 const emit = defineEmits<{ change: [definition: EditableDefinition] }>()
@@ -18,7 +19,7 @@ const all = computed<Fields>(() => (definition.kind === 'board' ? boardFields : 
 const field = computed(() => all.value[section]!)
 const word = computed(() => field.value.words ?? 'part')
 const values = computed(() => definition as unknown as PartValues)
-const parts = computed(() => values.value[section] as Record<string, PartValues>)
+const parts = computed(() => (values.value[section] ?? {}) as Record<string, PartValues>)
 const columns = computed(() => columnsOf(field.value, Object.values(parts.value)))
 
 const change = (next: Record<string, PartValues>) => emit('change', { ...definition, [section]: next } as EditableDefinition)
@@ -31,7 +32,7 @@ const beginning = (number = Object.keys(parts.value).length): Beginning => ({
 function set(id: string, path: readonly string[], value: unknown) {
   const part = parts.value[id]!
   const isKind = path.join('.') === 'kind'
-  const fields = partFields(field.value, part)
+  const fields = fieldsOf(field.value, part)
   const next = isKind
     ? ofOtherKind(field.value, part, String(value), beginning())
     : withValue(fields, part, path, value, beginning())
@@ -44,7 +45,7 @@ function add() {
   while (parts.value[id()]) number += 1
   const { shape } = field.value
   const kind = shape.is === 'kinds' ? { kind: shape.byDefault ?? Object.keys(shape.kinds)[0] } : {}
-  const fields = partFields(field.value, kind)
+  const fields = fieldsOf(field.value, kind)
   change({ ...parts.value, [id()]: { ...startOf(fields, beginning(number)), ...kind } })
 }
 function remove(id: string) {
@@ -70,8 +71,8 @@ function remove(id: string) {
           <td class="mono">{{ id }}</td>
           <td v-for="{ key, path, words, width } in columns" :key>
             <FieldInput
-              v-if="fieldAt(partFields(field, part), path, part)"
-              :field="fieldAt(partFields(field, part), path, part)!"
+              v-if="fieldAt(fieldsOf(field, part), path, part)"
+              :field="fieldAt(fieldsOf(field, part), path, part)!"
               :value="valueAt(part, path)"
               :definition="values"
               :name="`${words} of ${id}`"

@@ -5,6 +5,7 @@ import {
   blankDevice,
   boardFields,
   deviceFields,
+  fieldsOf,
   startOf,
   type Field,
   type Fields,
@@ -19,7 +20,6 @@ import {
   meantBy,
   ofOtherKind,
   optionsOf,
-  partFields,
   sectionsOf,
   textOf,
   valueAt,
@@ -46,7 +46,7 @@ function* typed(): Generator<{ at: string; field: Field; value: unknown; definit
       )
       for (const [id, part] of parts)
         for (const { path, key } of columns) {
-          const field = fieldAt(partFields(all[section]!, part), path, part)
+          const field = fieldAt(fieldsOf(all[section]!, part), path, part)
           if (field) yield { at: `${each.id} ${section}.${id}.${key}`, field, value: valueAt(part, path), definition }
         }
     }
@@ -97,7 +97,7 @@ const how = (definition: object) => ({ definition: definition as PartValues, wor
 
 describe('what is typed into a part', () => {
   const device = blankDevice('own', 'Own')
-  const fields = (section: keyof typeof deviceFields, part: PartValues) => partFields(deviceFields[section], part)
+  const fields = (section: keyof typeof deviceFields, part: PartValues) => fieldsOf(deviceFields[section], part)
 
   it('begins a group by its first value, and takes it away with one that it has to have', () => {
     const part = { type: 'loose', pins: ['tx'] }
@@ -110,7 +110,7 @@ describe('what is typed into a part', () => {
   it('has no input for what belongs to a group that is missing, but for what begins it', () => {
     const [usb] = Object.values(blankBoard('own', 'Own').ports)
     const part = usb ?? { label: 'USB', kind: 'usb' }
-    const port = (path: string[], of: PartValues = part) => fieldAt(partFields(boardFields.ports, of), path, of)
+    const port = (path: string[], of: PartValues = part) => fieldAt(fieldsOf(boardFields.ports, of), path, of)
     expect(port(['tx', 'inverter'])).toBeUndefined()
     expect(port(['tx', 'pin'])).toMatchObject({ optional: true })
     expect(port(['tx', 'inverter'], { ...part, tx: { pin: 'PA1', inverter: 'none' } })).toBeDefined()
@@ -142,7 +142,7 @@ describe('a new part', () => {
   const board = Object.values(library.boards)[0]!
   const sections = (fields: Fields) => Object.keys(sectionsOf(fields))
   const begun = (section: Field, definition: object, kind: PartValues) => ({
-    ...startOf(partFields(section, kind), { ...how(definition), word: section.words! }),
+    ...startOf(fieldsOf(section, kind), { ...how(definition), word: section.words! }),
     ...kind,
   })
 
@@ -166,7 +166,7 @@ describe('a new part', () => {
   it('of an empty definition names nothing that is not there, and is refused with its place', () => {
     const empty = {
       ...blankBoard('own', 'Own'),
-      can: { b1: startOf(partFields(boardFields.can, {}), how(blankBoard('own', 'Own'))) },
+      can: { b1: startOf(fieldsOf(boardFields.can, {}), how(blankBoard('own', 'Own'))) },
     }
     expect(() => readDefinition(empty)).toThrow(/can\.b1\.high/)
   })

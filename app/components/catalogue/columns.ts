@@ -43,14 +43,14 @@ function columnOf(path: readonly string[], { head, words, help, width }: Field):
 }
 
 /** The columns of a table of parts. Of parts of several kinds a column is there for each field that any of them has. */
-export function columnsOf({ shape }: Field, parts: readonly PartValues[]): Column[] {
+export function columnsOf(section: Field, parts: readonly PartValues[]): Column[] {
+  const { shape } = section
   if (shape.is === 'parts') return [...typable(shape.fields)].map(([path, field]) => columnOf(path, field))
   if (shape.is !== 'kinds') return []
-  const kind: Field = { shape: { is: 'choice', among: Object.keys(shape.kinds) } }
-  const { label, ...others } = shape.all
+  const { kind, label } = fieldsOf(section, {})
   const there = new Set(parts.map((part) => String(part.kind ?? shape.byDefault)))
   const ofKinds = Object.entries(shape.kinds).flatMap(([name, fields]) => (there.has(name) ? [...typable(fields)] : []))
-  const all = [...typable({ label: label!, kind }), ...ofKinds, ...typable(others)]
+  const all = [...typable({ label: label!, kind: kind! }), ...ofKinds, ...typable(shape.all)]
   const seen = new Set<string>()
   return all.map(([path, field]) => columnOf(path, field)).filter(({ key }) => !seen.has(key) && seen.add(key))
 }
@@ -72,13 +72,6 @@ export function fieldAt(fields: Fields, path: readonly string[], part: PartValue
   if (!field.optional || !inner) return inner
   if (!inner.optional && inner.byDefault === undefined) return { ...inner, optional: true }
   return part[key!] === undefined ? undefined : inner
-}
-
-/** The fields of a part of a section, with that of its kind. */
-export function partFields(section: Field, part: PartValues): Fields {
-  const fields = fieldsOf(section, part)
-  if (section.shape.is !== 'kinds') return fields
-  return { kind: { shape: { is: 'choice', among: Object.keys(section.shape.kinds) } }, ...fields }
 }
 
 /** The value at the end of some keys. */

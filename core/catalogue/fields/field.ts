@@ -27,8 +27,6 @@ export interface FieldWords {
   help?: string
   /** Width of what is typed, in pixels. */
   width?: number
-  /** Parts that it is of, where not all of a table are alike. */
-  of?: (part: PartValues) => boolean
   /** What is less exact where it is not told; of some parts only. */
   gap?: string | { says: string; of: (part: PartValues) => boolean }
   /** Fields of the same part that it may not be above, not below, and not equal to. */

@@ -1,4 +1,4 @@
-import type { Field, Fields, PartValues } from './field'
+import { choice, type Field, type Fields, type PartValues } from './field'
 
 /** A value of a definition with its field, its part and its place. */
 export interface Told {
@@ -11,10 +11,11 @@ export interface Told {
 
 const isPart = (value: unknown): value is PartValues => typeof value === 'object' && value !== null && !Array.isArray(value)
 
-/** The fields of one of a section's parts. */
+/** The fields of one of a section's parts; where there are several kinds, with that which tells its kind. */
 export function fieldsOf({ shape }: Field, part: PartValues): Fields {
   if (shape.is === 'parts' || shape.is === 'group') return shape.fields
-  return shape.is === 'kinds' ? { ...shape.all, ...shape.kinds[String(part.kind ?? shape.byDefault)] } : {}
+  if (shape.is !== 'kinds') return {}
+  return { kind: choice(Object.keys(shape.kinds)), ...shape.all, ...shape.kinds[String(part.kind ?? shape.byDefault)] }
 }
 
 /** Every field of a part, and of all that is in it, in order; those too that have no value. */

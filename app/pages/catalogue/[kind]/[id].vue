@@ -137,7 +137,7 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
     <p v-if="missing" class="pa-6">There is no {{ kind }} “{{ id }}”. <NuxtLink to="/catalogue">All definitions</NuxtLink></p>
     <main v-else-if="document" class="sheet-of">
       <div class="page-head">
-        <h1>{{ document.name }}</h1>
+        <h1>{{ document.name || document.id }}</h1>
         <v-select v-model="desk" :items="desks" label="Editing" class="desk" />
         <span role="status" class="quiet">{{ dirty ? 'Not saved yet' : 'Saved' }}</span>
         <v-spacer />
@@ -298,5 +298,11 @@ ul {
 }
 .wrong {
   color: rgb(var(--v-theme-error));
+}
+@media (max-width: 640px) {
+  .work {
+    grid-template-columns: minmax(0, 1fr);
+    overflow: auto;
+  }
 }
 </style>
