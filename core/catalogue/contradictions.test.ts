@@ -3,7 +3,7 @@ import { library } from '../../tests/helpers/plans'
 import type { BoardDefinition } from './board'
 import { boardContradictions, deviceContradictions } from './contradictions'
 import type { DeviceDefinition, Need } from './device'
-import { terminalsOfNeed } from './need-kinds'
+import { needKind } from './need-kinds'
 
 const corran = library.boards['corran-7']!
 const needsOf = ({ needs }: DeviceDefinition) => needs as Record<string, Need>
@@ -139,11 +139,13 @@ describe('what contradicts itself', () => {
   })
 })
 
-describe('terminalsOfNeed', () => {
+describe('terminals of a need', () => {
   it('are terminals of the device for every need of every device, one twice only where a link has one wire', () => {
     for (const device of Object.values(library.devices)) {
       for (const [id, need] of Object.entries(needsOf(device))) {
-        const terminals = terminalsOfNeed(need)
+        const terminals = needKind(need)
+          .terminals(need)
+          .map(({ terminal }) => terminal)
         if (new Set(terminals).size < terminals.length) expect(need.kind, `${device.id} ${id}`).toBe('serial')
         for (const terminal of terminals) expect(Object.keys(device.terminals), `${device.id} ${id}`).toContain(terminal)
         expect(terminals.length > 0).toBe(need.kind !== 'control')

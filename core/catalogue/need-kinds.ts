@@ -191,13 +191,6 @@ export function needKind(need: Need): NeedKind {
   return needKinds[need.kind] as NeedKind
 }
 
-/** The terminals a need is wired by; one twice where a link has one wire. */
-export function terminalsOfNeed(need: Need): string[] {
-  return needKind(need)
-    .terminals(need)
-    .map(({ terminal }) => terminal)
-}
-
 /** Whether a need takes a place on the board at all: those of the video chain and of control channels do not. */
 export function takesPlace(need: Need): boolean {
   const { wiring } = needKind(need)

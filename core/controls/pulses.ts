@@ -31,20 +31,6 @@ export function pulseOf({ low, middle, high, reversed, curve }: ControlOutput, v
   return at < 0 ? middle + at * (middle - low) : middle + at * (high - middle)
 }
 
-/** The value that gives a pulse: the other way about, within a millionth. @param width between the output's ends, in µs */
-export function valueOfPulse({ low, middle, high, reversed, curve }: ControlOutput, width: number): number {
-  const at = width < middle ? (width - middle) / (middle - low) : (width - middle) / (high - middle)
-  // What is bent rises from −1 to 1 all the way, so halving finds it.
-  let [from, to] = [-1, 1]
-  for (let step = 0; step < 40; step += 1) {
-    const half = (from + to) / 2
-    if (bent(half, curve / 100) < at) from = half
-    else to = half
-  }
-  const value = (from + to) / 2
-  return reversed ? -value : value
-}
-
 /** Degrees or millimetres that a part goes to by a pulse, linear between the ends of its range; nothing where it moves nothing. */
 export function travelOf({ range, moves }: PulseNeed, width: number): number | undefined {
   if (!moves) return undefined

@@ -119,10 +119,3 @@ export function whole(what: string, value: number, low: number, high: number): n
 
 /** Bytes as text of two hexadecimal digits each. */
 export const toHex = (bytes: Iterable<number>) => Array.from(bytes, (byte) => byte.toString(16).padStart(2, '0')).join(' ')
-
-/** @throws RangeError when the text is no pairs of hexadecimal digits */
-export function fromHex(text: string): Uint8Array {
-  const digits = text.replace(/\s+/g, '')
-  if (digits.length % 2 || /[^0-9a-f]/i.test(digits)) throw new RangeError('no pairs of hexadecimal digits')
-  return Uint8Array.from(digits.match(/../g) ?? [], (pair) => Number.parseInt(pair, 16))
-}

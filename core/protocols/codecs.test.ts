@@ -7,7 +7,7 @@ import { countToMicroseconds, microsecondsToCount } from './channels'
 import { messagesUnlike } from './contradictions'
 import { crc16ccitt, crc16x25, crc8d5, crc8p07 } from './checksums'
 import { blankDevice, type DeviceDefinition } from '../catalogue'
-import { fromHex, toHex, type Codec, type Decoder } from './codec'
+import { toHex, type Codec, type Decoder } from './codec'
 import { crsf } from './crsf'
 import { escTelemetry } from './esc-telemetry'
 import { gnssBinary } from './gnss-binary'
@@ -15,11 +15,13 @@ import { ibus } from './ibus'
 import { logStream } from './log-stream'
 import { mavlink } from './mavlink'
 import { msp } from './msp'
-import { nmea, nmeaAngle } from './nmea'
+import { nmea } from './nmea'
 import { sbus } from './sbus'
 import { transmitterHalf } from './transmitter-half'
 import { transmitterTalk } from './transmitter-talk'
 import { displayText, protocolIds, protocols, recognise, redrawBytes, type DisplayText, type Protocol } from '.'
+
+const fromHex = (text: string) => Uint8Array.from(text.match(/[0-9a-f]{2}/gi) ?? [], (pair) => Number.parseInt(pair, 16))
 
 const digits = Uint8Array.from('123456789', (digit) => digit.charCodeAt(0))
 const heard = <M>(decoder: Decoder<M>, bytes: Uint8Array) =>
@@ -182,12 +184,6 @@ it('a value that does not fit is refused with its name', () => {
     'custom is missing',
   )
   expect(() => nmea.encode({ talker: 'GN', type: 'TXT', fields: ['a*b'] })).toThrow('what a sentence cannot')
-})
-
-it('angles never come to sixty minutes', () => {
-  expect(nmeaAngle(54.4609, 'latitude')).toEqual(['5427.65400', 'N'])
-  expect(nmeaAngle(-3.0886, 'longitude')).toEqual(['00305.31600', 'W'])
-  expect(nmeaAngle(53.9999999999, 'latitude')).toEqual(['5400.00000', 'N'])
 })
 
 it('a whole screen of 30 × 16 takes each row with its head, clear and show', () => {

@@ -74,15 +74,3 @@ export const nmea: Protocol<Sentence> = {
       },
     }),
 }
-
-/**
- * Degrees as a sentence writes them: whole degrees, minutes with five places, and the half of the globe.
- * @param degrees from −90 to 90 for a latitude, −180 to 180 for a longitude
- */
-export function nmeaAngle(degrees: number, axis: 'latitude' | 'longitude'): [value: string, half: string] {
-  const [digits, halves] = axis === 'latitude' ? [2, ['N', 'S']] : [3, ['E', 'W']]
-  // In hundred-thousandths of a minute, so that nothing rounds up to 60 minutes.
-  const all = Math.round(Math.abs(degrees) * 60 * 1e5)
-  const text = `${String(Math.floor(all / 6e6)).padStart(digits as number, '0')}${((all % 6e6) / 1e5).toFixed(5).padStart(8, '0')}`
-  return [text, (halves as string[])[degrees < 0 ? 1 : 0]!]
-}

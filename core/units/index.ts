@@ -1,6 +1,6 @@
-export { formatAmps, formatBaud, formatShare, formatVolts, grouped, parseQuantity, plain } from './quantity'
+export { formatAmps, formatBaud, formatShare, formatVolts, grouped, plain } from './quantity'
 export type { Amps, Baud, Grams, Hertz, Millimetres, Volts } from './quantity'
-export { copperMassPerMetre, leadDrop, wireColours, wireDiameter, wireResistancePerMetre } from './wire'
+export { copperMassPerMetre, wireColours, wireDiameter, wireResistancePerMetre } from './wire'
 export type { WireColour } from './wire'
 export { assumedRating, batteryLimit, batteryMass, batteryRange, batterySize, cellVoltage, packShape } from './battery'
 export type { Chemistry } from './battery'

@@ -44,19 +44,3 @@ export function formatBaud(value: Baud): string {
 export function formatShare(fraction: number): string {
   return `${plain(fraction * 100, 1)} %`
 }
-
-const scale: Record<string, number> = { '': 1, m: 1e-3, k: 1e3, M: 1e6, µ: 1e-6, u: 1e-6 }
-
-/**
- * Reads a quantity such as "1.2 A", "250 mA" or "5V" in the base unit given.
- * A bare number counts as already being in that unit.
- * @throws RangeError naming the text when it is not a number with that unit.
- */
-export function parseQuantity(text: string, unit: 'V' | 'A' | 'mm' | 'g' | 'Hz' | 'baud'): number {
-  const match = /^\s*([+-]?\d+(?:[.,]\d+)?)\s*([a-zA-Zµ]*)\s*$/.exec(text)
-  const number = match ? Number(match[1]!.replace(',', '.')) : NaN
-  const suffix = match?.[2] ?? ''
-  const factor = suffix === '' || suffix === unit ? 1 : suffix.endsWith(unit) ? scale[suffix.slice(0, -unit.length)] : undefined
-  if (!Number.isFinite(number) || factor === undefined) throw new RangeError(`"${text}" is not a quantity in ${unit}`)
-  return number * factor
-}

@@ -6,8 +6,6 @@ import {
   copperMassPerMetre,
   formatAmps,
   formatBaud,
-  leadDrop,
-  parseQuantity,
   plain,
   quarterWave,
   wireDiameter,
@@ -20,9 +18,6 @@ describe('wire', () => {
     expect(wireResistancePerMetre(28) * 1000).toBeCloseTo(212.9, 1)
     expect(wireResistancePerMetre(28, 60) * 1000).toBeCloseTo(246.4, 1)
     expect(copperMassPerMetre(28)).toBeCloseTo(0.726, 3)
-  })
-  it('counts the way out and back', () => {
-    expect(leadDrop(1.4, 350, 28)).toBeCloseTo(0.2087, 4)
   })
   it('doubles resistance three gauges on, within a per cent', () => {
     fc.assert(
@@ -56,17 +51,6 @@ describe('battery', () => {
 })
 
 describe('quantities', () => {
-  it('reads what people type', () => {
-    expect(parseQuantity('1.2 A', 'A')).toBe(1.2)
-    expect(parseQuantity('250mA', 'A')).toBe(0.25)
-    expect(parseQuantity('5', 'V')).toBe(5)
-    expect(parseQuantity('3,3 V', 'V')).toBe(3.3)
-    expect(parseQuantity('115.2 kbaud', 'baud')).toBe(115200)
-  })
-  it('names what it cannot read', () => {
-    expect(() => parseQuantity('5 V', 'A')).toThrow('"5 V" is not a quantity in A')
-    expect(() => parseQuantity('much', 'V')).toThrow('"much"')
-  })
   it('writes figures with units', () => {
     expect(formatAmps(0.25)).toBe('250 mA')
     expect(formatAmps(1.4)).toBe('1.4 A')

@@ -1,4 +1,4 @@
-import type { Amps, Grams, Millimetres, Volts } from './quantity'
+import type { Grams, Millimetres } from './quantity'
 
 /** Resistivity of annealed copper at 20 °C in Ω·m (International Annealed Copper Standard). */
 const copperResistivity = 1.7241e-8
@@ -43,9 +43,4 @@ export function wireResistancePerMetre(gauge: number, celsius = 20): number {
 /** Mass of the copper in one metre of wire, insulation not counted. */
 export function copperMassPerMetre(gauge: number): Grams {
   return (Math.PI / 4) * (wireDiameter(gauge) / 1000) ** 2 * copperDensity
-}
-
-/** Voltage lost on the way out and back over a lead of the given one-way length. */
-export function leadDrop(current: Amps, length: Millimetres, gauge: number, celsius = 20): Volts {
-  return current * 2 * (length / 1000) * wireResistancePerMetre(gauge, celsius)
 }

@@ -1,39 +1,19 @@
 <script setup lang="ts">
+import { shortcutGroups } from '~/shortcuts'
+
 const open = defineModel<boolean>({ required: true })
-const groups: Record<string, [keys: string, does: string][]> = {
-  Everywhere: [
-    ['Ctrl K', 'commands: find and run anything'],
-    ['Ctrl Z', 'undo'],
-    ['Ctrl Shift Z or Ctrl Y', 'redo'],
-    ['Ctrl S', 'save a version now'],
-    ['Esc', 'break off a drag, close what is on top; else select nothing'],
-    ['?', 'this sheet'],
-  ],
-  'Fit grid': [
-    ['Arrows', 'from cell to cell'],
-    ['Enter', 'lock there, or unlock'],
-    ['B', 'ban, or allow again'],
-  ],
-  'Board and drawings': [
-    ['+ and −', 'zoom'],
-    ['Arrows', 'move the sheet'],
-    ['Alt and arrows', 'move the device or part in focus'],
-    ['Enter', 'select'],
-    ['[ and ]', 'the wire before, the next wire'],
-  ],
-}
 </script>
 
 <template>
   <v-dialog v-model="open" width="520" aria-label="Keyboard shortcuts">
     <v-card title="Keyboard shortcuts">
       <v-card-text>
-        <section v-for="(keys, name) in groups" :key="name">
+        <section v-for="(rows, name) in shortcutGroups" :key="name">
           <h3>{{ name }}</h3>
           <dl>
-            <template v-for="[key, does] in keys" :key="key">
+            <template v-for="{ keys, does } in rows" :key="keys">
               <dt>
-                <kbd class="mono">{{ key }}</kbd>
+                <kbd class="mono">{{ keys }}</kbd>
               </dt>
               <dd>{{ does }}</dd>
             </template>

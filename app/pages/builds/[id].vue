@@ -4,6 +4,7 @@ import { preloadParts } from '~/composables/preloadParts'
 import { today, usePaperHead } from '~/composables/usePaperHead'
 import { keepInAddress } from '~/composables/keepInAddress'
 import { useWanted } from '~/composables/useWanted'
+import { shortcutOf, type PageShortcut } from '~/shortcuts'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 import { useSelection } from '~/stores/selection'
@@ -37,21 +38,27 @@ keepInAddress('sel', toRef(selection, 'selected'), (told) => /^\w+:.+/.test(told
 usePaperHead(() => (build.plan ? [build.plan.name, `version ${build.version}`, today()] : []))
 useHead({ title: () => (build.plan ? `${build.plan.name} · Ypodoma` : 'Ypodoma') })
 
+const onShortcut: Record<PageShortcut, () => void> = {
+  palette: () => (palette.value = true),
+  undo: () => build.undo(),
+  redo: () => build.redo(),
+  redoToo: () => build.redo(),
+  save: () => void build.save('Saved by hand'),
+  clear: () => selection.clear(),
+  keys: () => (keys.value = true),
+}
+
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
   // Boxes, and fields that are chosen from, have nothing of their own to undo; nor has what is in a dialog that goes away.
   const typing =
     target.closest('textarea, [contenteditable], input:not([type=checkbox], [type=radio])') &&
     !target.closest('.v-select:not(.v-autocomplete), .v-overlay:not(.v-overlay--active)')
-  const command = event.ctrlKey || event.metaKey
-  if (command && event.key.toLowerCase() === 'k') palette.value = true
-  else if (command && event.key.toLowerCase() === 's') void build.save('Saved by hand')
-  else if (command && event.key.toLowerCase() === 'z' && !typing) (event.shiftKey ? build.redo : build.undo)()
-  else if (command && event.key.toLowerCase() === 'y' && !typing) build.redo()
-  else if (event.key === '?' && !typing && !command) keys.value = true
-  else if (event.key === 'Escape' && !typing && !document.querySelector('.v-overlay--active')) return selection.clear()
-  else return
-  event.preventDefault()
+  const shortcut = shortcutOf(event, Boolean(typing))
+  if (!shortcut || (shortcut === 'clear' && document.querySelector('.v-overlay--active'))) return
+  onShortcut[shortcut]()
+  // Others that are there for Esc hear of it, too.
+  if (shortcut !== 'clear') event.preventDefault()
 }
 
 function beforeLeaving(event: BeforeUnloadEvent) {

@@ -10,6 +10,7 @@ import {
 } from '#core/catalogue'
 import { sectionsOf } from '~/components/catalogue/columns'
 import { useDefinition } from '~/composables/useDefinition'
+import { shortcutOf } from '~/shortcuts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useNotices } from '~/stores/notices'
 
@@ -87,10 +88,11 @@ async function save() {
 }
 
 function onKey(event: KeyboardEvent) {
-  const command = event.ctrlKey || event.metaKey
   const typing = (event.target as HTMLElement).closest('input, textarea, [contenteditable]')
-  if (command && event.key.toLowerCase() === 's') void save()
-  else if (command && event.key.toLowerCase() === 'z' && !typing) (event.shiftKey ? editor.redo : editor.undo)()
+  const shortcut = shortcutOf(event, Boolean(typing))
+  if (shortcut === 'save') void save()
+  else if (shortcut === 'undo') editor.undo()
+  else if (shortcut === 'redo' || shortcut === 'redoToo') editor.redo()
   else return
   event.preventDefault()
 }
