@@ -1,6 +1,6 @@
 /**
  * What page and server have agreed on: every route with what it takes and answers. The page calls by it, the server's
- * handlers and its table of who may ask are typed by it. Types alone; each body is validated where it is taken in.
+ * handlers and its table of who may ask are typed by it. What a body and a query have to be stands beside it, in validators.
  */
 import type { PaperPart } from '#core/documents'
 import type { Brief } from '#core/engine'
@@ -41,7 +41,8 @@ export interface BuildSummary {
 }
 
 /** The ways in which a list of builds is ordered. */
-export type BuildOrder = `${'made' | 'name' | 'saved' | 'version'}${'' | '-down'}`
+export const buildOrders = ['made', 'made-down', 'name', 'name-down', 'saved', 'saved-down', 'version', 'version-down'] as const
+export type BuildOrder = (typeof buildOrders)[number]
 
 /** A page of the list of builds. */
 export interface BuildPage {

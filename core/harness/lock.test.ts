@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { allocated } from '../../tests/helpers/plans'
+import { allocated, type DemoName } from '../../tests/helpers/plans'
 import { adopt, analyse } from '../engine'
 import { applyEdit, resolvePlan, type Edit, type Plan } from '../plan'
 import { lockWire, unlockWire, wiresOf } from './index'
@@ -64,13 +64,19 @@ describe('a locked wire', () => {
     }
   })
 
-  it('has its pad counted from the start: no third wire is put there', () => {
+  it('keeps its pad for itself when the plan would have it elsewhere', () => {
     const plan = allocated('spillway-hex')
-    const ground = named(plan, 'gnss.gnd')
-    const other = wiresIn(plan).find(({ kind, to }) => kind === 'ground' && to.point !== ground.to.point)!
-    const chosen = applyEdit(plan, { type: 'wire.set', wire: other.id, set: { end: `pad:${ground.to.point}` as const } })
-    expect(named(chosen, other.id).to.point).toBe(ground.to.point)
-    expect(wiresIn(chosen).filter(({ to }) => to.point === ground.to.point).length).toBeLessThanOrEqual(2)
+    const wire = named(plan, 'gnss.gnd')
+    const locked = applyEdit(plan, lockWire(plan, wire))
+    // Without the device before it in the list its ground would be looked for from elsewhere.
+    const others = resolvePlan(plan).devices.filter(({ id }) => id !== 'gnss')
+    for (const { id } of others) {
+      const less = applyEdit(locked, { type: 'device.remove', device: id })
+      const held = named(less, 'gnss.gnd').to.point
+      expect(held).toBe(wire.to.point)
+      const crowd = wiresIn(less).filter(({ to }) => to.device === undefined && to.point === held)
+      expect(crowd.length, `without ${id}`).toBeLessThanOrEqual(2)
+    }
   })
 
   it('belongs to its board: on another it is worked out', () => {
@@ -82,5 +88,25 @@ describe('a locked wire', () => {
     const { revision, firmware } = board
     const moved = applyEdit(locked, { type: 'board.choose', definition, revision, firmware })
     expect(moved.wires['gnss.gnd']).toEqual({ colour: wire.colour, gauge: wire.gauge, length: wire.length })
+  })
+})
+
+describe('a wire that is led elsewhere by hand', () => {
+  const builds: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
+  it.each(builds)('moves no other of %s, nor does one that is locked or left off', (build) => {
+    const plan = allocated(build)
+    const ends = (of: Plan, without: string) =>
+      wiresIn(of).flatMap(({ id, to, number }) => (id === without ? [] : [`${number} ${id} ${to.device ?? ''} ${to.point}`]))
+    const pads = resolvePlan(plan).board.pads.filter(({ kind }) => kind !== 'signal')
+    wiresIn(plan).forEach((wire, at) => {
+      const before = ends(plan, wire.id)
+      const { id } = pads[at % pads.length]!
+      for (const edit of [
+        { type: 'wire.set' as const, wire: wire.id, set: { end: `pad:${id}` as const } },
+        { type: 'wire.set' as const, wire: wire.id, set: { omitted: true } },
+        lockWire(plan, wire),
+      ])
+        expect(ends(applyEdit(plan, edit), wire.id), `${wire.id} to ${id}`).toEqual(before)
+    })
   })
 })

@@ -5,6 +5,7 @@ import {
   idIn,
   isIdle,
   placeLabel,
+  readPoint,
   splitKey,
   type FittedDevice,
   type FittedNeed,
@@ -23,14 +24,35 @@ import { asThickAsItTakes, thinnest } from './gauges'
 import { videoChain, type VideoPoint } from './video'
 import { boardEnd, deviceEnd, wireId, type Wire, type WireEnd, type WireKind } from './wires'
 
-/** The wires that an assignment asks for, in the order of the fit-out, with what was set by hand laid over. */
+/**
+ * The wires that an assignment asks for, in the order of the fit-out, with what was set by hand laid over: one that is led
+ * elsewhere by hand moves no other. What a lock holds where it is kept free for it once the plan would have it elsewhere.
+ */
 export function wiresOf(resolved: ResolvedPlan): Wire[] {
-  const maker = new WireMaker(resolved)
+  let maker = madeWires(resolved, new Map())
+  const held = lockedPads(resolved)
+  if ([...held].some(([wire, { id }]) => maker.planned.get(wire)?.point !== id)) maker = madeWires(resolved, held)
+  return asThickAsItTakes(resolved, maker.finished(), maker.planned)
+}
+
+function madeWires(resolved: ResolvedPlan, held: ReadonlyMap<string, Pad>): WireMaker {
+  const maker = new WireMaker(resolved, held)
   maker.board()
   maker.video()
   for (const fitted of resolved.devices) maker.device(fitted)
   maker.extras()
-  return asThickAsItTakes(resolved, maker.finished(), maker.planned)
+  return maker
+}
+
+/** The pads at which locks hold wires. */
+function lockedPads({ plan, pad }: ResolvedPlan): Map<string, Pad> {
+  return new Map(
+    Object.entries(plan.wires).flatMap(([wire, { end, locked }]): [string, Pad][] => {
+      const at = end && locked?.includes('end') ? readPoint(end) : undefined
+      const held = at && 'pad' in at ? pad(at.pad) : undefined
+      return held ? [[wire, held]] : []
+    }),
+  )
 }
 
 /** The board's ground also takes back some of what the signal grounds of ESCs and servos bring to it. */
@@ -49,8 +71,11 @@ class WireMaker {
   private readonly pads: PadBook
   private readonly currents: Map<string, Load>
 
-  constructor(private readonly resolved: ResolvedPlan) {
-    this.pads = new PadBook(resolved)
+  constructor(
+    private readonly resolved: ResolvedPlan,
+    held: ReadonlyMap<string, Pad>,
+  ) {
+    this.pads = new PadBook(resolved, held)
     this.currents = currentsOf(resolved)
   }
 

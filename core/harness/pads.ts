@@ -1,5 +1,5 @@
 import type { Pad } from '../catalogue'
-import { padPoint, readPoint, type ResolvedPlan } from '../plan'
+import { padPoint, type ResolvedPlan } from '../plan'
 import { wiresFor } from '../suitability'
 
 /**
@@ -16,36 +16,29 @@ export class PadBook {
   /** Connectors of whose signals none is in use. */
   private readonly spare: Set<string>
 
-  /** Pads that were chosen by hand are taken from the start. */
-  constructor(private readonly resolved: ResolvedPlan) {
+  /** @param held pads that are taken from the start, each by its wire */
+  constructor(
+    private readonly resolved: ResolvedPlan,
+    private readonly held: ReadonlyMap<string, Pad>,
+  ) {
     this.spare = spareConnectors(resolved)
-    for (const wire of Object.keys(resolved.plan.wires)) {
-      const pad = this.chosen(wire)
-      if (pad) this.use(pad.id)
-    }
-  }
-
-  /** The pad that was chosen by hand for a wire. */
-  private chosen(wire: string): Pad | undefined {
-    const end = this.resolved.plan.wires[wire]?.end
-    const at = end && readPoint(end)
-    return at && 'pad' in at ? this.resolved.pad(at.pad) : undefined
+    for (const { id } of held.values()) this.use(id)
   }
 
   private use(pad: string): void {
     this.taken.set(pad, (this.taken.get(pad) ?? 0) + 1)
   }
 
-  /** The pad chosen by hand for a wire, otherwise one of the pin, not yet used if there is one. */
+  /** The pad held for a wire, otherwise one of the pin, not yet used if there is one. */
   ofPin(pin: string, wire: string): Pad | undefined {
-    return this.chosen(wire) ?? this.take(this.resolved.padsOfPin(pin))
+    return this.held.get(wire) ?? this.take(this.resolved.padsOfPin(pin))
   }
 
-  /** The pad chosen by hand for a wire, otherwise a supply pad of a rail, near a pad. */
+  /** The pad held for a wire, otherwise a supply pad of a rail, near a pad. */
   ofRail(rail: string, near: Pad | undefined, wire: string): Pad | undefined {
     const pads = this.resolved.board.pads
     return (
-      this.chosen(wire) ??
+      this.held.get(wire) ??
       this.take(
         pads.filter((pad) => pad.rail === rail),
         near,
@@ -57,7 +50,7 @@ export class PadBook {
   ground(near: Pad | undefined, wire: string): Pad | undefined {
     const pads = this.resolved.board.pads
     return (
-      this.chosen(wire) ??
+      this.held.get(wire) ??
       this.take(
         pads.filter((pad) => pad.kind === 'ground'),
         near,

@@ -1,13 +1,8 @@
-import type { Body } from '#contract'
 import { answering } from '../answering'
-import Joi from 'joi'
-import { label } from '#core/schema'
-import { readValid } from '../security/body'
+import { bodyOf } from '../security/body'
 import { sessionCookie, useAccess } from '../security/gate'
 import { addressOf } from '../security/proxies'
 import { refusal } from '../security/refusals'
-
-const body = Joi.object({ passphrase: Joi.string().max(200).required(), name: label.allow('').max(60).default('') })
 
 /** Who is asking (GET), coming in with a passphrase (POST), going out (DELETE). */
 export default answering('POST /api/session', async (event) => {
@@ -15,7 +10,7 @@ export default answering('POST /api/session', async (event) => {
   const secure = (getRequestHeader(event, 'x-forwarded-proto') ?? '') === 'https'
   const cookie = { httpOnly: true, sameSite: 'strict', path: '/', secure } as const
   if (event.method === 'POST') {
-    const { passphrase, name } = await readValid<Body<'POST /api/session'>>(event, body)
+    const { passphrase, name } = await bodyOf(event, 'POST /api/session')
     if (!access.needed) return { needed: false, role: 'editor' as const }
     const address = addressOf(event.node.req)
     const wait = access.wait(address)

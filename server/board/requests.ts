@@ -1,7 +1,6 @@
 import type { H3Event } from 'h3'
-import Joi from 'joi'
-import type { BoardAsked, BoardEvent } from '#contract'
-import { readValid } from '../security/body'
+import type { BoardEvent } from '#contract'
+import { bodyOf } from '../security/body'
 import { leaving, refusal } from '../security/refusals'
 import { RestartLoop } from '../../board-line/line'
 import { BoardTrouble, openTcpLink } from '../../board-line/link'
@@ -10,17 +9,12 @@ import { workPool } from '../work/pool'
 /** Milliseconds after which work at a board is given up, whatever it answers. */
 const longest = 180_000
 
-const value = Joi.alternatives(Joi.boolean().strict(), Joi.number().strict(), Joi.string().allow('').max(200))
-const asked = Joi.object({
-  plan: Joi.object().unknown(true).required(),
-  // A loopback port that a board may answer at.
-  port: Joi.number().integer().min(1024).max(65_535).required(),
-  backup: Joi.object().pattern(Joi.string().max(200), value).max(2000),
-})
+/** The routes that ask a board about a plan. */
+type BoardRoute = `POST /api/board/${'read' | 'write' | 'restore' | 'rescue'}`
 
 /** The plan that a request is about, with what is to be set, how its board is reached, and the backup it brings. */
-export async function readBoardRequest(event: H3Event) {
-  const { plan, port, backup } = await readValid<BoardAsked>(event, asked)
+export async function readBoardRequest(event: H3Event, route: BoardRoute) {
+  const { plan, port, backup } = await bodyOf(event, route)
   const gone = leaving(event)
   const { board, rounds } = await workPool().run('boardAsked', plan, { leaving: gone })
   const signal = AbortSignal.any([gone, AbortSignal.timeout(longest)])

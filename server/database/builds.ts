@@ -78,7 +78,6 @@ const orders = {
   version: 'builds.version',
   'version-down': 'builds.version DESC',
 } as const satisfies Record<BuildOrder, string>
-export const buildOrders = Object.keys(orders) as BuildOrder[]
 
 /** How often the versions of a build are looked through for those that need not be kept. */
 const thinEvery = 20

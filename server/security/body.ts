@@ -1,5 +1,5 @@
 import type { H3Event } from 'h3'
-import type Joi from 'joi'
+import { bodies, type ReadBody, type RouteWithBody } from '#contract/validators'
 import { sizeText } from '#core/units'
 import { InputError, limits, refuseUntold, validate } from '#core/schema'
 import { Turns } from '../work/turns'
@@ -13,17 +13,17 @@ const bodyTimeout = { between: 10_000, whole: 60_000, over: 2000 }
 const long = 512 * 1024
 
 /**
- * Reads a JSON body of limited size and validates it.
+ * Reads the JSON body of a route, of limited size, as the contract has it.
  * @param lane that a long one is parsed in
  * @throws a 400 that names each place, 408 when it does not come, 413 when it is too large, 415 when it is not JSON
  */
-export async function readValid<T>(event: H3Event, schema: Joi.Schema, lane: LaneName = 'files'): Promise<T> {
+export async function bodyOf<R extends RouteWithBody>(event: H3Event, route: R, lane: LaneName = 'files'): Promise<ReadBody<R>> {
   const [type] = (getRequestHeader(event, 'content-type') ?? '').split(';')
   if (type?.trim().toLowerCase() !== 'application/json')
     throw refusal(415, `content type ${type || 'missing'}; expected application/json`)
   const value = await readBody(event, lane)
   try {
-    return validate<T>(schema, value)
+    return validate<ReadBody<R>>(bodies[route], value)
   } catch (error) {
     if (error instanceof InputError) throw refused(error.problems)
     throw error

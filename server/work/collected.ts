@@ -1,10 +1,9 @@
 import type { Body } from '#contract'
 import type { H3Event } from 'h3'
-import Joi from 'joi'
 import { parseModule } from '#core/modules'
-import { InputError, label } from '#core/schema'
+import { InputError } from '#core/schema'
 import { collected, NameTaken, StaleCollected, type Collected } from '../database/collection'
-import { readValid } from '../security/body'
+import { bodyOf } from '../security/body'
 import { notThere, refusal, refused } from '../security/refusals'
 
 /** Kind and id of the thing that a request is about. @throws a 404 for a kind that there is not */
@@ -15,13 +14,6 @@ export function collectedAsked(event: H3Event): { kind: Collected; id: string } 
   return { kind, id }
 }
 
-const on = Joi.number().integer().min(0).required()
-const saved = Joi.object({
-  name: label.required(),
-  text: Joi.string().allow('').max(4_000_000).required(),
-  on,
-})
-
 type Kept = Body<'PUT /api/collection/:kind/:id'>
 
 /** Most signs of a template. */
@@ -29,7 +21,7 @@ const longestTemplate = 100_000
 
 /** A thing to be kept, and the version it was made on. @throws a 400 that names the place */
 export async function readCollected(event: H3Event, kind: Collected): Promise<Kept> {
-  const body = await readValid<Kept>(event, saved)
+  const body = await bodyOf(event, 'PUT /api/collection/:kind/:id')
   if (kind === 'template' && body.text.length > longestTemplate)
     throw refused([{ place: 'text', message: `a template has up to ${longestTemplate} signs` }])
   if (kind === 'template') return body

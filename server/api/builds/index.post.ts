@@ -1,29 +1,15 @@
-import type { Body } from '#contract'
 import { answering } from '../../answering'
 import { randomUUID } from 'node:crypto'
-import Joi from 'joi'
 import { applyEdit, newPlan, type Plan } from '#core/plan'
-import { label } from '#core/schema'
 import { changing, reading } from '../../database'
-import { readValid } from '../../security/body'
+import { bodyOf } from '../../security/body'
 import { authorOf } from '../../security/gate'
 import { leaving, notThere } from '../../security/refusals'
 import { workPool } from '../../work/pool'
 
-const body = Joi.object({
-  name: label,
-  board: Joi.string().max(40),
-  file: Joi.string().allow(''),
-  copy: Joi.string().max(60),
-  author: label.default('me'),
-})
-  .xor('file', 'board', 'copy')
-  .with('board', 'name')
-  .with('copy', 'name')
-
 /** Makes a build: empty on a board, from the text of a plan file, or as a copy of another. */
 export default answering('POST /api/builds', async (event) => {
-  const { name, board, file, copy, author: sent } = await readValid<Body<'POST /api/builds'> & { author: string }>(event, body)
+  const { name, board, file, copy, author: sent } = await bodyOf(event, 'POST /api/builds')
   const author = authorOf(event, sent)
   const { builds, catalogue } = await reading()
   const found = board === undefined ? undefined : catalogue.find('board', board)?.definition

@@ -1,29 +1,20 @@
-import type { Body } from '#contract'
 import { answering } from '../../answering'
-import Joi from 'joi'
 import { boardFields, deviceFields, differencesBetween, listDifferences, protocolFields } from '#core/catalogue'
-import { label, type Definition } from '#core/schema'
+import type { Definition } from '#core/schema'
 import { sameValue } from '#core/editing'
 import { changing } from '../../database'
 import type { DefinitionRepository } from '../../database/definitions'
-import { readValid } from '../../security/body'
+import { bodyOf } from '../../security/body'
 import { authorOf } from '../../security/gate'
 import { leaving } from '../../security/refusals'
 import { workPool } from '../../work/pool'
-
-const body = Joi.object({
-  file: Joi.string().required(),
-  /** What becomes of definitions that are there already, and otherwise than in the file. */
-  there: Joi.string().valid('replace', 'keep'),
-  author: label.default('me'),
-})
 
 /**
  * Takes in a file of one definition or of a whole library, YAML or JSON: all of it or
  * nothing. 409 with those that would be replaced, until it is said what becomes of them.
  */
 export default answering('POST /api/definitions', async (event) => {
-  const { file, there, author } = await readValid<Body<'POST /api/definitions'> & { author: string }>(event, body)
+  const { file, there, author } = await bodyOf(event, 'POST /api/definitions')
   const definitions = await workPool().run('definitionsFile', file, { leaving: leaving(event) })
   return changing(({ catalogue }) => {
     const others = definitions.filter((definition) => isOther(catalogue, definition))

@@ -1,36 +1,15 @@
-import type { Body } from '#contract'
 import { answering } from '../../../answering'
 import type { H3Event } from 'h3'
-import Joi from 'joi'
 import { mayDo, type Role } from '#core/plan'
-import { label, prose } from '#core/schema'
 import { reading, useBriefs, useKeeper } from '../../../database'
 import { StaleSave, type NewVersion } from '../../../database/builds'
 import { saveVersion } from '../../../database/save-version'
-import { readValid } from '../../../security/body'
+import { bodyOf } from '../../../security/body'
 import { authorOf } from '../../../security/gate'
 import { personOf } from '../../../security/person'
 import { leaving, refusal } from '../../../security/refusals'
 import { NotDone } from '../../../work/lane'
 import { workPool } from '../../../work/pool'
-
-/** The plan and each edit are looked at by the thread that replays them. */
-const body = Joi.object({
-  base: Joi.number().integer().min(1).required(),
-  plan: Joi.object().unknown(true).required(),
-  edits: Joi.array()
-    .items(Joi.object({ type: Joi.string().max(60).required() }).unknown(true))
-    .max(5000)
-    .required(),
-  steps: Joi.array().items(prose).max(5000).required(),
-  author: label.default('me'),
-  note: prose.default(''),
-  saveId: Joi.string().pattern(/^[\w-]{8,40}$/, 'id'),
-  stepIds: Joi.array()
-    .items(Joi.string().pattern(/^[\w.-]{8,80}$/, 'id'))
-    .max(5000)
-    .default([]),
-})
 
 /**
  * Saves a version made on version `base`: 409 with the newest version, and what of the
@@ -41,7 +20,7 @@ const body = Joi.object({
 export default answering('PUT /api/builds/:id', (event) => workPool().admit('saves', personOf(event), () => save(event)))
 
 async function save(event: H3Event) {
-  const { base, ...sent } = await readValid<Body<'PUT /api/builds/:id'> & { stepIds: string[] }>(event, body, 'saves')
+  const { base, ...sent } = await bodyOf(event, 'PUT /api/builds/:id', 'saves')
   const version = { ...sent, author: authorOf(event, sent.author) }
   const keeper = await useKeeper()
   const id = getRouterParam(event, 'id')!

@@ -1,16 +1,13 @@
 import { answering } from '../../../answering'
-import Joi from 'joi'
 import { changing } from '../../../database'
 import { StaleDefinition } from '../../../database/definitions'
 import { authorOf } from '../../../security/gate'
-import { readQuery } from '../../../security/query'
+import { queryOf } from '../../../security/query'
 import { notThere, refusal } from '../../../security/refusals'
-
-const query = Joi.object({ base: Joi.number().integer().min(1).required(), author: Joi.string().max(80).default('me') })
 
 /** Takes away a definition of the user's own; a shipped one of the same name comes back. Its versions stay. */
 export default answering('DELETE /api/definitions/:kind/:id', async (event) => {
-  const { base, author } = readQuery<{ base: number; author: string }>(event, query)
+  const { base, author } = queryOf(event, 'DELETE /api/definitions/:kind/:id')
   const { kind, id } = getRouterParams(event)
   try {
     return await changing(({ catalogue, reship }) => {

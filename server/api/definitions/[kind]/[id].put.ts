@@ -1,20 +1,10 @@
-import type { Body } from '#contract'
 import { answering } from '../../../answering'
-import Joi from 'joi'
-import { label, prose } from '#core/schema'
 import { changing, reading } from '../../../database'
 import { StaleDefinition } from '../../../database/definitions'
-import { readValid } from '../../../security/body'
+import { bodyOf } from '../../../security/body'
 import { authorOf } from '../../../security/gate'
 import { leaving, refused } from '../../../security/refusals'
 import { workPool } from '../../../work/pool'
-
-const body = Joi.object({
-  definition: Joi.object().unknown(true).required(),
-  base: Joi.number().integer().min(0).required(),
-  author: label.default('me'),
-  note: prose.default(''),
-})
 
 /**
  * Keeps a definition as the user's own, made on version `base` (0: a shipped one, or
@@ -22,9 +12,7 @@ const body = Joi.object({
  * when somebody else changed it first.
  */
 export default answering('PUT /api/definitions/:kind/:id', async (event) => {
-  const { definition, base, author, note } = await readValid<
-    Body<'PUT /api/definitions/:kind/:id'> & { author: string; note: string }
-  >(event, body)
+  const { definition, base, author, note } = await bodyOf(event, 'PUT /api/definitions/:kind/:id')
   const checked = await workPool().run('definition', definition, { leaving: leaving(event) })
   const { kind, id } = getRouterParams(event)
   if (checked.kind !== kind || checked.id !== id) {
