@@ -50,6 +50,8 @@ export interface CheckContext {
 export interface Report extends Omit<Finding, 'id' | 'rule' | 'severity' | 'fixes'> {
   severity?: Severity
   fixes?: Finding['fixes']
+  /** Wires by hand that make what is reported, by id: what the same wires make is told once. */
+  cause?: string[]
 }
 
 /** One rule of the trade: what it is and how it is checked. */

@@ -1,9 +1,10 @@
 import type { Feeder } from '../electrics'
 import { contactOf, type Contact } from '../catalogue'
-import type { Wire, WireEnd } from '../harness'
+import { wireId, type Wire, type WireEnd } from '../harness'
 import {
   placeLabel,
   referTo,
+  type Edit,
   type FittedNeed,
   type FittedSupply,
   type NeedKey,
@@ -25,6 +26,7 @@ import {
 import { formatBaud } from '../units'
 import { aboutPlaced, aboutSupply, nameOf, needName, type CheckContext, type Report } from './context'
 import type { Fix } from './finding'
+import { isByHand } from './joins'
 
 /** Sets of two, each pair once. */
 export function pairs<T>(list: T[]): [T, T][] {
@@ -69,13 +71,15 @@ export function* placeReports(
 /** The same of the sources that supply inputs have. */
 export function* supplyReports(context: CheckContext, rule: RuleId, fixes: (fed: PlacedSupply) => Fix[]): Iterable<Report> {
   for (const fed of context.fed) {
+    const wire = supplyWire(context, fed.supply)
     for (const fact of fed.way.facts) {
       if (fact.rule !== rule || !fact.severity) continue
       yield {
         severity: fact.severity,
         subjects: [...aboutSupply(fed.supply), fed.source],
         fact: `${nameOf(fed.supply.fitted)}: ${fact.text}`,
-        fixes: fixes(fed),
+        fixes: [...(wire ? wireBack(context, wire) : []), ...fixes(fed)],
+        ...causedBy(context, wire),
       }
     }
   }
@@ -101,12 +105,29 @@ export function suitingSources({ resolved, sources }: CheckContext, supply: Fitt
   return sources.filter(({ place }) => suiting.has(place))
 }
 
-/** Fixes that feed a supply input from elsewhere. */
-export function feedFixes(supply: FittedSupply, sources: Feeder[], label: (source: Feeder) => string): Fix[] {
-  return sources.map((source) => ({
-    label: label(source),
-    edit: { type: 'supply.choose', supply: supply.key, source: source.place },
-  }))
+/** The wire of a supply input. */
+export function supplyWire({ wires }: CheckContext, { fitted, supply }: FittedSupply): Wire | undefined {
+  return wires.find(({ id }) => id === wireId(fitted.id, supply.terminal))
+}
+
+/** Fixes that feed a supply input from elsewhere, with its wires led there and fitted whatever was done with them by hand. */
+export function feedFixes(
+  { resolved: { plan } }: CheckContext,
+  { key, fitted, supply }: FittedSupply,
+  sources: Feeder[],
+  label: (source: Feeder) => string,
+): Fix[] {
+  const back = [supply.terminal, supply.ground].flatMap((terminal): Edit[] => {
+    const wire = wireId(fitted.id, terminal ?? '')
+    const { end, omitted } = plan.wires[wire] ?? {}
+    const unset = [...(end === undefined ? [] : ['end' as const]), ...(omitted ? ['omitted' as const] : [])]
+    return unset.length ? [{ type: 'wire.set', wire, unset }] : []
+  })
+  return sources.map((source): Fix => {
+    const choose: Edit = { type: 'supply.choose', supply: key, source: source.place }
+    const words = label(source)
+    return { label: words, edit: back.length ? { type: 'several', label: words, edits: [choose, ...back] } : choose }
+  })
 }
 
 /** Fixes that set both ends of a link to a rate that its port makes well. */
@@ -142,10 +163,17 @@ export function fitWire({ id, number }: Wire): Fix {
   return { label: `Fit ${number}`, edit: { type: 'wire.set', wire: id, unset: ['omitted'] } }
 }
 
-/** The fix that lets a wire end where it belongs; none where it does. */
-export function wireBack({ resolved }: CheckContext, { id, number }: Wire): Fix[] {
-  if (resolved.plan.wires[id]?.end === undefined) return []
+/** The fix that lets a wire end where it belongs, or takes it away where it was added; none where nothing was done by hand. */
+export function wireBack({ resolved: { plan } }: CheckContext, { id, number }: Wire): Fix[] {
+  if (Object.hasOwn(plan.extras, id)) return [{ label: `Take ${number} away`, edit: { type: 'wire.remove', wire: id } }]
+  if (plan.wires[id]?.end === undefined) return []
   return [{ label: `Wire ${number} where it belongs`, edit: { type: 'wire.set', wire: id, unset: ['end'] } }]
+}
+
+/** A wire as the cause of what is reported, where it is as it is by hand. */
+export function causedBy(context: CheckContext, ...wires: (Wire | undefined)[]): { cause?: string[] } {
+  const byHand = wires.flatMap((wire) => (wire && isByHand(context, wire) ? [wire.id] : []))
+  return byHand.length ? { cause: byHand } : {}
 }
 
 /** The kind of connector a wire's end is a contact of, with what a contact of it bears; undefined at pads and leads. */

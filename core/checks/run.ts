@@ -2,6 +2,7 @@ import { everything, readsOf, watched, watchedMembers } from '../memo'
 import { sameValue } from '../editing'
 import { resolvePlan, type Plan } from '../plan'
 import { severities } from '../suitability'
+import { onePerCause, type Caused } from './causes'
 import { checkContext, type CheckContext, type Report, type Rule } from './context'
 import type { Finding } from './finding'
 import { rules } from './rules'
@@ -77,22 +78,23 @@ function touches(reads: ReadonlySet<PropertyKey>, changed: Set<PropertyKey>): bo
 
 function findingsOf({ accepted }: Plan, said: [Rule, Report[]][]): Finding[] {
   const findings = said.flatMap(([{ meta }, reports]) =>
-    reports.map((report): Finding => {
+    reports.map((report): Caused => {
       const id = `${meta.id}:${report.subjects.join(',')}`
       const severity = report.severity ?? meta.severity
       const given = accepted[id]
-      return {
+      const finding: Finding = {
         id,
         rule: meta.id,
         severity,
         subjects: report.subjects,
         fact: report.fact,
-        fixes: report.fixes ?? [],
+        fixes: [...(report.fixes ?? [])],
         // What would burn is never accepted, and what reads otherwise now is open again.
         ...(given?.fact === report.fact && severity !== 'stop' ? { accepted: given.reason } : {}),
       }
+      return { finding, cause: report.cause }
     }),
   )
   const byRule = (a: Finding, b: Finding) => Number(a.rule > b.rule) - Number(a.rule < b.rule)
-  return findings.sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity) || byRule(a, b))
+  return onePerCause(findings).sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity) || byRule(a, b))
 }

@@ -1,7 +1,7 @@
 import { needKind, type Wiring } from '../catalogue'
 import { referTo, type FittedNeed } from '../plan'
 import { aboutNeed, needName, type CheckContext, type Report } from './context'
-import { endWords, fitWire, wireBack } from './reports'
+import { causedBy, endWords, fitWire, wireBack } from './reports'
 import { straysOf, terminalLabel } from './strays'
 
 /** What a rule says of terminals that lead elsewhere or nowhere, of needs that are wired in such a way. */
@@ -22,6 +22,7 @@ export function* strayReports(
       subjects: [...aboutNeed(need), ...(wire ? [referTo('wire', wire.id)] : [])],
       fact: `${terminalLabel(stray)} of ${needName(need)} ${where}; it belongs at ${wanted}`,
       fixes: wire ? (wire.omitted ? [fitWire(wire)] : wireBack(context, wire)) : [],
+      ...causedBy(context, wire),
     }
   }
 }

@@ -41,7 +41,7 @@ export { batteryUse, devicesAlive, onBattery, powerStates, powerTree } from './p
 export type { BatteryUse, PowerLeaf, PowerNode, PowerState, PowerTree } from './power'
 export { WiredCraft } from './solved'
 export type { CraftState, Life, Solved } from './solved'
-export { Circuit } from './circuit'
+export { Circuit, inputPoints } from './circuit'
 export { endAt, pointOf } from './points'
 export { massReport, wireMass } from './mass'
 export { videoChain } from './video'

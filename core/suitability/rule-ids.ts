@@ -44,6 +44,7 @@ export type RuleId =
   | 'LVL-01'
   | 'LVL-02'
   | 'LVL-03'
+  | 'LVL-04'
   | 'MEC-01'
   | 'MEC-02'
   | 'MEC-03'

@@ -2,7 +2,7 @@ import type { Wire, WireEnd } from '#core/harness'
 import type { Plan, ResolvedPlan } from '#core/plan'
 
 /** What is electrically wrong with a harness, by kind. */
-export type Fault = 'short' | 'joined' | 'unfed' | 'volts' | 'held' | 'ground' | 'astray'
+export type Fault = 'short' | 'joined' | 'unfed' | 'volts' | 'held' | 'ground' | 'astray' | 'fight'
 
 interface Electrics {
   resolved: ResolvedPlan
@@ -151,5 +151,46 @@ export function faultsOf(plan: Plan, resolved: ResolvedPlan, wires: Wire[], inte
   for (const wire of intended) {
     if ((wire.kind === 'signal' || wire.kind === 'video') && net(of(wire.from)) !== net(of(wire.to))) found.add('astray')
   }
+  if (fights(plan, resolved, intended, electrics, of)) found.add('fight')
   return found
+}
+
+/**
+ * Whether two points drive one net. What drives is told by the wires that were meant: an output at the device's end, else the
+ * other end; what speaks both ways does so by turns with all that its copper was meant to meet.
+ */
+function fights(plan: Plan, resolved: ResolvedPlan, intended: Wire[], { net }: Electrics, of: (end: WireEnd) => string): boolean {
+  const directionOf = ({ device, point }: WireEnd) =>
+    device === undefined ? undefined : resolved.device(device)?.device.terminals.find(({ id }) => id === point)?.direction
+  const pictureOut = ({ device, point }: WireEnd) =>
+    resolved
+      .device(device ?? '')
+      ?.device.needs.some((need) => need.kind === 'video' && need.direction === 'out' && need.terminal === point) ?? false
+  /** Each point that drives, with the copper it was meant to meet. */
+  const drivers = new Map<string, string>()
+  for (const { kind, from, to } of intended) {
+    if (kind !== 'signal' && kind !== 'video') continue
+    const [near, far] = [of(from), of(to)]
+    const direction = directionOf(from)
+    if (direction === 'out' || pictureOut(from)) drivers.set(near, far)
+    else if (direction !== 'both') drivers.set(far, far)
+    else {
+      drivers.set(near, far)
+      drivers.set(far, far)
+    }
+  }
+  const wired = new Set(intended.flatMap(({ from, to }) => [from.device, to.device]))
+  for (const { id, device } of resolved.devices) {
+    if (plan.joints[id] || !wired.has(id)) continue
+    for (const { id: point, role, direction } of device.terminals)
+      if (role === 'signal' && direction === 'out' && !drivers.has(`${id} ${point}`))
+        drivers.set(`${id} ${point}`, `${id} ${point}`)
+  }
+  const heard = new Map<string, string>()
+  for (const [point, meant] of drivers) {
+    const name = net(point)
+    if (heard.has(name) && heard.get(name) !== meant) return true
+    heard.set(name, meant)
+  }
+  return false
 }

@@ -44,6 +44,7 @@ import { softwarePort } from './load/software-port'
 import { inputTolerance } from './level/input-tolerance'
 import { outputHigh } from './level/output-high'
 import { heldSignal } from './level/held-signal'
+import { oneDriver } from './level/one-driver'
 import { totalMass } from './build/total-mass'
 import { leadLength } from './build/lead-length'
 import { pinOrder } from './build/pin-order'
@@ -162,6 +163,7 @@ export const rules: readonly Rule[] = [
   inputTolerance,
   outputHigh,
   heldSignal,
+  oneDriver,
   totalMass,
   leadLength,
   pinOrder,

@@ -1,9 +1,10 @@
 import { groundOfBoard } from '../../../electrics'
-import { wireId } from '../../../harness'
+import { wireId, type Wire } from '../../../harness'
 import { batteryGround, batteryId, boardGround, boardId, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'
-import { fitWire, wireBack } from '../../reports'
+import { isByHand } from '../../joins'
+import { causedBy, fitWire, wireBack } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   yield* ofBoard(context)
@@ -13,7 +14,7 @@ function* check(context: CheckContext): Iterable<Report> {
       const live = liveWires(context, side)
       if (!live.length || isGrounded(context, side)) continue
       const otherwise = sides.some((other) => other !== side && isGrounded(context, other))
-      yield* missing(context, side, live.length, otherwise)
+      yield* missing(context, side, live, otherwise)
     }
   }
 }
@@ -26,15 +27,18 @@ function liveWires({ wires }: CheckContext, { fitted, terminals, grounds }: Grou
   )
 }
 
-function* missing(context: CheckContext, side: GroundSide, live: number, otherwise: boolean): Iterable<Report> {
+function* missing(context: CheckContext, side: GroundSide, live: Wire[], otherwise: boolean): Iterable<Report> {
   const { fitted, grounds } = side
   const own = context.wires.filter(({ from }) => from.device === fitted.id && grounds.includes(from.point))
+  // What was led to a part that is not wired at all is what is wrong with it.
+  const strangers = own.length ? [] : live.filter((wire) => isByHand(context, wire))
   const consequence = otherwise ? '; what it has there works against the other side' : ''
   yield {
     severity: otherwise ? 'fix' : 'stop',
-    subjects: [referTo('device', fitted.id), ...own.map(({ id }) => referTo('wire', id))],
-    fact: `${nameOf(fitted)} has no way to ground${sideWords(side)}, though ${live} of its other wires ${live === 1 ? 'is' : 'are'} fitted${consequence}`,
-    fixes: own.flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire))),
+    subjects: [referTo('device', fitted.id), ...[...own, ...strangers].map(({ id }) => referTo('wire', id))],
+    fact: `${nameOf(fitted)} has no way to ground${sideWords(side)}, though ${live.length} of its other wires ${live.length === 1 ? 'is' : 'are'} fitted${consequence}`,
+    fixes: [...own, ...strangers].flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire))),
+    ...causedBy(context, ...own, ...strangers),
   }
 }
 
@@ -42,11 +46,15 @@ function* missing(context: CheckContext, side: GroundSide, live: number, otherwi
 function* ofBoard(context: CheckContext): Iterable<Report> {
   const { circuit, resolved, wires } = context
   if (circuit.connected(groundOfBoard, batteryGround) || !circuit.joins(batteryId, boardId)) return
-  const own = wires.filter(({ id }) => resolved.board.rails.some((rail) => id === wireId(boardId, boardGround(rail.id))))
+  const isOwn = ({ id }: Wire) => resolved.board.rails.some((rail) => id === wireId(boardId, boardGround(rail.id)))
+  // On its way back to the battery the current of the board may go through other parts.
+  const astray = wires.filter((wire) => wire.kind === 'ground' && wire.main && (wire.omitted || isByHand(context, wire)))
+  const own = astray.length ? astray : wires.filter(isOwn)
   yield {
     subjects: own.map(({ id }) => referTo('wire', id)),
     fact: `the ground of ${resolved.board.name} does not lead to the battery’s`,
     fixes: own.flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire))),
+    ...causedBy(context, ...own),
   }
 }
 

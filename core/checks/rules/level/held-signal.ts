@@ -3,7 +3,7 @@ import { formatVolts, type Volts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { makersOn } from '../../makers'
 import { natureOf, unlikeEnds } from '../../natures'
-import { aboutWire, endWords, wireBack } from '../../reports'
+import { aboutWire, endWords, wireBack, causedBy } from '../../reports'
 
 /** What a signal point bears, and whether it drives. */
 function pointAt({ resolved, terminal }: CheckContext, { device, point }: WireEnd): { bears?: Volts; drives: boolean } {
@@ -38,6 +38,7 @@ function* check(context: CheckContext): Iterable<Report> {
       subjects: aboutWire(wire),
       fact: `${wire.number} holds ${endWords(context, ends.end)} ${held}, at ${endWords(context, ends.other)}${limit}`,
       fixes: wireBack(context, wire),
+      ...causedBy(context, wire),
     }
   }
 }

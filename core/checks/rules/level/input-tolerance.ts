@@ -2,7 +2,7 @@ import type { Wire } from '../../../harness'
 import { referTo } from '../../../plan'
 import { overdrives, pinLevels, terminalLevels } from '../../../suitability'
 import type { CheckContext, Report, Rule } from '../../context'
-import { aboutWire } from '../../reports'
+import { aboutWire, causedBy, wireBack } from '../../reports'
 
 /** Both ends of a wire with what each drives and bears. */
 function endsOf({ terminal, name, resolved }: CheckContext, { from, to }: Wire) {
@@ -26,6 +26,8 @@ function* check(context: CheckContext): Iterable<Report> {
           ...(place ? [place] : []),
         ],
         fact: text,
+        fixes: wireBack(context, wire),
+        ...causedBy(context, wire),
       }
     }
   }

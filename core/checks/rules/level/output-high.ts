@@ -2,9 +2,10 @@ import { referTo } from '../../../plan'
 import { lightHighShare } from '../../../protocols'
 import { formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
-import { aboutWire } from '../../reports'
+import { aboutWire, causedBy } from '../../reports'
 
-function* check({ resolved, through, terminal, feeds, name }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { resolved, through, terminal, feeds, name } = context
   for (const wire of through) {
     if (wire.kind !== 'signal' || wire.to.device) continue
     const input = terminal(wire.from.device!, wire.from.point)
@@ -17,6 +18,7 @@ function* check({ resolved, through, terminal, feeds, name }: CheckContext): Ite
     yield {
       subjects: [...aboutWire(wire), ...(wire.need === undefined ? [] : [referTo('need', wire.need)])],
       fact: `pad ${wire.to.label} gives ${formatVolts(pin.level)} high; ${name(wire.from.device!)} ${input.label} reads high from ${formatVolts(wanted)}`,
+      ...causedBy(context, wire),
     }
   }
 }

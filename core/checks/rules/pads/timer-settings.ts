@@ -1,7 +1,7 @@
 import { placeLabel, splitKey } from '../../../plan'
 import type { PlacedNeed } from '../../../suitability'
-import { needName, type CheckContext, type Report, type Rule } from '../../context'
-import { clashReports, placeReports } from '../../reports'
+import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { keepAway, placeReports } from '../../reports'
 
 /** A timer of the board, or the setting of a part that holds the rate of some of its outputs. */
 function timerName({ resolved }: CheckContext, id: string): string {
@@ -18,9 +18,19 @@ function* check(context: CheckContext): Iterable<Report> {
     way.claims.flatMap((claim) => (claim.kind === 'alike' && claim.thing === thing ? [claim.as] : [])).join()
   const who = (placed: PlacedNeed, thing: string) =>
     `${placeLabel(placed.placement.place, context.resolved.plan)} for ${needName(placed.need)}, ${setting(placed, thing)}`
-  yield* clashReports(context, 'PAD-03', ({ one, other, thing }) => {
-    return `${timerName(context, thing.slice('timer:'.length))} drives ${who(one, thing)}, and ${who(other, thing)}`
-  })
+  // Told once for each timer, however many outputs of it are at odds.
+  const atOdds = new Map<string, Set<PlacedNeed>>()
+  for (const { rule, one, other, thing } of context.clashes)
+    if (rule === 'PAD-03') atOdds.set(thing, new Set([...(atOdds.get(thing) ?? []), one, other]))
+  for (const [thing, all] of atOdds) {
+    const outputs = [...all]
+    const words = outputs.map((placed) => who(placed, thing))
+    yield {
+      subjects: [...new Set(outputs.flatMap(aboutPlaced))],
+      fact: `${timerName(context, thing.slice('timer:'.length))} drives ${words.slice(0, -1).join(', ')}, and ${words.at(-1)}`,
+      fixes: outputs.map((placed) => keepAway(context, placed)),
+    }
+  }
 }
 
 export const timerSettings: Rule = {

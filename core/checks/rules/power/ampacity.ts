@@ -2,9 +2,12 @@ import { ampacity, bears, burstFactor, gaugeFor, unloaded, wireRating } from '..
 import { fits, formatAmps } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { aboutWire } from '../../reports'
+import { isUpsetWire } from '../../upset'
 
-function* check({ power, wires }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { power, wires } = context
   for (const wire of wires) {
+    if (isUpsetWire(context, wire)) continue
     const load = power.flows.get(wire.id) ?? unloaded
     const rating = wireRating(wire.gauge, wire.bursts)
     if (bears(rating, load)) continue

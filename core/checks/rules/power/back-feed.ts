@@ -1,14 +1,15 @@
 import type { Place, Subject } from '../../../plan'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { joinersOf, joinWords } from '../../joins'
 import { makersOf } from '../../makers'
-import { aboutWire, feedFixes, pairs, suitingSources, supplyReports, wireBack } from '../../reports'
+import { aboutWire, feedFixes, pairs, suitingSources, supplyReports, wireBack, causedBy } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   const { power, resolved } = context
   const label = (place: Place) => power.nodes.find((node) => node.place === place)?.label ?? place
   yield* supplyReports(context, 'PWR-07', ({ supply }) =>
-    feedFixes(supply, suitingSources(context, supply), (source) => `Feed it from ${source.label}`),
+    feedFixes(context, supply, suitingSources(context, supply), (source) => `Feed it from ${source.label}`),
   )
   yield* joinedSources(context)
   for (const fitted of resolved.devices) {
@@ -25,16 +26,18 @@ function* check(context: CheckContext): Iterable<Report> {
 }
 
 function* joinedSources(context: CheckContext): Iterable<Report> {
-  const { circuit, wires } = context
+  const { circuit } = context
   for (const [one, other] of pairs(makersOf(context))) {
     if (!circuit.connected(one.plus, other.plus)) continue
-    const net = circuit.net(one.plus)
-    const moved = wires.filter((wire) => !wire.omitted && circuit.netOf(wire) === net && wireBack(context, wire).length)
-    const subjects: Subject[] = [one.place, other.place, ...moved.flatMap(aboutWire)]
+    const joiners = joinersOf(context, one.plus, other.plus)
+    const subjects: Subject[] = [...joiners.flatMap(aboutWire), one.place, other.place]
     yield {
       subjects: [...new Set(subjects)],
-      fact: `${one.label} and ${other.label} are joined${moved.length ? ` by ${moved.map(({ number }) => number).join(', ')}` : ''}`,
-      fixes: moved.flatMap((wire) => wireBack(context, wire)),
+      fact: joiners.length
+        ? `${joinWords(context, joiners)} ${joiners.length > 1 ? 'join' : 'joins'} ${one.label} with ${other.label}`
+        : `${one.label} and ${other.label} are joined`,
+      fixes: joiners.flatMap((wire) => wireBack(context, wire)),
+      ...causedBy(context, ...joiners),
     }
   }
 }

@@ -18,12 +18,14 @@ describe('PWR-14', () => {
   })
   it('weighs a peak, and has mended what flows all the time', () => {
     expect(link('JST-GH 1.25 ×2', 0.9, 2)).toMatchObject([
-      { severity: 'weigh', fact: 'W1 takes 2 A at peak through VCC of Video; a contact of JST-GH 1.25 ×2 carries 1 A' },
-      { severity: 'weigh', fact: 'W2 takes 2 A at peak through GND of Video; a contact of JST-GH 1.25 ×2 carries 1 A' },
+      {
+        severity: 'weigh',
+        fact: 'W1 and W2 take 2 A at peak through VCC of Video and GND of Video; a contact of JST-GH 1.25 ×2 carries 1 A',
+      },
     ])
     expect(link('0.1 in ×2', 3.5, 4)[0]).toMatchObject({
       severity: 'fix',
-      fact: 'W1 takes 3.5 A all the time through VCC of Video; a contact of 0.1 in ×2 carries 3 A',
+      fact: 'W1 and W2 take 3.5 A all the time through VCC of Video and GND of Video; a contact of 0.1 in ×2 carries 3 A',
     })
   })
 })

@@ -1,12 +1,14 @@
 import { referTo, type FittedSupply } from '../../../plan'
 import { formatVolts } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { isUpsetSource } from '../../upset'
 
 /** Volts that are but rounding. */
 const negligible = 1e-6
 
-function* check({ power }: CheckContext): Iterable<Report> {
-  for (const node of power.nodes) {
+function* check(context: CheckContext): Iterable<Report> {
+  for (const node of context.power.nodes) {
+    if (isUpsetSource(context, node.place)) continue
     if (!node.alive.battery || node.headroom === undefined || (!node.leaves.length && node.peak === 0)) continue
     const fed = node.leaves.flatMap(({ supply }) => [referTo('supply', supply.key), referTo('device', supply.fitted.id)])
     if (node.input && node.input.full > node.input.max) {

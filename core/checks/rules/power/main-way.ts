@@ -1,7 +1,7 @@
 import { wireId } from '../../../harness'
 import { formatAmps } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
-import { aboutWire, endWords, feedFixes, suitingSources, supplyReports, wireBack } from '../../reports'
+import { aboutWire, endWords, feedFixes, suitingSources, supplyReports, wireBack, causedBy } from '../../reports'
 
 /** Motor current that comes back by a ground pad of a board which is not made for it. */
 function* wayBack(context: CheckContext): Iterable<Report> {
@@ -19,6 +19,7 @@ function* wayBack(context: CheckContext): Iterable<Report> {
       subjects: [...aboutWire(wire), ...aboutSupply(supply)],
       fact: `${nameOf(fitted)}: its motor current, up to ${formatAmps(peak)}, comes back by ${endWords(context, end)} of the board, which is not made for it (${wire.number})`,
       fixes: wireBack(context, wire),
+      ...causedBy(context, wire),
     }
   }
 }
@@ -34,7 +35,7 @@ export const mainWay: Rule = {
   },
   *check(context) {
     yield* supplyReports(context, 'PWR-12', ({ supply }) =>
-      feedFixes(supply, suitingSources(context, supply), ({ label }) => `Feed it from ${label}`),
+      feedFixes(context, supply, suitingSources(context, supply), ({ label }) => `Feed it from ${label}`),
     )
     yield* wayBack(context)
   },

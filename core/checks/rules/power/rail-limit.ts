@@ -5,6 +5,7 @@ import { fits, formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
 import { feedFixes, suitingSources } from '../../reports'
+import { isUpsetSource } from '../../upset'
 
 type Feed = CheckContext['feeds'][number]
 type Supply = Feed['supply']
@@ -12,7 +13,7 @@ type Supply = Feed['supply']
 function* check(context: CheckContext): Iterable<Report> {
   for (const source of context.sources) {
     const fed = context.power.nodes.find(({ place }) => place === source.place)?.leaves ?? []
-    if (!fed.length) continue
+    if (!fed.length || isUpsetSource(context, source.place)) continue
     const { typical, peak } = context.power.nodes.find(({ place }) => place === source.place)!
     if (fits(peak, source.limit)) continue
     const own = ownCurrents(context.resolved).get(source.place) ?? 0
@@ -37,7 +38,7 @@ function feedsControl(fed: { supply: Supply }[], own: number): boolean {
 
 function elsewhere(context: CheckContext, from: Place, supply: Supply): Fix[] {
   const others = suitingSources(context, supply).filter(({ place }) => place !== from)
-  return feedFixes(supply, others, ({ label }) => `Feed ${nameOf(supply.fitted)} from ${label}`)
+  return feedFixes(context, supply, others, ({ label }) => `Feed ${nameOf(supply.fitted)} from ${label}`)
 }
 
 /** Lights as they are laid out are dimmed; of other parts there may be a variant that takes less. */

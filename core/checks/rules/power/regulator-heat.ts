@@ -1,6 +1,7 @@
 import { referTo } from '../../../plan'
 import { formatAmps, plain } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
+import { isUpsetSource } from '../../upset'
 
 /** Kelvin above the air at which a regulator shuts off, less a warm day; and at which it is merely hot. */
 const tooHot = 100
@@ -10,8 +11,9 @@ const shutDown = 150
 /** Watts that a small package sheds without a figure of its own. */
 const plainLimit = 1
 
-function* check({ power }: CheckContext): Iterable<Report> {
-  for (const node of power.nodes) {
+function* check(context: CheckContext): Iterable<Report> {
+  for (const node of context.power.nodes) {
+    if (isUpsetSource(context, node.place)) continue
     if (node.kind !== 'linear' || !node.heat) continue
     const watts = node.heat.typical
     const kelvin = node.kelvinPerWatt === undefined ? undefined : watts * node.kelvinPerWatt

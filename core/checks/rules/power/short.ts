@@ -5,7 +5,7 @@ import { formatVolts } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { makersOn } from '../../makers'
 import { natureOf, unlikeEnds } from '../../natures'
-import { aboutWire, endWords, wireBack } from '../../reports'
+import { aboutWire, endWords, causedBy, wireBack } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   const nets = new Map<string, Wire[]>()
@@ -30,6 +30,7 @@ function* inNet(context: CheckContext, net: string, wires: Wire[]): Iterable<Rep
       subjects: [...aboutWire(wire), ...consequence.subjects],
       fact: `${wire.number} joins ${endWords(context, end)} with ${endWords(context, other)}${consequence.fact}`,
       fixes: wireBack(context, wire),
+      ...causedBy(context, wire),
     }
   }
   if (joining.length) return
@@ -40,6 +41,7 @@ function* inNet(context: CheckContext, net: string, wires: Wire[]): Iterable<Rep
     subjects: [...new Set([...meeting.flatMap(aboutWire), ...consequence.subjects])],
     fact: `${meeting.map(({ number }) => number).join(' and ')} join a ground with a supply${consequence.fact}`,
     fixes: meeting.flatMap((wire) => wireBack(context, wire)),
+    ...causedBy(context, ...meeting),
   }
 }
 

@@ -14,6 +14,7 @@ export const unfilteredVideo: Rule = {
   check: (context) =>
     supplyReports(context, 'PWR-10', ({ supply }) =>
       feedFixes(
+        context,
         supply,
         suitingSources(context, supply).filter(({ filtered }) => filtered),
         ({ label }) => `Feed ${nameOf(supply.fitted)} from ${label}`,

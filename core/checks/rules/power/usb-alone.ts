@@ -1,10 +1,12 @@
 import { boardId, referTo } from '../../../plan'
 import { fits, formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { isUpsetSource } from '../../upset'
 
-function* check({ power }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { power } = context
   for (const node of power.nodes.filter(({ kind }) => kind === 'usb')) {
-    if (fits(node.typical, node.limit)) continue
+    if (fits(node.typical, node.limit) || isUpsetSource(context, node.place)) continue
     const live = power.nodes
       .filter(({ alive, kind }) => alive.usb && kind !== 'usb')
       .flatMap(({ leaves }) => leaves)

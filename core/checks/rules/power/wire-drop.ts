@@ -4,9 +4,11 @@ import { referTo } from '../../../plan'
 import { formatAmps, formatVolts, plain, wireResistancePerMetre } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
+import { isUpsetSupply } from '../../upset'
 
-function* check({ power }: CheckContext): Iterable<Report> {
-  for (const leaf of power.leaves) {
+function* check(context: CheckContext): Iterable<Report> {
+  for (const leaf of context.power.leaves) {
+    if (isUpsetSupply(context, leaf.supply)) continue
     const { supply } = leaf.supply
     const before = leaf.empty + leaf.drop
     if (leaf.drop <= 0 || before < supply.min) continue

@@ -3,7 +3,8 @@ import { boardId, idIn, isIdle, partsOf } from '../../../plan'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
-import { endWords, feedFixes, fitWire, suitingSources, wireBack } from '../../reports'
+import { endWords, feedFixes, fitWire, suitingSources, wireBack, causedBy } from '../../reports'
+import { isUpsetSupply } from '../../upset'
 
 type Feed = CheckContext['feeds'][number]
 
@@ -14,6 +15,7 @@ function* check(context: CheckContext): Iterable<Report> {
     if (source && isCircle(context, supply.key)) yield inCircle(supply, source.label)
     if (source || alternativeFed(feeds, supply) || isIdle(resolved, supply.fitted)) continue
     if (supply.fitted.id === boardId && !boardInputUsed(context, supply)) continue
+    if (isUpsetSupply(context, supply)) continue
     const suiting = suitingSources(context, supply)
     const wire = wireOf(context, supply)
     const chosen = resolved.plan.supplies[supply.key] !== undefined
@@ -23,8 +25,9 @@ function* check(context: CheckContext): Iterable<Report> {
       fact: `${nameOf(supply.fitted)} has no supply: ${why(context, supply, suiting.length)}`,
       fixes: [
         ...mends,
-        ...(chosen && mends.length ? [] : feedFixes(supply, suiting, ({ label }): string => `Feed it from ${label}`)),
+        ...(chosen && mends.length ? [] : feedFixes(context, supply, suiting, ({ label }): string => `Feed it from ${label}`)),
       ] as Fix[],
+      ...causedBy(context, wire),
     }
   }
 }

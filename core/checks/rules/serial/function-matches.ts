@@ -1,7 +1,7 @@
 import { referTo } from '../../../plan'
 import type { SerialLink } from '../../../links'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
-import { endWords, placeReports } from '../../reports'
+import { causedBy, endWords, placeReports } from '../../reports'
 import { straysOf } from '../../strays'
 
 function* check(context: CheckContext): Iterable<Report> {
@@ -36,6 +36,7 @@ function* elsewhere(context: CheckContext, link: SerialLink): Iterable<Report> {
       subjects: [referTo('wire', wire.id), ...aboutLink(link)],
       fact: `${wire.number} of ${needName(link.need)} is on ${endWords(context, wire.to)}; it belongs on ${wanted} of ${link.port.label}`,
       fixes: [{ label: `Move ${wire.number} to ${link.port.label}`, edit: { type: 'wire.set', wire: wire.id, unset: ['end'] } }],
+      ...causedBy(context, wire),
     }
   }
 }

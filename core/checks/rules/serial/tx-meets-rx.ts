@@ -1,3 +1,4 @@
+import { causedBy } from '../../reports'
 import type { Wire } from '../../../harness'
 import { placeLabel, referTo, type Edit } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
@@ -30,6 +31,8 @@ function* checkWire(context: CheckContext, wire: Wire): Iterable<Report> {
   const port = referTo('port', end.port.id)
   const edits = crossing(context, wire)
   yield {
+    ...causedBy(context, wire),
+    severity: direction === 'out' ? 'stop' : 'fix',
     subjects: [referTo('wire', wire.id), referTo('device', wire.from.device!), port, referTo('need', wire.need!)],
     fact: `${wire.number} joins ${wire.from.label} of ${context.name(wire.from.device!)} to ${end.line.toUpperCase()} of ${placeLabel(port, context.resolved.plan)}: ${both} meet`,
     fixes: edits.length ? [{ label: 'Cross the pair', edit: { type: 'several', label: `Cross ${wire.number}`, edits } }] : [],

@@ -2,7 +2,7 @@ import type { VideoNeed } from '../../../catalogue'
 import type { WireEnd } from '../../../harness'
 import { videoDirection } from '../../../suitability'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
-import { aboutWire } from '../../reports'
+import { aboutWire, causedBy } from '../../reports'
 
 /** Which way the picture goes at an end of a wire, and what the end is called. */
 function endOf({ resolved }: CheckContext, { device, point, label }: WireEnd): { direction?: 'in' | 'out'; name: string } {
@@ -17,10 +17,13 @@ function endOf({ resolved }: CheckContext, { device, point, label }: WireEnd): {
 
 function* check(context: CheckContext): Iterable<Report> {
   for (const wire of context.through) {
-    if (wire.kind !== 'video') continue
+    // A wire that was added takes nothing from the chain; where it joins two that drive, that is told as such.
+    if (wire.kind !== 'video' || Object.hasOwn(context.resolved.plan.extras, wire.id)) continue
     const [near, far] = [endOf(context, wire.from), endOf(context, wire.to)]
     if (near.direction && far.direction && near.direction !== far.direction) continue
     yield {
+      ...causedBy(context, wire),
+      severity: near.direction === 'out' && far.direction === 'out' ? 'stop' : 'fix',
       subjects: aboutWire(wire),
       fact:
         near.direction === far.direction

@@ -1,0 +1,53 @@
+import { memo } from '../memo'
+import { inputPoints, type Wire } from '../harness'
+import type { FittedSupply, Place } from '../plan'
+import type { CheckContext } from './context'
+import { makersOf } from './makers'
+import { natureOf } from './natures'
+
+/**
+ * Nets that a short or a join of sources upsets, and all that regulators make from such: no figure of what hangs on them
+ * means anything until the join is gone.
+ */
+const upsetNets = memo((context: CheckContext): ReadonlySet<string> => {
+  const { circuit, resolved, sources } = context
+  const natures = new Map<string, Set<string>>()
+  for (const wire of circuit.wires) {
+    const net = circuit.netOf(wire)
+    const known = natures.get(net) ?? new Set()
+    for (const nature of [natureOf(context, wire.from), natureOf(context, wire.to)]) if (nature) known.add(nature)
+    natures.set(net, known)
+  }
+  const upset = new Set([...natures].flatMap(([net, of]) => (of.has('ground') && of.has('supply') ? [net] : [])))
+  const makers = new Set<string>()
+  for (const { plus } of makersOf(context)) {
+    const net = circuit.net(plus)
+    if (makers.has(net)) upset.add(net)
+    makers.add(net)
+  }
+  const pluses = new Map(resolved.supplies.map((supply) => [supply.key, inputPoints(supply.fitted.id, supply.supply).plus]))
+  for (let count = -1; count < upset.size;) {
+    count = upset.size
+    for (const { plus, above, inputs } of sources) {
+      const from = [above, ...inputs.map((key) => pluses.get(key))].filter((point) => point !== undefined)
+      if (from.some((point) => upset.has(circuit.net(point)))) upset.add(circuit.net(plus))
+    }
+  }
+  return upset
+})
+
+/** Whether what feeds a supply input is upset. */
+export function isUpsetSupply(context: CheckContext, supply: FittedSupply): boolean {
+  return upsetNets(context).has(context.circuit.netOfInput(supply))
+}
+
+/** Whether a wire's net is upset. */
+export function isUpsetWire(context: CheckContext, wire: Wire): boolean {
+  return upsetNets(context).has(context.circuit.netOf(wire))
+}
+
+/** Whether what a source gives is upset. */
+export function isUpsetSource(context: CheckContext, place: Place): boolean {
+  const source = context.sources.find((each) => each.place === place)
+  return source !== undefined && upsetNets(context).has(context.circuit.net(source.plus))
+}
