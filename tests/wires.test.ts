@@ -37,7 +37,9 @@ function compare(plan: Plan, changed: Plan, what: string) {
   for (const [fault, rules] of Object.entries(rulesOf) as [Fault, RuleId[]][]) {
     // What a wire makes is told once, by the gravest of it.
     const otherwise =
-      [...faults].some((other) => other !== fault && rulesOf[other].some((rule) => told.has(rule))) || told.has('PWR-12') || told.has('LVL-01')
+      [...faults].some((other) => other !== fault && rulesOf[other].some((rule) => told.has(rule))) ||
+      told.has('PWR-12') ||
+      told.has('LVL-01')
     const said = rules.filter((rule) => told.has(rule))
     const facts = findings.filter(({ rule }) => rules.includes(rule)).map(({ rule, fact }) => `${rule} ${fact}`)
     if (otherwise && !said.length) continue

@@ -18,10 +18,9 @@ import {
   type Problem,
   type ProgramSolver,
   type SearchLimits,
-  type WayOut,
 } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
-import { settle, soundWays, type Analysis } from '#core/engine'
+import { settle, soundWays, type Analysis, type SoundWay } from '#core/engine'
 import type { Arrangement, Layers } from '#core/harness'
 import { resolvePlan, type Place, type Plan } from '#core/plan'
 import { Draughtsman, type Improvement } from './draughtsman'
@@ -43,7 +42,7 @@ export interface AnswerParcel extends Omit<Answer, 'analysis'> {
 /** Why a need has no place, and what to do. */
 export interface Deadlock {
   conflict: Conflict
-  ways: WayOut[]
+  ways: SoundWay[]
 }
 
 /** What each place would mean to some needs: to those that are done, where it is not as it was told before. */

@@ -1,6 +1,6 @@
-import type { Finding } from '#core/checks'
+import type { Finding, Fix } from '#core/checks'
 import { sameValue } from '#core/editing'
-import type { Analysis } from '#core/engine'
+import { outcomeOf, type Analysis, type FixOutcome } from '#core/engine'
 import { applyEdit, planKind, type Edit, type Place, type Plan } from '#core/plan'
 import type { Answer } from '../engine/engine'
 import type { Saved } from './document-server'
@@ -93,6 +93,16 @@ export class BuildSession extends DocumentSession<Plan, Edit, Surroundings> {
         .filter((key) => after.assignment[key]?.place !== plan.assignment[key]!.place)
         .map((need) => ({ need, to: after.assignment[need]?.place })),
     }
+  }
+
+  /** What a fix of a finding would come to, with all that follows of itself; undefined when the plan went on meanwhile. */
+  async tryFix(finding: Finding, fix: Fix): Promise<FixOutcome | undefined> {
+    const { document: plan } = this.history
+    const findings = this.analysis?.findings ?? []
+    const after = await this.analyst?.preview(applyEdit(plan, fix.edit))
+    if (!after || this.history.document !== plan) return undefined
+    const { assignment, analysis } = after
+    return outcomeOf({ plan, findings }, { plan: { ...plan, assignment }, findings: analysis.findings }, finding, fix)
   }
 
   /** Looks for a better allocation, or a proof, longer than is usual. */

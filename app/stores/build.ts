@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import type { Finding, Fix } from '#core/checks'
 import { mayDo, type Edit, type Plan } from '#core/plan'
 import { Analyst } from '~/engine/analyst'
 import { EngineClient } from '~/engine/client'
@@ -129,6 +130,7 @@ export const useBuild = defineStore('build', () => {
     unsaved,
     /** Does an edit; tells in words what it has done, with an offer to take it back, where they are given. */
     edit: (edit: Edit, words?: string) => session?.edit(edit, words),
+    tryFix: (finding: Finding, fix: Fix) => session?.tryFix(finding, fix) ?? Promise.resolve(undefined),
     preview: (edit: Edit) => session?.preview(edit) ?? Promise.resolve(undefined),
     /** Takes the best allocation that was found. */
     allocate: () => {

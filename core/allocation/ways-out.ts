@@ -20,6 +20,8 @@ export interface WayOut {
   edit: Edit
   /** What would be without a place afterwards. */
   unmet: string[]
+  /** Names of devices that it gives up besides. */
+  givesUp: string[]
 }
 
 /**
@@ -152,5 +154,7 @@ function tryEdit(plan: Plan, base: Allocation, key: string, edit: Edit, limits: 
   const newly = unmet.filter((other) => !base.unmet.includes(other))
   if (!wanted || unmet.includes(key) || newly.some((other) => rank(other) <= rank(key))) return []
   const given = [...new Set(newly.map((other) => after.devices.find(({ id }) => id === splitKey(other)[0])!.name))]
-  return [{ label: describeEdit(edit, plan) + (given.length ? `, giving up ${given.join(', ')}` : ''), edit, unmet }]
+  return [
+    { label: describeEdit(edit, plan) + (given.length ? `, giving up ${given.join(', ')}` : ''), edit, unmet, givesUp: given },
+  ]
 }

@@ -1,6 +1,7 @@
 import { groundOfBoard } from '../electrics'
-import { batteryGround, terminalPoint, type FittedDevice } from '../plan'
-import type { CheckContext } from './context'
+import { batteryGround, freshExtra, padPoint, terminalPoint, type Edit, type FittedDevice } from '../plan'
+import { nameOf, type CheckContext } from './context'
+import type { Fix } from './finding'
 
 /** A side of a part whose grounds are joined inside; most parts have one. */
 export interface GroundSide {
@@ -30,6 +31,24 @@ export function isGrounded({ circuit }: CheckContext, { fitted, grounds }: Groun
     const point = terminalPoint(fitted.id, ground)
     return circuit.connected(point, groundOfBoard) || circuit.connected(point, batteryGround)
   })
+}
+
+/** The fix that gives a side of a part a wire of its own to the board's ground, at the plain pad with fewest wires. */
+export function groundWire(context: CheckContext, { fitted, grounds }: GroundSide): Fix[] {
+  const { resolved, circuit } = context
+  const crowd = (pad: string) => circuit.wires.filter(({ to }) => to.device === undefined && to.point === pad).length
+  const [pad] = resolved.board.pads
+    .filter(({ kind, connector }) => kind === 'ground' && connector === undefined)
+    .toSorted((one, other) => crowd(one.id) - crowd(other.id))
+  const [ground] = grounds
+  if (!pad || ground === undefined) return []
+  const edit: Edit = {
+    type: 'wire.add',
+    wire: freshExtra(resolved.plan.extras),
+    from: terminalPoint(fitted.id, ground),
+    to: padPoint(pad.id),
+  }
+  return [{ label: `Add a ground from ${nameOf(fitted)} to pad ${pad.label}`, edit }]
 }
 
 /** What a side is called after its supplies: "the 5V side"; nothing where a device has but one. */

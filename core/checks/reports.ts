@@ -13,7 +13,7 @@ import {
   type Subject,
 } from '../plan'
 import {
-  betterRates,
+  goodRates,
   isPossible,
   offersForSupply,
   type Clash,
@@ -62,7 +62,7 @@ export function* placeReports(
         severity: fact.severity,
         subjects: aboutPlaced(placed),
         fact: `${needName(placed.need)}: ${fact.text}`,
-        fixes: fixes(placed, fact),
+        fixes: [...linkBack(context, placed.need.key), ...fixes(placed, fact)],
       }
     }
   }
@@ -130,21 +130,34 @@ export function feedFixes(
   })
 }
 
-/** Fixes that set both ends of a link to a rate that its port makes well. */
-export function rateFixes({ links }: CheckContext, { need: { key } }: PlacedNeed): Fix[] {
+/** Fixes that set both ends of a link to a rate that its port makes well, alike in all else, those that one end has already first. */
+export function rateFixes({ links }: CheckContext, key: NeedKey): Fix[] {
   const link = links.find(({ need }) => need.key === key)
   if (!link) return []
-  return betterRates(link).map((baud) => ({
-    label: `Set both ends to ${formatBaud(baud)}`,
-    edit: {
-      type: 'several',
-      label: `Run ${needName(link.need)} at ${formatBaud(baud)}`,
-      edits: [
-        { type: 'link.set', need: key, end: 'board', set: { baud } },
-        { type: 'link.set', need: key, end: 'device', set: { baud } },
-      ],
-    },
-  }))
+  const { board, device } = link
+  const { format, inverted, halfDuplex } = device
+  const there = board.baud === device.baud ? [] : [device.baud, board.baud]
+  const others = goodRates(link).filter((baud) => baud !== board.baud || there.includes(baud))
+  const rank = (baud: number) => (there.includes(baud) ? there.indexOf(baud) : there.length)
+  return others
+    .toSorted((one, other) => rank(one) - rank(other))
+    .map((baud) => ({
+      label: `Set both ends to ${formatBaud(baud)}`,
+      edit: {
+        type: 'several',
+        label: `Run ${needName(link.need)} at ${formatBaud(baud)}`,
+        edits: [
+          { type: 'link.set', need: key, end: 'board', set: { baud, format, inverted, halfDuplex } },
+          { type: 'link.set', need: key, end: 'device', set: { baud, format, inverted, halfDuplex } },
+        ],
+      },
+    }))
+}
+
+/** The fix that takes back what was set by hand of a link; none where nothing was. */
+export function linkBack({ resolved: { plan } }: CheckContext, need: NeedKey): Fix[] {
+  if (plan.links[need] === undefined) return []
+  return [{ label: 'Set both ends as worked out', edit: { type: 'link.clear', need } }]
 }
 
 /** Labels of the pads that bring a pin out, or the pin itself. */

@@ -1,9 +1,23 @@
 import { memo } from '../memo'
 import { inputPoints, type Wire } from '../harness'
 import type { FittedSupply, Place } from '../plan'
+import type { RuleId } from '../suitability'
 import type { CheckContext } from './context'
 import { makersOf } from './makers'
 import { natureOf } from './natures'
+
+/** Rules that leave unsaid what only follows from an upset net; once it is mended they may speak of what was so before. */
+export const saidOnceMended: readonly RuleId[] = [
+  'PWR-01',
+  'PWR-02',
+  'PWR-03',
+  'PWR-04',
+  'PWR-05',
+  'PWR-06',
+  'PWR-08',
+  'PWR-09',
+  'PWR-14',
+]
 
 /**
  * Nets that a short or a join of sources upsets, and all that regulators make from such: no figure of what hangs on them

@@ -184,12 +184,12 @@ function loadFacts(load: number, baud: Baud, records: boolean): Fact[] {
   return [load > headRoom ? costly(rule, text, 8, 'weigh') : remark(rule, text)]
 }
 
-/** Rates of the device's way of speaking at which the link would run well at its port, for who has to change the rate. */
-export function betterRates(link: SerialLink): Baud[] {
+/** Rates of the device's way of speaking at which the link runs well at its port. */
+export function goodRates(link: SerialLink): Baud[] {
   const { port, board, option } = link
   return ratesOf(option, port).filter((baud) => {
     const error = Math.abs(baudError(port, baud))
-    return baud !== board.baud && error <= baudTolerance(board.format, port.oversampling) * ownShare && loadOf(link, baud) <= full
+    return error <= baudTolerance(board.format, port.oversampling) * ownShare && loadOf(link, baud) <= full
   })
 }
 

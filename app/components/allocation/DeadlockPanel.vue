@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { WayOut } from '#core/allocation'
+import type { SoundWay } from '#core/engine'
 import { useLatest } from '~/composables/useLatest'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
@@ -39,8 +39,13 @@ const held = ({ conflict }: Deadlock) => [
     ({ key, place, kind }) => `the ${kind} of ${names.needOfDevice(key)} ${kind === 'lock' ? 'to' : 'off'} ${names.place(place)}`,
   ),
 ]
+/** A way with the rules that it brings, where it gives something up for that. */
+const wayWords = ({ label, brings }: SoundWay) =>
+  brings.length ? `${label}, bringing ${[...new Set(brings.map(({ rule }) => rule))].join(', ')}` : label
+const priceOf = ({ brings }: SoundWay) =>
+  brings.length ? brings.map(({ rule, fact }) => `${rule} ${fact}`).join('\n') : undefined
 /** Ways out by what they touch: those of the plan first, other boards after them. */
-const grouped = (ways: WayOut[]) => ({
+const grouped = (ways: SoundWay[]) => ({
   here: ways.filter(({ edit }) => edit.type !== 'board.choose'),
   boards: ways.filter(({ edit }) => edit.type === 'board.choose'),
 })
@@ -77,8 +82,9 @@ const grouped = (ways: WayOut[]) => ({
             size="x-small"
             variant="outlined"
             color="primary"
+            :title="priceOf(way)"
             @click="build.edit(way.edit)"
-            >{{ way.label }}</v-btn
+            >{{ wayWords(way) }}</v-btn
           >
           <v-menu v-if="grouped(deadlock.ways).boards.length">
             <template #activator="{ props }">
@@ -91,6 +97,8 @@ const grouped = (ways: WayOut[]) => ({
                 v-for="way in grouped(deadlock.ways).boards"
                 :key="way.label"
                 :title="way.label"
+                :subtitle="priceOf(way)"
+                lines="two"
                 @click="build.edit(way.edit)"
               />
             </v-list>

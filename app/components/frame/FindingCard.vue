@@ -1,25 +1,26 @@
 <script setup lang="ts">
 import type { Finding, Fix } from '#core/checks'
-import { fixKey } from '~/composables/useIdleFixes'
+import type { FixOutcome } from '#core/engine'
+import type { TriedFixes } from '~/composables/useTriedFixes'
 import { useBuild } from '~/stores/build'
 
-const { finding, idle = new Set<string>() } = defineProps<{
+const { finding, fixes = { offered: [], tried: true } } = defineProps<{
   finding: Finding
-  /** Keys of fixes that bring as much as they settle: they stand last. */
-  idle?: Set<string>
+  /** What mends it, each tried. */
+  fixes?: TriedFixes
 }>()
 const emit = defineEmits<{ pick: [] }>()
 const build = useBuild()
 const open = ref(false)
 const preview = ref<{ label: string; text: string }>()
 
-const fixes = computed(() => {
-  const last = (fix: Fix) => Number(idle.has(fixKey(finding, fix)))
-  return finding.fixes.toSorted((a, b) => last(a) - last(b)).slice(0, 4)
-})
+/** As many as are looked through at once; those that give something up stand last. */
+const offered = computed(() =>
+  fixes.offered.toSorted((a, b) => Number(a.outcome.givesUp) - Number(b.outcome.givesUp)).slice(0, 4),
+)
 
 /** Says what a fix would change, by trying it on a copy. */
-async function look(fix: Fix) {
+async function look(fix: Fix, { brings: price }: FixOutcome) {
   const words = { label: fix.label, text: 'working it out' }
   preview.value = words
   try {
@@ -28,10 +29,16 @@ async function look(fix: Fix) {
     const { settles, brings, moves } = seen
     words.text = [
       `settles ${settles.length} finding${settles.length === 1 ? '' : 's'}`,
-      brings.length ? `brings ${brings.length} new` : 'brings none',
-      ...(brings.length >= settles.length && brings.length ? ['brings as much as it settles'] : []),
+      ...(price.length ? [`brings ${price.map(({ fact }) => fact).join('; ')}`] : []),
+      brings.length > price.length
+        ? `brings or changes ${brings.length - price.length} more`
+        : price.length
+          ? ''
+          : 'brings none',
       moves.length ? `moves ${moves.length}` : 'moves nothing',
-    ].join(', ')
+    ]
+      .filter(Boolean)
+      .join(', ')
   } catch (error) {
     words.text = (error as Error).message
   }
@@ -70,19 +77,22 @@ function apply(fix: Fix) {
     <div class="actions">
       <template v-if="finding.accepted === undefined">
         <v-btn
-          v-for="fix in fixes"
+          v-for="{ fix, outcome } in offered"
           :key="fix.label"
           class="fix"
           variant="outlined"
           color="primary"
           size="x-small"
-          @mouseenter="look(fix)"
-          @focus="look(fix)"
+          @mouseenter="look(fix, outcome)"
+          @focus="look(fix, outcome)"
           @mouseleave="preview = undefined"
           @blur="preview = undefined"
           @click="apply(fix)"
           >{{ fix.label }}</v-btn
         >
+        <span v-if="finding.fixes.length && !offered.length" class="none">{{
+          fixes.tried ? 'No one change mends it.' : 'Trying what mends it.'
+        }}</span>
         <button v-if="finding.severity !== 'stop'" class="why" :aria-expanded="reason !== undefined" @click="startAccepting">
           Accept
         </button>
@@ -154,6 +164,9 @@ function apply(fix: Fix) {
   background: rgb(var(--v-theme-surface));
   border: 1px solid rgb(var(--v-theme-secondary));
   border-radius: 3px;
+}
+.none {
+  font-size: var(--text-fine);
 }
 .accepted .fact {
   opacity: 0.75;

@@ -4,7 +4,7 @@ import { openFindings, type Finding } from '#core/checks'
 import { partsOf } from '#core/plan'
 import { countBySeverity } from '~/composables/severityCounts'
 import { severityLook } from '~/composables/severityLook'
-import { useIdleFixes } from '~/composables/useIdleFixes'
+import { useTriedFixes } from '~/composables/useTriedFixes'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
@@ -12,7 +12,7 @@ const folded = defineModel<boolean>('folded', { required: true })
 const build = useBuild()
 const selection = useSelection()
 const onlySelected = ref(true)
-const idle = useIdleFixes()
+const fixesOf = useTriedFixes()
 
 const all = computed(() => build.analysis?.findings ?? [])
 const shown = computed(() => {
@@ -62,7 +62,13 @@ function pick(finding: Finding) {
           <SeverityMark :severity="group.severity" /> {{ severityLook[group.severity].word }}
           <span class="quiet">{{ severityLook[group.severity].meaning }}</span>
         </h2>
-        <FindingCard v-for="finding in group.findings" :key="finding.id" :finding :idle @pick="pick(finding)" />
+        <FindingCard
+          v-for="finding in group.findings"
+          :key="finding.id"
+          :finding
+          :fixes="fixesOf(finding)"
+          @pick="pick(finding)"
+        />
       </section>
       <section v-if="accepted.length">
         <h2>

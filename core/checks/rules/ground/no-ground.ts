@@ -2,7 +2,8 @@ import { groundOfBoard } from '../../../electrics'
 import { wireId, type Wire } from '../../../harness'
 import { batteryGround, batteryId, boardGround, boardId, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
-import { isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'
+import { groundWire, isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'
+import type { Fix } from '../../finding'
 import { isByHand } from '../../joins'
 import { causedBy, fitWire, wireBack } from '../../reports'
 
@@ -32,14 +33,23 @@ function* missing(context: CheckContext, side: GroundSide, live: Wire[], otherwi
   const own = context.wires.filter(({ from }) => from.device === fitted.id && grounds.includes(from.point))
   // What was led to a part that is not wired at all is what is wrong with it.
   const strangers = own.length ? [] : live.filter((wire) => isByHand(context, wire))
+  const mends = backInPlace(context, [...own, ...strangers])
   const consequence = otherwise ? '; what it has there works against the other side' : ''
   yield {
     severity: otherwise ? 'fix' : 'stop',
     subjects: [referTo('device', fitted.id), ...[...own, ...strangers].map(({ id }) => referTo('wire', id))],
     fact: `${nameOf(fitted)} has no way to ground${sideWords(side)}, though ${live.length} of its other wires ${live.length === 1 ? 'is' : 'are'} fitted${consequence}`,
-    fixes: [...own, ...strangers].flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire))),
+    fixes: mends.length ? mends : groundWire(context, side),
     ...causedBy(context, ...own, ...strangers),
   }
+}
+
+/** Each wire fitted, or led where it belongs; where there are several, all at once too. */
+function backInPlace(context: CheckContext, wires: Wire[]): Fix[] {
+  const each = wires.flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire)))
+  if (each.length < 2) return each
+  const label = `Put ${wires.map(({ number }) => number).join(' and ')} where they belong`
+  return [...each, { label, edit: { type: 'several', label, edits: each.map(({ edit }) => edit) } }]
 }
 
 /** The board against the battery, where any wires lead from one to the other, through whatever parts. */
@@ -53,7 +63,7 @@ function* ofBoard(context: CheckContext): Iterable<Report> {
   yield {
     subjects: own.map(({ id }) => referTo('wire', id)),
     fact: `the ground of ${resolved.board.name} does not lead to the battery’s`,
-    fixes: own.flatMap((wire) => (wire.omitted ? [fitWire(wire)] : wireBack(context, wire))),
+    fixes: backInPlace(context, own),
     ...causedBy(context, ...own),
   }
 }

@@ -2,8 +2,9 @@ import { groundOfBoard } from '../../../electrics'
 import type { WireEnd } from '../../../harness'
 import { referTo, terminalPoint } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
-import { sidesOf } from '../../grounds'
-import { fitWire } from '../../reports'
+import type { Fix } from '../../finding'
+import { groundWire, isGrounded, sidesOf } from '../../grounds'
+import { causedBy, fitWire } from '../../reports'
 
 /** The ground that a signal at a wire's end is measured against; undefined where a part has none. */
 function groundAt({ resolved }: CheckContext, { device, point }: WireEnd): string | undefined {
@@ -11,6 +12,15 @@ function groundAt({ resolved }: CheckContext, { device, point }: WireEnd): strin
   const sides = sidesOf(resolved.device(device)!)
   const side = sides.find(({ terminals }) => terminals.includes(point)) ?? sides[0]
   return side && terminalPoint(device, side.grounds[0]!)
+}
+
+/** A ground for the part at a wire's end that has none. */
+function missingGround(context: CheckContext, { device, point }: WireEnd): Fix[] {
+  const fitted = device === undefined ? undefined : context.resolved.device(device)
+  if (!fitted || Object.hasOwn(context.resolved.plan.joints, fitted.id)) return []
+  const sides = sidesOf(fitted)
+  const side = sides.find(({ terminals }) => terminals.includes(point)) ?? sides[0]
+  return side && !isGrounded(context, side) ? groundWire(context, side) : []
 }
 
 function* check(context: CheckContext): Iterable<Report> {
@@ -27,7 +37,8 @@ function* check(context: CheckContext): Iterable<Report> {
     yield {
       subjects: [referTo('wire', wire.id), referTo('device', fitted.id)],
       fact: `${wire.number} carries ${wire.kind === 'video' ? 'the picture' : 'a signal'} between ${nameOf(fitted)} and ${wire.to.device ? name(wire.to.device) : resolved.board.name}, which share no ground`,
-      fixes: left ? [fitWire(left)] : [],
+      fixes: left ? [fitWire(left)] : [wire.from, wire.to].flatMap((end) => missingGround(context, end)),
+      ...causedBy(context, wire),
     }
   }
 }

@@ -1,5 +1,5 @@
 import type { Rule } from '../../context'
-import { placeReports } from '../../reports'
+import { keepAway, placeReports, rateFixes } from '../../reports'
 
 export const lineLoad: Rule = {
   meta: {
@@ -10,5 +10,6 @@ export const lineLoad: Rule = {
     why: 'What does not fit is lost or late: above 70 % of a line there is no head room for bursts, above all of it messages are dropped.',
     reads: ['messages', 'link settings', 'port'],
   },
-  check: (context) => placeReports(context, 'LOD-01'),
+  check: (context) =>
+    placeReports(context, 'LOD-01', (placed) => [...rateFixes(context, placed.need.key), keepAway(context, placed)]),
 }

@@ -1,10 +1,8 @@
-import { limitFor, stripsOf } from '../../../lights'
-import { batteryId, boardId, referTo, stripCurrent, type Place } from '../../../plan'
+import { batteryId, boardId, referTo } from '../../../plan'
 import { ownCurrents } from '../../../suitability'
 import { fits, formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
-import type { Fix } from '../../finding'
-import { feedFixes, suitingSources } from '../../reports'
+import { reliefOf } from '../../relief'
 import { isUpsetSource } from '../../upset'
 
 type Feed = CheckContext['feeds'][number]
@@ -26,7 +24,7 @@ function* check(context: CheckContext): Iterable<Report> {
         ...fed.filter(({ supply }) => supply.fitted.id !== boardId).map(({ supply }) => referTo('device', supply.fitted.id)),
       ],
       fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak, ${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}; ${sharers.join(', ')} hang${sharers.length > 1 ? '' : 's'} on it`,
-      fixes: [...lighter(context, heaviest.supply, peak - source.limit), ...elsewhere(context, source.place, heaviest.supply)],
+      fixes: reliefOf(context, source.place, heaviest.supply, peak - source.limit),
     }
   }
 }
@@ -34,41 +32,6 @@ function* check(context: CheckContext): Iterable<Report> {
 /** Board and control receiver are not to go down for a moment's peak. */
 function feedsControl(fed: { supply: Supply }[], own: number): boolean {
   return own > 0 || fed.some(({ supply: { fitted } }) => fitted.id === boardId || fitted.device.class === 'receiver')
-}
-
-function elsewhere(context: CheckContext, from: Place, supply: Supply): Fix[] {
-  const others = suitingSources(context, supply).filter(({ place }) => place !== from)
-  return feedFixes(context, supply, others, ({ label }) => `Feed ${nameOf(supply.fitted)} from ${label}`)
-}
-
-/** Lights as they are laid out are dimmed; of other parts there may be a variant that takes less. */
-function lighter(context: CheckContext, supply: Supply, over: number): Fix[] {
-  const { resolved } = context
-  const laid = stripsOf(resolved).find(({ need }) => need.fitted.id === supply.fitted.id)
-  const current = laid && stripCurrent(resolved.plan.lights, laid.need.key, laid.need.need)
-  if (!laid || !current) return lighterVariants(context, supply)
-  const limit = limitFor(laid, resolved.plan.lights, current.worst - over)
-  return limit === undefined
-    ? []
-    : [
-        {
-          label: `${nameOf(supply.fitted)}: limit its brightness to ${Math.round(limit * 100)} %`,
-          edit: { type: 'strip.set', need: laid.need.key, as: { ...laid.strip, limit } },
-        },
-      ]
-}
-
-function lighterVariants({ resolved }: CheckContext, { fitted, supply }: Supply): Fix[] {
-  const { variants = {} } = resolved.plan.definitions.devices[fitted.instance.definition] ?? {}
-  return Object.entries(variants)
-    .filter(([id, { differences }]) => {
-      const supplies = differences.supplies as Record<string, { peak?: number }> | undefined
-      return id !== fitted.instance.variant && (supplies?.[supply.id]?.peak ?? supply.peak) < supply.peak
-    })
-    .map(([id, { name }]) => ({
-      label: `${nameOf(fitted)}: ${name}`,
-      edit: { type: 'device.variant', device: fitted.id, variant: id },
-    }))
 }
 
 export const railLimit: Rule = {

@@ -1,6 +1,7 @@
 import { referTo } from '../../../plan'
 import { formatAmps, plain } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
+import { reliefOf } from '../../relief'
 import { isUpsetSource } from '../../upset'
 
 /** Kelvin above the air at which a regulator shuts off, less a warm day; and at which it is merely hot. */
@@ -18,9 +19,11 @@ function* check(context: CheckContext): Iterable<Report> {
     const watts = node.heat.typical
     const kelvin = node.kelvinPerWatt === undefined ? undefined : watts * node.kelvinPerWatt
     if (kelvin === undefined ? watts <= plainLimit : kelvin <= hot) continue
+    const [heaviest] = [...node.leaves].sort((one, other) => other.peak - one.peak)
     const rise = kelvin === undefined ? '' : words(kelvin)
     yield {
       severity: kelvin !== undefined && kelvin > tooHot ? 'fix' : 'weigh',
+      fixes: heaviest ? reliefOf(context, node.place, heaviest.supply, heaviest.peak) : [],
       subjects: [node.place, ...node.leaves.map(({ supply }) => referTo('device', supply.fitted.id))],
       fact: `${node.label} makes ${plain(watts)} W of heat at ${formatAmps(node.typical)} and full battery${rise}`,
     }

@@ -10,5 +10,5 @@ export const achievableRate: Rule = {
     why: 'A port divides its clock and hits most rates only nearly. The error adds up over a character; past the tolerance the last bits are read wrong, now and then at first.',
     reads: ['port clock', 'port settings'],
   },
-  check: (context) => placeReports(context, 'SER-06', (placed) => rateFixes(context, placed)),
+  check: (context) => placeReports(context, 'SER-06', (placed) => rateFixes(context, placed.need.key)),
 }

@@ -10,5 +10,5 @@ export const baudWithinLimit: Rule = {
     why: 'Past its limit a port loses bits. Software ports are the usual case: each bit is timed by the processor, which cannot keep up beyond the stated rate.',
     reads: ['port limits', 'port settings'],
   },
-  check: (context) => placeReports(context, 'SER-05', (placed) => rateFixes(context, placed)),
+  check: (context) => placeReports(context, 'SER-05', (placed) => rateFixes(context, placed.need.key)),
 }

@@ -2,6 +2,7 @@ import type { LinkValues, SerialLink } from '../../../links'
 import { formatBaud } from '../../../units'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
+import { linkBack, rateFixes } from '../../reports'
 
 const values: { key: 'baud' | 'format' | 'inverted' | 'halfDuplex'; label: string; show: (end: LinkValues) => string }[] = [
   { key: 'baud', label: 'rate', show: ({ baud }) => formatBaud(baud) },
@@ -10,22 +11,24 @@ const values: { key: 'baud' | 'format' | 'inverted' | 'halfDuplex'; label: strin
   { key: 'inverted', label: 'inversion', show: ({ inverted }) => (inverted ? 'inverted' : 'not inverted') },
 ]
 
-function* check({ links }: CheckContext): Iterable<Report> {
-  for (const link of links) {
+function* check(context: CheckContext): Iterable<Report> {
+  for (const link of context.links) {
     const unlike = values.filter(({ key }) => link.board[key] !== link.device[key])
     if (!unlike.length) continue
     const figures = unlike.map(({ label, show }) => `${label}: board ${show(link.board)}, device ${show(link.device)}`).join('; ')
     yield {
       subjects: aboutLink(link),
       fact: `${needName(link.need)} and ${link.port.label} differ in ${figures}`,
-      fixes: fixes(link),
+      fixes: fixes(context, link),
     }
   }
 }
 
-function fixes({ need: { key: need }, board, device }: SerialLink): Fix[] {
+function fixes(context: CheckContext, { need: { key: need }, board, device }: SerialLink): Fix[] {
   const chosen = ({ baud, format, inverted, halfDuplex }: LinkValues) => ({ baud, format, inverted, halfDuplex })
   return [
+    ...linkBack(context, need),
+    ...(board.baud === device.baud ? [] : rateFixes(context, need).slice(0, 2)),
     { label: 'Set the device as the board', edit: { type: 'link.set', need, end: 'device', set: chosen(board) } },
     { label: 'Set the board as the device', edit: { type: 'link.set', need, end: 'board', set: chosen(device) } },
   ]

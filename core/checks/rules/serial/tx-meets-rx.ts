@@ -8,6 +8,8 @@ function portLine({ resolved }: CheckContext, pad: string) {
   const pin = resolved.pad(pad)?.pin
   if (pin === undefined) return undefined
   for (const port of resolved.board.ports) {
+    // A pin that is both is whichever is wanted.
+    if (port.tx?.pin === pin && port.rx?.pin === pin) return undefined
     if (port.tx?.pin === pin) return { port, line: 'tx' as const }
     if (port.rx?.pin === pin) return { port, line: 'rx' as const }
   }

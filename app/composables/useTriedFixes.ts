@@ -1,0 +1,61 @@
+import { openFindings, type Finding, type Fix } from '#core/checks'
+import { mayBeOffered, type FixOutcome } from '#core/engine'
+import { useBuild } from '~/stores/build'
+
+/** What is known of the fixes of a finding: those that hold once they are carried out, and whether all were tried. */
+export interface TriedFixes {
+  offered: { fix: Fix; outcome: FixOutcome }[]
+  tried: boolean
+}
+
+const keyOf = ({ id, fact }: Finding, { edit }: Fix) => `${id} ${fact} ${JSON.stringify(edit)}`
+
+/** Between two tries it rests at least so many milliseconds, and as long as the last one took. */
+const rest = { first: 300, least: 15 }
+const pause = (milliseconds: number) => new Promise((done) => setTimeout(done, milliseconds))
+
+/**
+ * Fixes that may be offered: each is tried as it would be carried out, one after the other, gravest finding first, while the
+ * plan rests. What is known of a fix stays shown while it is tried anew after an edit.
+ */
+export function useTriedFixes() {
+  const build = useBuild()
+  const known = shallowRef(new Map<string, FixOutcome>())
+
+  async function tryAll(isStale: () => boolean) {
+    const now = new Map<string, FixOutcome>()
+    for (const finding of openFindings(build.analysis?.findings ?? [])) {
+      for (const fix of finding.fixes) {
+        if (isStale()) return
+        const start = performance.now()
+        const outcome = await build.tryFix(finding, fix).catch(() => undefined)
+        if (isStale()) return
+        if (outcome) now.set(keyOf(finding, fix), outcome)
+        await pause(Math.max(rest.least, performance.now() - start))
+      }
+      // Told finding by finding, so that what is at the top has its fixes soon.
+      if (finding.fixes.length && !isStale()) known.value = new Map([...known.value, ...now])
+    }
+    if (!isStale()) known.value = now
+  }
+
+  watch(
+    () => build.analysis,
+    async (analysis, _, onCleanup) => {
+      let stale = false
+      onCleanup(() => (stale = true))
+      await pause(rest.first)
+      if (!stale && analysis) await tryAll(() => stale)
+    },
+    { immediate: true },
+  )
+
+  /** What may be offered of a finding's fixes, as far as they were tried. */
+  return (finding: Finding): TriedFixes => {
+    const outcomes = finding.fixes.map((fix) => ({ fix, outcome: known.value.get(keyOf(finding, fix)) }))
+    return {
+      offered: outcomes.flatMap(({ fix, outcome }) => (outcome && mayBeOffered(outcome) ? [{ fix, outcome }] : [])),
+      tried: outcomes.every(({ outcome }) => outcome !== undefined),
+    }
+  }
+}
