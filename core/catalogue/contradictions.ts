@@ -30,10 +30,24 @@ export function deviceContradictions(definition: DeviceDefinition): Contradictio
   const found = Object.entries(definition.variants).flatMap(([variant, { differences }]) => {
     const merged = mergeDifferences(definition, differences)
     const inThis = [...byFields(deviceFields, merged), ...inDevice(resolveDevice(definition, variant))]
-    return inThis.map(placed(`variant ${variant}: `))
+    return [...inThis, ...inSettings(definition, variant, merged)].map(placed(`variant ${variant}: `))
   })
   return unlikeOnly(found)
 }
+
+/** The same of what a device is with each value of its settings. */
+function inSettings(definition: DeviceDefinition, variant: string, merged: DeviceDefinition): Contradiction[] {
+  const known = new Set([...byFields(deviceFields, merged), ...inDevice(resolveDevice(definition, variant))].map(said))
+  return Object.entries(merged.settings).flatMap(([id, { acts = {} }]) =>
+    Object.entries(acts).flatMap(([value, differences]) => {
+      const set = mergeDifferences(merged, differences)
+      const found = [...byFields(deviceFields, set), ...inDevice(resolveDevice(definition, variant, { [id]: value }))]
+      return found.filter((each) => !known.has(said(each))).map(placed(`settings.${id}.acts.${value}: `))
+    }),
+  )
+}
+
+const said = ({ place, message }: Contradiction) => `${place}: ${message}`
 
 const placed =
   (where: string) =>

@@ -1,7 +1,7 @@
 import type { characterFormats } from './fields/common'
 import type { deviceClasses, deviceFields } from './fields/device'
 import type { Plain, PartOf, ValueOf } from './fields/field'
-import type { pairedJobs, pictureTraits, settingValue, settingWays } from './fields/settings'
+import type { lossKinds, pairedJobs, pictureTraits, settingValue, settingWays } from './fields/settings'
 
 /** A device as it is written down, with variants given as differences from the base. */
 export interface DeviceDefinition extends PartOf<typeof deviceFields> {
@@ -59,6 +59,8 @@ export type SettingWay = keyof typeof settingWays
 export type PairedJob = (typeof pairedJobs)[number]
 export type PictureTrait = (typeof pictureTraits)[number]
 export type SettingPair = NonNullable<DeviceSetting['pairs']>
+/** What reaches the board when the signal of a receiver is lost. */
+export type LossKind = (typeof lossKinds)[number]
 export type SettingValue = ValueOf<typeof settingValue>
 
 /** A device in one variant, ready for use by the engine. */

@@ -56,6 +56,7 @@ export type {
   PulseTravel,
   PulseTrigger,
   SettingPair,
+  LossKind,
   SettingValue,
   SettingWay,
   Supply,

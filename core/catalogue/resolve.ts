@@ -1,6 +1,7 @@
 import { memo } from '../memo'
 import { boardSections, type Board, type BoardDefinition } from './board'
-import { deviceSections, type Device, type DeviceDefinition } from './device'
+import { deviceSections, type Device, type DeviceDefinition, type SettingValue } from './device'
+import type { Differences } from './fields/common'
 import { mergeDifferences, withIds } from './merge'
 
 /** Definitions are not changed once they are made; what was laid out of one serves again. */
@@ -31,16 +32,31 @@ function layOutBoard(definition: BoardDefinition, revision: string, firmware: st
 }
 
 /**
- * The device in one of its variants; the same object each time.
+ * The device in one of its variants and with its settings as they are; the same object each time.
+ * @param set what is set otherwise than as it ships
  * @throws RangeError when the variant is not in the definition.
  */
-export function resolveDevice(definition: DeviceDefinition, variant: string): Device {
-  return remembered(devices(definition), variant, () => layOutDevice(definition, variant))
+export function resolveDevice(
+  definition: DeviceDefinition,
+  variant: string,
+  set: Readonly<Record<string, SettingValue>> = {},
+): Device {
+  const plain = remembered(devices(definition), variant, () => layOutDevice(definition, variant, []))
+  const acting = plain.settings.flatMap(({ id, acts, default: shipped }): [string, string][] => {
+    const value = String(set[id] ?? shipped)
+    return acts && Object.hasOwn(acts, value) ? [[id, value]] : []
+  })
+  if (!acting.length) return plain
+  const key = JSON.stringify([variant, acting])
+  return remembered(devices(definition), key, () => {
+    const acts = acting.map(([id, value]) => plain.settings.find((setting) => setting.id === id)!.acts![value]!)
+    return layOutDevice(definition, variant, acts)
+  })
 }
 
-function layOutDevice(definition: DeviceDefinition, variant: string): Device {
+function layOutDevice(definition: DeviceDefinition, variant: string, acts: Differences[]): Device {
   const { differences } = named(definition.variants, variant, `${definition.name} has no variant`)
-  const merged = mergeDifferences(definition, differences)
+  const merged = [differences, ...acts].reduce<DeviceDefinition>(mergeDifferences, definition)
   const { kind: _kind, schema: _schema, variants: _variants, ...rest } = merged
   return { ...rest, variant, ...listed(merged, deviceSections) } as unknown as Device
 }

@@ -14,7 +14,7 @@ const changed = (id: string, change: (text: string) => string) =>
 const before = (id: string) =>
   changed(id, (text) =>
     text
-      .replace('"schema":8', '"schema":7')
+      .replace('"schema":9', '"schema":7')
       .replace(/"picture":"\w+",?/g, '')
       .replace(/"feeds":\["compass"\],?/g, '')
       .replace(/,\}/g, '}'),
@@ -57,6 +57,21 @@ describe('what decides the picture', () => {
   })
 })
 
+describe('what reaches the board when the signal is lost', () => {
+  it('is kept with definitions of before, where an id and words told it', () => {
+    for (const id of ['corvid-xr', 'plover-8w']) {
+      const old = changed(id, (text) =>
+        text
+          .replace('"schema":9', '"schema":8')
+          .replace(/"onLoss":\{[^}]*\},?/, '')
+          .replace(/,\}/g, '}'),
+      )
+      expect(JSON.stringify(old)).not.toContain('onLoss')
+      expect(upgradeDefinition(old)).toEqual(library.devices[id])
+    }
+  })
+})
+
 describe('a compass', () => {
   it('is what a need says it tells of, whatever it is called', () => {
     const [fitted] = resolvePlan(allocated('spillway-hex')).devices.filter(({ id }) => id === 'gnss')
@@ -85,7 +100,7 @@ describe('contacts', () => {
   })
   it('that were known by the beginning of a name are kept with definitions of before', () => {
     const old = changed('merlow-n3c', (text) =>
-      text.replace('"schema":8', '"schema":7').replace(/JST-SH 1\.0 ×6/g, 'JST-SH, six'),
+      text.replace('"schema":9', '"schema":7').replace(/JST-SH 1\.0 ×6/g, 'JST-SH, six'),
     )
     const { connectors } = upgradeDefinition(old) as DeviceDefinition
     expect(connectors.main!.contact).toEqual({ amps: 1, wires: 1 })

@@ -1,7 +1,7 @@
 import { contactOf } from './contacts'
 
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 4, device: 8, protocol: 3 } as const
+export const definitionSchemas = { board: 4, device: 9, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -29,6 +29,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     (device) => withPart(device, 'needs', needsThatFeed),
     // Contacts, compasses and what a setting decides of the picture were once known by names, ids and words.
     (device) => everywhere(device, ['variants'], (part) => traitsByName(part, device.class)),
+    // What reaches the board when the signal is lost was known by the id of a setting and the words of its values.
+    (device) => everywhere(device, ['variants'], (part) => withPart(part, 'settings', eachPart(lossByName))),
   ],
   protocol: [
     ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),
@@ -110,6 +112,16 @@ function traitsByName(part: unknown, kind: unknown): unknown {
 function decidesPicture(id: string, { values }: Document): boolean {
   const pattern = Object.hasOwn(pictureIds, id) ? pictureIds[id] : undefined
   return pattern !== undefined && Array.isArray(values) && values.every((value) => pattern.test(String(value)))
+}
+
+/** What a receiver's setting of this id could be set to, and what that meant. */
+const lossValues: Record<string, string> = { 'no pulses': 'stops', 'holds the last': 'holds', 'goes to a preset': 'preset' }
+
+function lossByName(setting: Document, id: string): Document {
+  const { values } = setting
+  if (id !== 'failsafe' || !Array.isArray(values)) return setting
+  const known = values.map(String).filter((value) => Object.hasOwn(lossValues, value))
+  return known.length ? { onLoss: Object.fromEntries(known.map((value) => [value, lossValues[value]])), ...setting } : setting
 }
 
 /** Changes each part of a map of such. */

@@ -35,9 +35,11 @@ const elsewhere = [
   'device.size',
   'device.variant',
   'device.settings[].note',
+  'device.settings[].taste',
   // As the device is laid out for its plan.
   'device.settings[].pairs.output',
   'device.settings[].pairs.radio',
+  'device.settings[].paces',
 ]
 
 /** Read by rules that a plan drawn at random seldom leads to. */
@@ -49,7 +51,13 @@ interface Reading {
 }
 
 /** Tables by values and variants of the user's, not by names of ours. */
-const tables = ['device.settings[].pairs.values', 'device.settings[].pairs.variants']
+const tables = [
+  'device.settings[].pairs.values',
+  'device.settings[].pairs.variants',
+  'device.settings[].acts',
+  'device.settings[].onLoss',
+  'device.settings[].paces',
+]
 
 const watched = new WeakSet<object>()
 
@@ -155,7 +163,7 @@ describe('what definitions hold', () => {
   })
 
   it('is read by a screen, or from the definition itself, where it is said to be', () => {
-    const code = ['app', 'core/allocation', 'core/checks'].flatMap((folder) =>
+    const code = ['app', 'core/allocation', 'core/checks', 'core/plan'].flatMap((folder) =>
       readdirSync(folder, { recursive: true, encoding: 'utf8' })
         .filter((file) => /(?<!test)\.(vue|ts)$/.test(file))
         .map((file) => readFileSync(`${folder}/${file}`, 'utf8')),

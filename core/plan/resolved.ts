@@ -73,7 +73,7 @@ export const resolvePlan = memo((plan: Plan): ResolvedPlan => {
   const devices = plan.devices.map((instance): FittedDevice => {
     const found = plan.definitions.devices[instance.definition]
     if (!found) throw new RangeError(`devices.${instance.id}: the plan does not hold device "${instance.definition}"`)
-    const device = resolveDevice(found, instance.variant)
+    const device = resolveDevice(found, instance.variant, plan.settings[instance.id])
     return { id: instance.id, instance, device: deviceAsSet(plan, instance.id, device, plan.definitions.protocols) }
   })
   const needs = devices.flatMap((fitted) =>

@@ -54,7 +54,7 @@ describe('upgradePlan', () => {
     expect(plan.spots).toEqual({ gnss: { x: 10, y: 20 } })
     expect(plan.built).toEqual({ 'gnss.rx': true })
     expect(readPlan(stored(1)).spots).toEqual({})
-    expect(plan.definitions.devices['merlow-n1']).toMatchObject({ schema: 8, radios: {}, pads: {}, ports: {} })
+    expect(plan.definitions.devices['merlow-n1']).toMatchObject({ schema: 9, radios: {}, pads: {}, ports: {} })
     expect(plan.definitions.protocols.nmea).toMatchObject({ schema: 3, format: '8N1' })
   })
 

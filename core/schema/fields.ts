@@ -45,6 +45,7 @@ const readers: Readers = {
   },
   either: ({ ways }) => Joi.alternatives(...ways.map(readerOf)),
   versions: () => versions,
+  differences: () => Joi.object().unknown(true),
 }
 
 function readerOf({ shape }: Field): Joi.Schema {

@@ -107,10 +107,22 @@ export function faultsOf(plan: Plan, resolved: ResolvedPlan, wires: Wire[], inte
     const { role } = resolved.device(device!)!.device.terminals.find(({ id }) => id === terminal)!
     return role === 'video' ? 'signal' : role
   }
+  const sensesUpTo = (point: string): number => {
+    const [device, terminal] = point.split(' ')
+    if (device === 'PIN')
+      return Math.max(-1, ...resolved.pin(terminal!)!.functions.map((use) => (use.as === 'analog' ? (use.max ?? -1) : -1)))
+    const pad = resolved.device(device!)?.device.pads.find((each) => each.terminal === terminal)
+    return pad?.measures === 'voltage' ? (pad.max ?? -1) : -1
+  }
   const byNet = new Map<string, string[]>()
   for (const point of points) byNet.set(net(point), [...(byNet.get(net(point)) ?? []), point])
   for (const [name, inNet] of byNet) {
-    const natures = new Set(inNet.map(natureOf))
+    const most = Math.max(0, ...(driven.get(name) ?? []).map(({ max }) => max))
+    // A point that measures volts may hang on what it bears.
+    const natures = new Set(inNet.flatMap((point) => (sensesUpTo(point) >= most ? [] : [natureOf(point)])))
+    for (const point of inNet) if (natureOf(point) !== 'signal') natures.add(natureOf(point))
+    if (inNet.some((point) => natureOf(point) === 'ground'))
+      natures.add(natureOf(inNet.find((point) => natureOf(point) === 'signal') ?? inNet[0]!))
     if (natures.has('ground') && driven.has(name)) found.add('short')
     if (natures.has('ground') && natures.has('supply')) found.add('short')
     if (natures.has('signal') && (natures.has('supply') || natures.has('ground'))) found.add('held')

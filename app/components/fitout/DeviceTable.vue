@@ -17,7 +17,7 @@ const selection = useSelection()
 const rows = computed(() =>
   plan.value.devices.map((instance) => {
     const definition = plan.value.definitions.devices[instance.definition]!
-    const device = resolveDevice(definition, instance.variant)
+    const device = resolveDevice(definition, instance.variant, plan.value.settings[instance.id])
     const findings = openFindings(build.analysis?.findings ?? []).filter((finding) =>
       finding.subjects.includes(`device:${instance.id}`),
     )

@@ -11,7 +11,7 @@ const build = useBuild()
 const plan = usePlan()
 const names = useNames()
 const definition = computed(() => plan.value.definitions.devices[instance.definition]!)
-const device = computed(() => resolveDevice(definition.value, instance.variant))
+const device = computed(() => resolveDevice(definition.value, instance.variant, plan.value.settings[instance.id]))
 const sources = computed(() => {
   const rows = build.analysis?.grid.filter((row) => row.kind === 'supply' && row.device === instance.id) ?? []
   return rows.map((row) => ({

@@ -57,6 +57,7 @@ export const head = {
 export interface Differences {
   [key: string]: unknown
 }
+export const differences: Field<Differences> = { shape: { is: 'differences' } }
 /** One revision, firmware version or variant. */
 export interface Version {
   name: string

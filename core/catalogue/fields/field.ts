@@ -75,6 +75,8 @@ export type Shape =
   | { is: 'either'; ways: readonly Field[] }
   /** What is read by rules of its own. */
   | { is: 'versions' }
+  /** A map of differences to a definition. */
+  | { is: 'differences' }
   | { is: 'text'; most: number }
 
 export type Optional<T> = Field<T> & { optional: true }

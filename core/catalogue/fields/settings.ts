@@ -1,5 +1,5 @@
 import { limits } from '../limits'
-import { label } from './common'
+import { differences, label } from './common'
 import {
   byDefault,
   choice,
@@ -63,12 +63,31 @@ const pairs = either(
   { head: 'pairs with', words: 'pair' },
 )
 
+/** What reaches the board when the signal of a receiver is lost. */
+export const lossKinds = ['stops', 'holds', 'preset'] as const
+
 /** What every setting has. */
 export const ofAllSettings = {
   label: name({ width: 150 }),
   way: byDefault(keyOf(settingWays, { head: 'is set', words: 'way of setting' }), 'tool'),
   pairs: optional(pairs),
   picture: optional(choice(pictureTraits, { head: 'decides', words: 'what it decides of the picture' })),
+  /**
+   * What the part is with each value: differences to its definition, laid over those of its variant. A radio that is off, a
+   * link that says nothing, a protocol that it is bound to are told so, and all that looks at the part knows of it.
+   */
+  acts: optional(map('names', differences, { least: 1, most: 60 })),
+  /** How much a need says with it: in proportion to a number as it ships, or the share of what is told for each value. */
+  paces: optional(
+    group({
+      need: refersTo({ section: 'needs', mayLack: true }, { head: 'paces', words: 'need that it paces' }),
+      shares: optional(map('names', figure({ above: 0, max: 100 }), { most: 60 })),
+    }),
+  ),
+  /** What of each value comes to the board when the signal is lost. */
+  onLoss: optional(map('names', choice(lossKinds), { most: 60 })),
+  /** Why nothing here hangs on it: it is a matter of taste, of the place, or of what is seen in flight. */
+  taste: optional({ ...label, head: 'beside the point', words: 'why nothing hangs on it', width: 160 }),
   /** What it does, or what to mind. */
   note: optional({ ...label, width: 160 }),
 }

@@ -33,7 +33,7 @@ export function startOfField(field: Field, beginning: Beginning): unknown {
   if (shape.is === 'id') return shape.to ? (namesOf(shape.to, beginning.definition)[0] ?? '') : beginning.word
   if (shape.is === 'list') return startOfList(shape.of, shape.exactly ?? shape.least ?? 0, beginning)
   if (shape.is === 'either') return startOfField(shape.ways[0]!, beginning)
-  return shape.is === 'parts' || shape.is === 'kinds' || shape.is === 'map' ? {} : ''
+  return shape.is === 'parts' || shape.is === 'kinds' || shape.is === 'map' || shape.is === 'differences' ? {} : ''
 }
 
 function startOfList(of: Field, length: number, beginning: Beginning): unknown[] {

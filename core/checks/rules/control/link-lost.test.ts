@@ -33,7 +33,7 @@ describe('CHN-06', () => {
     })
     expect(told('CHN-06', held)).toEqual({
       facts: [
-        'Control receiver holds the last when the control link is lost: the board goes on as if the pilot still held the sticks',
+        'Control receiver holds what it heard last when the control link is lost: the board goes on as if the pilot still held the sticks',
       ],
       severities: ['fix'],
       settled: true,

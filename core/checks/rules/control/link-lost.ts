@@ -1,3 +1,4 @@
+import type { LossKind } from '../../../catalogue'
 import { carrierOf, outputName, pulseOutputs, triggered } from '../../../controls'
 import { referTo } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
@@ -27,27 +28,35 @@ function* outputs({ resolved }: CheckContext): Iterable<Report> {
   }
 }
 
-/** Values of the receiver's setting by which the board is left in the dark. */
-const hides: Record<string, 'fix' | 'weigh'> = { 'holds the last': 'fix', 'goes to a preset': 'weigh' }
+/** How grave it is where the board is left in the dark: what is held looks like a pilot who does nothing. */
+const hides: Record<LossKind, { severity: 'fix' | 'weigh'; words: string } | undefined> = {
+  stops: undefined,
+  holds: { severity: 'fix', words: 'holds what it heard last' },
+  preset: { severity: 'weigh', words: 'gives preset values' },
+}
 
 function* receiver({ resolved }: CheckContext): Iterable<Report> {
   const fitted = carrierOf(resolved)?.need.fitted
-  const setting = fitted?.device.settings.find(({ id }) => id === 'failsafe')
-  if (!fitted || !setting || !controlsBegun(resolved)) return
-  const value = String(resolved.plan.settings[fitted.id]?.[setting.id] ?? setting.default)
-  const severity = hides[value]
-  if (severity)
-    yield {
-      subjects: [referTo('device', fitted.id)],
-      severity,
-      fact: `${fitted.instance.name} ${value} when the control link is lost: the board goes on as if the pilot still held the sticks`,
-      fixes: [
-        {
-          label: 'No pulses when the link is lost',
-          edit: { type: 'setting.set', device: fitted.id, setting: setting.id, value: 'no pulses' },
-        },
-      ],
-    }
+  const setting = fitted?.device.settings.find(({ onLoss }) => onLoss !== undefined)
+  if (!fitted || !setting?.onLoss || !controlsBegun(resolved)) return
+  const { onLoss } = setting
+  const hidden = hides[onLoss[String(resolved.plan.settings[fitted.id]?.[setting.id] ?? setting.default)] ?? 'stops']
+  if (!hidden) return
+  const stops = Object.keys(onLoss).find((value) => onLoss[value] === 'stops')
+  yield {
+    subjects: [referTo('device', fitted.id)],
+    severity: hidden.severity,
+    fact: `${fitted.instance.name} ${hidden.words} when the control link is lost: the board goes on as if the pilot still held the sticks`,
+    fixes:
+      stops === undefined
+        ? []
+        : [
+            {
+              label: `${setting.label}: ${stops}`,
+              edit: { type: 'setting.set', device: fitted.id, setting: setting.id, value: stops },
+            },
+          ],
+  }
 }
 
 export const linkLost: Rule = {

@@ -16,6 +16,19 @@ function pointAt({ resolved, terminal }: CheckContext, { device, point }: WireEn
   return { bears: found?.maxIn ?? (drives ? found.high : undefined), drives }
 }
 
+/** Volts up to which a point measures what it hangs on; none where it is made for signals. */
+function senses({ resolved }: CheckContext, { device, point }: WireEnd): Volts {
+  if (device === undefined) {
+    const pin = resolved.pin(resolved.pad(point)?.pin ?? '')
+    return Math.max(
+      -Infinity,
+      ...(pin?.functions ?? []).flatMap((use) => ('max' in use && use.as === 'analog' ? [use.max ?? -Infinity] : [])),
+    )
+  }
+  const pad = resolved.device(device)?.device.pads.find(({ terminal, measures }) => terminal === point && measures === 'voltage')
+  return pad?.max ?? -Infinity
+}
+
 /** Signal points that wires of a net end at. */
 function pointsIn(context: CheckContext, net: string) {
   const ends = context.circuit.wires.flatMap((wire) => (context.circuit.netOf(wire) === net ? [wire.from, wire.to] : []))
@@ -29,6 +42,8 @@ function* check(context: CheckContext): Iterable<Report> {
     if (!ends) continue
     const net = circuit.netOf(wire)
     const volts = makersOn(context, net)[0]?.max ?? 0
+    // What is made to measure a supply may hang on one, as long as it bears it.
+    if (ends.with === 'supply' && senses(context, ends.end) >= volts) continue
     const { bears } = pointAt(context, ends.end)
     const burns = pointsIn(context, net).some((point) => (point.bears ?? Infinity) < volts || (point.drives && volts > 0))
     const held = ends.with === 'ground' ? 'to ground' : volts ? `at ${formatVolts(volts)}` : 'at a supply that nothing feeds'

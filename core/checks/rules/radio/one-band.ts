@@ -4,6 +4,7 @@ import { plain } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { sameBand } from '../../radio'
 import { pairs } from '../../reports'
+import { quietFixes } from '../../quiet'
 
 /** Beyond this distance in mm two radios leave each other alone. */
 const apart = 1000
@@ -12,7 +13,8 @@ const apart = 1000
 const isAdapterBesideControl = (both: FittedDevice[]) =>
   both.some(({ device }) => device.class === 'adapter') && both.some(({ device }) => device.class === 'receiver')
 
-function* check({ resolved }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { resolved } = context
   const radios = resolved.devices.flatMap((fitted) => fitted.device.radios.map((radio) => ({ fitted, radio })))
   for (const [one, other] of pairs(radios)) {
     if (one.fitted === other.fitted || !(one.radio.sends || other.radio.sends) || !sameBand(one.radio, other.radio)) continue
@@ -22,6 +24,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
     yield {
       subjects: [one, other].map(({ fitted }) => referTo('device', fitted.id)),
       fact: `${nameOf(one.fitted)} (${one.radio.megahertz} MHz) and ${nameOf(other.fitted)} (${other.radio.megahertz} MHz) are ${plain(distance, 0)} mm apart on one band`,
+      fixes: [one, other].flatMap(({ fitted, radio }) => (radio.canBeOff ? quietFixes(context, fitted, radio.id) : [])),
     }
   }
 }

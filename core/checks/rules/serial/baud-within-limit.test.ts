@@ -28,7 +28,7 @@ describe('SER-05', () => {
       set: { baud: 115200 },
     })
     const [found] = findingsOf(plan, 'SER-05')
-    expect(found!.fixes.map(({ label }) => label)).toEqual(['Set both ends to 9\u202f600 baud'])
+    expect(found!.fixes.map(({ label }) => label)).toEqual(['Set both ends as worked out', 'Set both ends to 9\u202f600 baud'])
     expect(settledBy(plan, found!)).toBe(true)
   })
 })
