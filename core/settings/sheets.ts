@@ -94,11 +94,16 @@ function wantedOf(
   return groupWanted(resolved, fitted, setting)
 }
 
+const inWords = (values: string[]) =>
+  values.length > 1 ? `${values.slice(0, -1).join(', ')} or ${values.at(-1)}` : values.join()
+
 /** Why a setting cannot have a value, in words; nothing where it can. */
 export function refuseValue(setting: DeviceSetting, value: SettingValue): string | undefined {
   if (setting.kind === 'switch') return typeof value === 'boolean' ? undefined : 'is either on or off'
   if (setting.kind === 'choice')
-    return setting.values.includes(value as string | number) ? undefined : `has ${setting.values.join(', ')}`
+    return setting.values.includes(value as string | number)
+      ? undefined
+      : `can be ${inWords(setting.values.map((each) => settingWords(setting, each)))}`
   if (setting.kind === 'text')
     return typeof value === 'string' && value.length <= setting.longest ? undefined : `takes up to ${setting.longest} characters`
   const { min, max, step, unit = '' } = setting

@@ -10,7 +10,7 @@ import {
   type TimerDemand,
 } from '../catalogue'
 import { idIn, type FittedNeed, type Place, type Placement, type ResolvedPlan } from '../plan'
-import { formatAmps, formatVolts, type Hertz } from '../units'
+import { fits, formatAmps, formatVolts, type Hertz } from '../units'
 import { alike, alone, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import { levelFacts } from './levels'
@@ -57,7 +57,14 @@ function padWays(resolved: ResolvedPlan, fitted: FittedNeed, outlet: Outlet, rat
   const { pin, place, name, owner } = outlet
   const functions = pin.functions.filter(({ as }) => as === need.kind)
   if (!functions.length) {
-    return [{ placement: { place }, facts: [impossible('PAD-01', `${name} cannot ${demand.ability}`)], claims: [] }]
+    const current = demand.current?.(need) ?? 0
+    const burnt = impossible(
+      'PAD-06',
+      `takes ${formatAmps(current)}; ${name} is no driver for it and gives ${formatAmps(pin.drive)}`,
+      'stop',
+    )
+    const unable = impossible('PAD-01', `${name} cannot ${demand.ability}`)
+    return [{ placement: { place }, facts: [fits(current, pin.drive) ? unable : burnt], claims: [] }]
   }
   const features = owner ? [] : featuresOf(need, demand, pin)
   const held = [

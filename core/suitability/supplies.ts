@@ -72,14 +72,17 @@ function* rangeFacts(source: Feeder, { supply, unregulated }: FittedSupply): Ite
   if (source.max > supply.max) {
     yield impossible(
       'PWR-01',
-      `${source.label} gives up to ${formatVolts(source.max)} on a full battery; it accepts up to ${formatVolts(supply.max)}`,
+      source.min === source.max
+        ? `${source.label} gives ${formatVolts(source.max)}; it accepts up to ${formatVolts(supply.max)}`
+        : `${source.label} gives up to ${formatVolts(source.max)} on a full battery; it accepts up to ${formatVolts(supply.max)}`,
       'stop',
     )
   } else if (source.min < supply.min) {
-    yield impossible(
-      'PWR-01',
-      `${source.label} goes down to ${formatVolts(source.min)} on an empty battery; it needs ${formatVolts(supply.min)}`,
-    )
+    const gives =
+      source.min === source.max
+        ? `gives ${formatVolts(source.max)}`
+        : `goes down to ${formatVolts(source.min)} on an empty battery`
+    yield impossible('PWR-01', `${source.label} ${gives}; it needs ${formatVolts(supply.min)}`)
   }
   if (supply.filtered && !source.filtered) {
     yield costly('PWR-10', `${source.label} is not filtered: stripes may show in the picture`, 4, 'weigh')

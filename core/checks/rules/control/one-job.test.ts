@@ -1,9 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import { controlled, job, passed, told } from '../../../../tests/helpers/controls'
 import { factsOf } from '../../../../tests/helpers/findings'
-import { allocated } from '../../../../tests/helpers/plans'
+import { add, allocated } from '../../../../tests/helpers/plans'
 
 describe('CHN-08', () => {
+  it('stops at a release on the switch that arms', () => {
+    const plan = controlled({}, 'spillway-hex', add('drogue-1'))
+    const { channel } = plan.controls.jobs.arm!
+    const fires = { ...plan, controls: { ...plan.controls, outputs: { 'drogue-1/fire': passed(channel) } } }
+    expect(told('CHN-08', fires)).toMatchObject({
+      facts: ['Safety switches Armed, and drogue-1: Release pulse releases with it'],
+      severities: ['stop'],
+    })
+  })
   it('is silent on the demo builds', () => {
     for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)
       expect(factsOf(allocated(name), 'CHN-08'), name).toEqual([])

@@ -28,9 +28,15 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       const [id, job] = Object.entries(controls.jobs).find((each) => each[1].channel === channel)!
       const [at] = heard(resolved, channel)
       if (output?.by !== 'channel' || channelOf(output) !== channel || !at) continue
+      const { triggers } = need.need
+      // What cannot be taken back must not come with the one switch that everybody moves before each flight.
+      const fires = triggers?.final && job.does === 'arm'
       yield {
+        severity: fires ? 'stop' : 'weigh',
         subjects: [referTo('control', at.control), referTo('need', need.key), referTo('job', id)],
-        fact: `${at.name} moves ${outputName(need)} and switches ${jobName(resolved, job)} with it`,
+        fact: fires
+          ? `${at.name} switches ${jobName(resolved, job)}, and ${outputName(need)} ${triggers.does} with it`
+          : `${at.name} moves ${outputName(need)} and switches ${jobName(resolved, job)} with it`,
         fixes: followFixes(resolved, { need, output }),
       }
     }

@@ -38,9 +38,7 @@ describe('FIT-01', () => {
   it('says when the places that would do are banned, or shut by something else', () => {
     const banned = edited(build(), { type: 'need.ban', need: 'gnss/fix', place: 'port:p1' })
     expect(factsOf(banned, 'FIT-01')).toEqual(['Gnss (Fix) has no place: the places that would do are banned'])
-    expect(factsOf(build({ more: { ports: { p1: {}, p2: {} } } }), 'FIT-01')[0]).toContain(
-      'Port 2 would ask more of the board than it has',
-    )
+    expect(factsOf(build({ more: { ports: { p1: {}, p2: {} } } }), 'FIT-01')[0]).toContain('Port 2 is free: allocate anew')
   })
   it('looks at no other place than the one it is locked to', () => {
     const plan = edited(build({ more: { ports: { p1: {}, p2: { rx: false } } } }), {

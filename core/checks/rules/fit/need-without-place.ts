@@ -1,16 +1,18 @@
 import { verdictsFor, type Candidate, type Verdict } from '../../../allocation'
 import { takesPlace } from '../../../catalogue'
 import { placeLabel, type FittedNeed } from '../../../plan'
-import { featureWords } from '../../../suitability'
+import { capacitiesOf, featureWords } from '../../../suitability'
 import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
+import type { Fix } from '../../finding'
 import { doWithout, padName, placeReports } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
   const { resolved } = context
   yield* placeReports(context, 'FIT-01')
-  if (!Object.keys(resolved.plan.assignment).length) return
+  // Before anything is allocated only what no allocation could place is told.
+  const begun = Object.keys(resolved.plan.assignment).length > 0
   for (const need of resolved.needs.filter((fitted) => takesPlace(fitted.need))) {
-    if (resolved.plan.assignment[need.key]) continue
+    if (resolved.plan.assignment[need.key] || !(begun || isHopeless(context, need))) continue
     const { priority } = need.fitted.instance
     const lock = resolved.plan.locks[need.key]
     if (lock) {
@@ -30,10 +32,39 @@ function* check(context: CheckContext): Iterable<Report> {
       severity: priority === 'must' ? 'fix' : 'weigh',
       subjects: aboutNeed(need),
       fact: `${needName(need)} has no place: ${whyNot(context, need)}`,
-      fixes: [doWithout(need.key, 'Do without it')],
+      fixes: [...freePlaces(context, need), doWithout(need.key, 'Do without it')],
     }
   }
 }
+
+/** Whether no place of the board would do, whatever else is there, or the one that it is locked to would not. */
+function isHopeless({ resolved }: CheckContext, need: FittedNeed): boolean {
+  const { locks, bans } = resolved.plan
+  const lock = locks[need.key]
+  return verdictsFor(resolved, need).every(
+    ({ place, candidates }) => !candidates.length || (lock !== undefined && place !== lock) || bans[need.key]?.includes(place),
+  )
+}
+
+/** Fixes that put a need where nobody is and nothing is in the way. */
+function freePlaces(context: CheckContext, need: FittedNeed): Fix[] {
+  const { plan } = context.resolved
+  return verdictsFor(context.resolved, need)
+    .filter(
+      ({ place, candidates }) =>
+        candidates.length &&
+        !plan.bans[need.key]?.includes(place) &&
+        !Object.values(plan.assignment).some((held) => held.place === place) &&
+        inTheWay(context, candidates) === free,
+    )
+    .slice(0, 2)
+    .map(({ place }) => ({
+      label: `Put it on ${placeLabel(place, plan)}`,
+      edit: { type: 'need.lock', need: need.key, place },
+    }))
+}
+
+const free = 'is free: allocate anew'
 
 /** The places that would do, with who has them; or why none would. */
 function whyNot(context: CheckContext, need: FittedNeed): string {
@@ -66,7 +97,30 @@ function inTheWay(context: CheckContext, candidates: Candidate[]): string {
       return `cannot be there with ${needName(holder.need)}: this board has ${thingWords(context, claim.thing)}, not both`
     if (holder) return `wants ${thingWords(context, claim.thing)}, which ${needName(holder.need)} has`
   }
-  return 'would ask more of the board than it has'
+  return tooMuch(context, candidates) ?? free
+}
+
+/** What of the board all of a free place's ways would ask more of than is left of it, and who has that. */
+function tooMuch(context: CheckContext, candidates: Candidate[]): string | undefined {
+  const { resolved, placed } = context
+  const capacities = capacitiesOf(resolved)
+  for (const { claims } of candidates)
+    for (const claim of claims) {
+      const words = claim.kind === 'share' ? sharedWords[claim.thing] : undefined
+      if (claim.kind !== 'share' || !words) continue
+      const takers = placed.filter(({ way }) => way.claims.some((taken) => taken.kind === 'share' && taken.thing === claim.thing))
+      const capacity = capacities.get(claim.thing) ?? Infinity
+      if (takers.length + claim.amount > capacity)
+        return `is free, but the board ${words(capacity)}: ${takers.map(({ need }) => needName(need)).join(', ') || 'none is left'}`
+    }
+  return undefined
+}
+
+/** What a board has so many of, in words. */
+const sharedWords: Record<string, (capacity: number) => string> = {
+  receivers: (capacity) => `listens to ${capacity === 1 ? 'one control receiver' : `${capacity} control receivers`} at a time`,
+  configuration: (capacity) =>
+    `takes ${capacity === 1 ? 'one link' : `${capacity} links`} with its configuration protocol besides USB`,
 }
 
 /** A thing that needs take, in words. */
@@ -86,8 +140,11 @@ function thingWords({ resolved }: CheckContext, thing: string): string {
   return 'a part of the board'
 }
 
+/** The nearest miss first: what a place lacks that is made for such a need, before places that are made for something else. */
 function refusalsInShort(verdicts: Verdict[]): string {
-  const texts = [...new Set(verdicts.flatMap(({ refusals }) => refusals.map(({ text }) => text)))]
+  const near = ({ refusals }: Verdict) => Number(refusals.some(({ rule }) => rule === 'PAD-01')) * 100 + refusals.length
+  const inOrder = verdicts.filter(({ refusals }) => refusals.length).toSorted((one, other) => near(one) - near(other))
+  const texts = [...new Set(inOrder.flatMap(({ refusals }) => refusals.map(({ text }) => text)))]
   if (!texts.length) return 'the places that would do are banned'
   return texts.length > 3 ? `${texts.slice(0, 2).join('; ')}; and ${texts.length - 2} more like this` : texts.join('; ')
 }

@@ -18,4 +18,14 @@ describe('PAD-06', () => {
       { severity: 'stop', fact: 'Horn (Beep): takes 30 mA; pad A drives 20 mA' },
     ])
   })
+  it('stops at a buzzer on a plain pin, with both figures', () => {
+    const plain = tiny({
+      pads: { A: { functions: [{ as: 'pulse', of: 't1' }], drive: 0.02 } },
+      devices: { horn: { needs: { beep: { kind: 'buzzer', current: 0.03 } } } },
+      at: { 'horn/beep': 'pad:A' },
+    })
+    expect(findingsOf(plain, 'PAD-06')).toMatchObject([
+      { severity: 'stop', fact: 'Horn (Beep): takes 30 mA; pad A is no driver for it and gives 20 mA' },
+    ])
+  })
 })

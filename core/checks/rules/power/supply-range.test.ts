@@ -25,7 +25,7 @@ describe('PWR-01', () => {
     expect(findingsOf(fed('rail:v5', 9, 20), 'PWR-01')).toMatchObject([
       {
         severity: 'fix',
-        fact: 'Camera: 5 V goes down to 5 V on an empty battery; it needs 9 V',
+        fact: 'Camera: 5 V gives 5 V; it needs 9 V',
         fixes: [{ label: 'Feed it from Battery' }, { label: 'Feed it from Battery plug' }],
       },
     ])

@@ -1,5 +1,6 @@
 import { wireId } from '../../../harness'
-import { boardId, idIn, isIdle, partsOf } from '../../../plan'
+import { boardId, idIn, isIdle, partsOf, placeLabel } from '../../../plan'
+import { supplyPlaced } from '../../../suitability'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
@@ -17,13 +18,20 @@ function* check(context: CheckContext): Iterable<Report> {
     if (supply.fitted.id === boardId && !boardInputUsed(context, supply)) continue
     if (isUpsetSupply(context, supply)) continue
     const suiting = suitingSources(context, supply)
+    const beyond = suiting.length ? undefined : beyondBattery(context, supply)
+    // What would be fed by the board hangs on what feeds the board: that is told once.
+    if (!suiting.length && !beyond && waitsForBoard(context, supply)) continue
     const wire = wireOf(context, supply)
     const chosen = resolved.plan.supplies[supply.key] !== undefined
     const mends = wire ? (wire.omitted ? [fitWire(wire)] : wireBack(context, wire)) : []
     yield {
+      ...(beyond && { severity: beyond.severity }),
       subjects: aboutSupply(supply),
-      fact: `${nameOf(supply.fitted)} has no supply: ${why(context, supply, suiting.length)}`,
+      fact: `${nameOf(supply.fitted)} has no supply: ${beyond?.words ?? lockedWhy(context, supply) ?? why(context, supply, suiting.length)}`,
       fixes: [
+        ...(resolved.plan.locks[supply.key] === undefined || chosen
+          ? []
+          : [{ label: 'Remove the lock', edit: { type: 'need.unlock', need: supply.key } }]),
         ...mends,
         ...(chosen && mends.length ? [] : feedFixes(context, supply, suiting, ({ label }): string => `Feed it from ${label}`)),
       ] as Fix[],
@@ -73,6 +81,44 @@ function alternativeFed(feeds: Feed[], { fitted, supply }: Feed['supply']): bool
     alternative !== undefined &&
     feeds.some(({ source, supply: other }) => source && other.fitted === fitted && other.supply.alternative === alternative)
   )
+}
+
+/** What a battery gives outside what an input for it takes, where no regulator suits that, even if all were fed. */
+function beyondBattery(
+  { resolved, sources }: CheckContext,
+  { supply, fitted, unregulated, main }: Feed['supply'],
+): { severity: 'stop' | 'fix'; words: string } | undefined {
+  const { battery } = resolved
+  if (battery.max <= supply.max && battery.min >= supply.min) return undefined
+  const regulated = sources.some(
+    ({ regulates, owner }) => regulates && owner !== fitted.id && regulates.volts >= supply.min && regulates.volts <= supply.max,
+  )
+  if (regulated && !unregulated && !main) return undefined
+  const [given, taken] = [battery, supply].map(({ min, max }) => `${formatVolts(min)} to ${formatVolts(max)}`)
+  return {
+    // Too much burns it, and with too little even when full it never starts; what only falls short in the end goes out in flight.
+    severity: battery.max > supply.max || battery.max < supply.min ? 'stop' : 'fix',
+    words: `the battery gives ${given}, and it takes ${taken}`,
+  }
+}
+
+/** Whether a rail of the board would suit it if the board were fed. */
+function waitsForBoard({ resolved, feeds, sources }: CheckContext, { supply, fitted }: Feed['supply']): boolean {
+  if (fitted.id === boardId || feeds.some(({ supply: each, source }) => each.fitted.id === boardId && source)) return false
+  if (!resolved.supplies.some((each) => each.fitted.id === boardId)) return false
+  return sources.some(
+    ({ regulates, owner }) => regulates && owner === undefined && regulates.volts >= supply.min && regulates.volts <= supply.max,
+  )
+}
+
+/** Why a source that a supply is locked to cannot feed it; nothing where it is not locked. */
+function lockedWhy({ resolved }: CheckContext, supply: Feed['supply']): string | undefined {
+  const { locks, supplies } = resolved.plan
+  const lock = locks[supply.key]
+  if (lock === undefined || supplies[supply.key] !== undefined) return undefined
+  const { facts } = supplyPlaced(resolved, supply, lock)
+  const reasons = facts.filter(({ impossible }) => impossible).map(({ text }) => text)
+  return `it is locked to ${placeLabel(lock, resolved.plan)}${reasons.length ? `, and ${reasons.join('; ')}` : ', which others leave too little of'}`
 }
 
 function why(context: CheckContext, fitted: Feed['supply'], suiting: number): string {
