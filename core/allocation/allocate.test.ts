@@ -7,6 +7,8 @@ import { add, allocated, demo, library } from '../../tests/helpers/plans'
 import { randomPlan } from '../../tests/helpers/random-plan'
 import { readDefinition } from '../schema'
 import { applyEdit, newPlan, resolvePlan, type Edit, type Plan } from '../plan'
+import { factsOf } from '../../tests/helpers/findings'
+import { tiny } from '../../tests/helpers/tiny'
 import { drawing } from '../../tests/helpers/random-packing'
 import { allocate, compareScores, layOut, type Allocation } from './index'
 
@@ -20,7 +22,7 @@ describe('allocate', () => {
         const resolved = resolvePlan(plan)
         const { score, proven } = allocate(resolved)
         expect(proven).toBe(true)
-        const levels = [score.unkeptLocks, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
+        const levels = [score.unkeptLocks, score.unmetVital, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
         expect(levels).toEqual(bestByTrying(resolved))
       }),
       { seed: seedOf(4242), numRuns: amount(1000) },
@@ -183,6 +185,22 @@ describe('allocate', () => {
     expect(unmet).toContain('logger/log')
     const wished = after('culvert-scout', { type: 'device.priority', device: 'logger', priority: 'must' })
     expect(wished.score.unmetMusts).toBe(1)
+  })
+
+  it('places what keeps the craft in the air before other musts, whatever comes first', () => {
+    const pulse = { needs: { signal: { kind: 'pulse' as const } } }
+    const plan = tiny({
+      pads: { A: [{ as: 'pulse', of: 't1' }] },
+      devices: { gimbal: pulse, esc: { ...pulse, motors: { count: 1, continuous: 20, peak: 25 } }, servo: pulse },
+    })
+    const { assignment, score } = run(plan)
+    expect(Object.keys(assignment)).toEqual(['esc/signal'])
+    // Two others, and its own supply: no source of this board bears motor current.
+    expect(score).toMatchObject({ unmetVital: 1, unmetMusts: 3 })
+    const placed = { ...plan, assignment }
+    expect(factsOf(placed, 'FIT-01')[0]).toBe(
+      'Gimbal (Signal) has no place: pad A is taken by Esc (Signal); what keeps the craft in the air goes first',
+    )
   })
 
   it('puts LED data and gimbal pulses on different timers', () => {

@@ -31,7 +31,8 @@ export interface Constraints {
 }
 
 /**
- * Finds the best allocation of a plan: fewest locks not kept, then fewest musts unmet, then wishes by
+ * Finds the best allocation of a plan: fewest locks not kept, then fewest musts unmet, those first that keep the
+ * craft in the air, then wishes by
  * priority, then least risk, then fewest moves from what is there.
  */
 export function allocate(resolved: ResolvedPlan, limits: SearchLimits = {}): Allocation {

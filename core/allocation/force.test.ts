@@ -129,6 +129,7 @@ describe('forcePlace', () => {
 describe('scores', () => {
   const score = (musts: number, wish: number, risk: number, moves: number) => ({
     unkeptLocks: 0,
+    unmetVital: 0,
     unmetMusts: musts,
     unmetWishes: [wish, 0, 0] as [number, number, number],
     risk,
@@ -143,6 +144,7 @@ describe('scores', () => {
   it('differ by what the second has more', () => {
     expect(difference(score(0, 1, 5, 2), score(1, 0, 9, 2))).toEqual({
       unkeptLocks: 0,
+      unmetVital: 0,
       unmetMusts: 1,
       unmetWishes: [-1, 0, 0],
       risk: 4,

@@ -110,7 +110,7 @@ function clashing(claims: Claim[], others: Claim[]): Exclude<Claim, { kind: 'sha
   })[0]
 }
 
-const zero: Score = { unkeptLocks: 0, unmetMusts: 0, unmetWishes: [0, 0, 0], risk: 0, moves: 0 }
+const zero: Score = { unkeptLocks: 0, unmetVital: 0, unmetMusts: 0, unmetWishes: [0, 0, 0], risk: 0, moves: 0 }
 
 function placeOf({ assignment, supplies }: Pick<Allocation, 'assignment' | 'supplies'>, key: string): Place | undefined {
   return assignment[key]?.place ?? supplies[key]
@@ -133,6 +133,7 @@ export function movesBetween(
 export function difference(one: Score, other: Score): Score {
   return {
     unkeptLocks: other.unkeptLocks - one.unkeptLocks,
+    unmetVital: other.unmetVital - one.unmetVital,
     unmetMusts: other.unmetMusts - one.unmetMusts,
     unmetWishes: other.unmetWishes.map((count, at) => count - one.unmetWishes[at]!) as Score['unmetWishes'],
     risk: other.risk - one.risk,
@@ -142,7 +143,14 @@ export function difference(one: Score, other: Score): Score {
 
 /** Negative when the first score is better, by the order of the objective. */
 export function compareScores(one: Score, other: Score): number {
-  const levels = (score: Score) => [score.unkeptLocks, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
+  const levels = (score: Score) => [
+    score.unkeptLocks,
+    score.unmetVital,
+    score.unmetMusts,
+    ...score.unmetWishes,
+    score.risk,
+    score.moves,
+  ]
   const [a, b] = [levels(one), levels(other)]
   const at = a.findIndex((value, index) => value !== b[index])
   return at < 0 ? 0 : a[at]! - b[at]!

@@ -5,7 +5,14 @@ import { gapOf } from './gap'
 import { allocate, loadSolver } from './index'
 
 describe('gapOf', () => {
-  const score = { unkeptLocks: 0, unmetMusts: 1, unmetWishes: [0, 2, 3] as [number, number, number], risk: 12, moves: 4 }
+  const score = {
+    unkeptLocks: 0,
+    unmetVital: 0,
+    unmetMusts: 1,
+    unmetWishes: [0, 2, 3] as [number, number, number],
+    risk: 12,
+    moves: 4,
+  }
   it.each([
     [{ unmetMusts: 0 }, 'at most 1 more must could be placed'],
     [{ unmetWishes: [0, 2, 1] as [number, number, number], risk: 40 }, 'at most 2 more wishes of rank 3 could be placed'],

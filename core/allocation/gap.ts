@@ -10,6 +10,8 @@ export function gapOf({ score, bound, proven }: Pick<Allocation, 'score' | 'boun
   if (proven) return ''
   const locks = score.unkeptLocks - bound.unkeptLocks
   if (locks > 0) return `at most ${counted(locks, 'lock', 'locks')} could be kept`
+  const vital = score.unmetVital - bound.unmetVital
+  if (vital > 0) return `at most ${vital} more of what keeps the craft in the air could be placed`
   const musts = score.unmetMusts - bound.unmetMusts
   if (musts > 0) return `at most ${counted(musts, 'must', 'musts')} could be placed`
   const rank = score.unmetWishes.findIndex((count, at) => count > bound.unmetWishes[at]!)

@@ -20,7 +20,7 @@ it.each(tens)(
       expect(bound, `${seed}`).toEqual(score)
       const theirs = solve(resolved, Infinity)
       expect(theirs.proven, `${seed}`).toBe(true)
-      const levels = [score.unkeptLocks, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
+      const levels = [score.unkeptLocks, score.unmetVital, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
       expect(levels, `${seed}`).toEqual(theirs.score)
     }
   },

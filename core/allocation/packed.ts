@@ -10,6 +10,7 @@ import type { Candidate, Verdict } from './verdict'
 /** Multipliers that make the sum of costs respect the order of the objective. */
 export interface Weights {
   lock: number
+  vital: number
   must: number
   wish: [number, number, number]
   risk: number
@@ -20,6 +21,8 @@ export interface Weights {
 /** What the search has to know of a need or a supply. */
 export interface Wanted {
   priority: Priority
+  /** A must that keeps the craft in the air. */
+  vital: boolean
   verdicts: Verdict[]
   candidates: Candidate[]
   /** What it takes to go without a place. */
@@ -64,8 +67,14 @@ function areAlike(one: Contents, other: Contents): boolean {
 
 /** Verdicts are the same objects while they say the same. */
 function isAlike(one: Wanted, other: Wanted): boolean {
-  const { verdicts, priority, before } = other
-  return one.verdicts === verdicts && one.priority === priority && one.before === before && sameValue(one.without, other.without)
+  const { verdicts, priority, vital, before } = other
+  return (
+    one.verdicts === verdicts &&
+    one.priority === priority &&
+    one.vital === vital &&
+    one.before === before &&
+    sameValue(one.without, other.without)
+  )
 }
 
 /** Sums of costs stay below it, so that they are exact. */
@@ -91,8 +100,10 @@ function weigh(wants: Wanted[], ordered: boolean): Weights {
   const third = next(count(3))
   const second = next(count(2))
   const first = next(count(1))
-  const must = next(count('must'))
-  return { lock: next(wants.length), must, wish: [first, second, third], risk, move, order: ordered ? 1 : 0 }
+  const vitals = wants.filter(({ vital }) => vital).length
+  const must = next(count('must') - vitals)
+  const vital = next(vitals)
+  return { lock: next(wants.length), vital, must, wish: [first, second, third], risk, move, order: ordered ? 1 : 0 }
 }
 
 function packingOf({ wanted, limits }: Contents, weights: Weights): Packing {
@@ -125,8 +136,8 @@ function packingOf({ wanted, limits }: Contents, weights: Weights): Packing {
     return { options }
   })
   const capacities = [...loads.names.keys()].map((name) => limits.get(name) ?? 0)
-  const { lock, must, wish, risk, move, order } = weights
-  const levels = [...new Set([lock, must, ...wish, risk, move, ...(order ? [order] : []), 1])]
+  const { lock, vital, must, wish, risk, move, order } = weights
+  const levels = [...new Set([lock, vital, must, ...wish, risk, move, ...(order ? [order] : []), 1])]
   return { units: units.names.size, modes: modes.names.size, capacities, items, levels }
 }
 
@@ -142,6 +153,7 @@ function numbering() {
   return { number, names }
 }
 
-function skipCost({ priority }: Wanted, weights: Weights): number {
+function skipCost({ priority, vital }: Wanted, weights: Weights): number {
+  if (vital) return weights.vital
   return priority === 'must' ? weights.must : weights.wish[priority - 1]!
 }

@@ -1,6 +1,6 @@
 import type { FittedDevice, FittedNeed, FittedSupply, NeedKey, ResolvedPlan, SupplyKey } from '../plan'
 import { takesPlace } from '../catalogue'
-import { unmetClaims } from '../suitability'
+import { unmetClaims, feedsFlight, keepsInAir } from '../suitability'
 import { packed, type Packed, type Wanted } from './packed'
 import { verdictsFor, verdictsForSupply, type Verdict } from './verdict'
 
@@ -15,6 +15,9 @@ export interface Want extends Wanted {
 export interface Score {
   /** Locks that are not kept: the need has no place. */
   unkeptLocks: number
+  /** Musts without which it does not fly: control and motors, with what feeds them. */
+  unmetVital: number
+  /** All musts unmet, those among them. */
   unmetMusts: number
   /** Wishes unmet, of priority 1, 2 and 3. */
   unmetWishes: [number, number, number]
@@ -51,17 +54,17 @@ function wantOf(resolved: ResolvedPlan, need: FittedNeed): Want {
   const { key, fitted } = need
   const verdicts = verdictsFor(resolved, need)
   const before = resolved.plan.assignment[key]?.place
-  return { key, need, ...wanted(fitted, verdicts), without: unmetClaims(resolved, need), before }
+  return { key, need, ...wanted(fitted, verdicts, keepsInAir(need)), without: unmetClaims(resolved, need), before }
 }
 
 function wantOfSupply(resolved: ResolvedPlan, supply: FittedSupply): Want {
   const { key, fitted } = supply
   const verdicts = verdictsForSupply(resolved, supply)
-  return { key, supply, ...wanted(fitted, verdicts), without: [], before: resolved.plan.supplies[key] }
+  return { key, supply, ...wanted(fitted, verdicts, feedsFlight(supply)), without: [], before: resolved.plan.supplies[key] }
 }
 
-function wanted({ instance: { priority } }: FittedDevice, verdicts: Verdict[]) {
-  return { priority, verdicts, candidates: verdicts.flatMap(({ candidates }) => candidates) }
+function wanted({ instance: { priority } }: FittedDevice, verdicts: Verdict[], keeps: boolean) {
+  return { priority, vital: keeps && priority === 'must', verdicts, candidates: verdicts.flatMap(({ candidates }) => candidates) }
 }
 
 /** Of supplies that are alternatives to each other only the first is fed. */
@@ -84,9 +87,12 @@ export function scoreOf(cost: number, { weights }: Pick<Problem, 'weights'>): Sc
     rest -= count * weight
     return count
   }
+  const unkeptLocks = take(weights.lock)
+  const unmetVital = take(weights.vital)
   return {
-    unkeptLocks: take(weights.lock),
-    unmetMusts: take(weights.must),
+    unkeptLocks,
+    unmetVital,
+    unmetMusts: unmetVital + take(weights.must),
     unmetWishes: [take(weights.wish[0]), take(weights.wish[1]), take(weights.wish[2])],
     risk: take(weights.risk),
     moves: take(weights.move),

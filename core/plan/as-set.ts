@@ -54,12 +54,7 @@ function behindAnother(plan: Plan, id: string, { settings }: Device, { pairs }: 
  * A device as the plan has set it: its radios work, and its outputs give, what the settings that pair with
  * them say, and a logger takes the records that were chosen. The same object while nothing of that changes.
  */
-export function deviceAsSet(
-  plan: Plan,
-  id: string,
-  device: Device,
-  protocols: Record<string, ProtocolDefinition>,
-): Device {
+export function deviceAsSet(plan: Plan, id: string, device: Device, protocols: Record<string, ProtocolDefinition>): Device {
   const { log, settings } = plan
   const needs = log
     ? device.needs.filter((need) => need.kind === 'serial' && need.options.some(({ protocol }) => protocols[protocol]?.recorded))

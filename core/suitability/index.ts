@@ -8,7 +8,7 @@ export { clashesOf, offersFor, offersForSupply, placedNeeds, placedSupplies, wir
 export type { Clash, PlacedNeed, PlacedSupply, WiredTo } from './placed'
 export { goodRates } from './serial'
 export { unmetClaims } from './way-in'
-export { bringsControl } from './control'
+export { bringsControl, feedsFlight, keepsInAir } from './control'
 export { featureWords } from './feature-words'
 export { hexAddress } from './buses'
 export { freedPins, pinsOfPlaced } from './freed'

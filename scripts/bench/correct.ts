@@ -56,7 +56,7 @@ for (let seed = 1; seed <= plans; seed += 1) {
   try {
     const { score, bound, proven } = allocate(resolved, { ...within(10_000, Date.now), solver })
     const theirs = byLevels(resolved, 20)
-    const levels = [score.unkeptLocks, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
+    const levels = [score.unkeptLocks, score.unmetVital, score.unmetMusts, ...score.unmetWishes, score.risk, score.moves]
     note(proven && compareScores(score, bound) === 0, theirs.proven, levels.join() === theirs.score.join())
   } catch (error) {
     count.thrown += 1

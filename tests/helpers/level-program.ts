@@ -2,6 +2,7 @@ import loadHighs from 'highs'
 import { layOut, type Want } from '#core/allocation'
 import { capacitiesOf } from '#core/suitability'
 import type { ResolvedPlan } from '#core/plan'
+import { isVital } from './oracle'
 
 /** One way of serving a want: what it counts on each level, the gravest first, and what it takes. */
 interface Way {
@@ -11,7 +12,7 @@ interface Way {
   share: [thing: string, amount: number][]
 }
 
-const levels = 7
+const levels = 8
 
 /**
  * The best score of a plan, level by level, by the solver HiGHS: a model of its own, written from
@@ -103,17 +104,18 @@ function waysOf(want: Want, { plan }: ResolvedPlan): Way[] {
     .map(({ placement, reasons, claims }): Way => ({
       counts: plus(
         at(
-          5,
+          6,
           reasons.reduce((sum, { risk }) => sum + risk, 0),
         ),
-        at(6, before !== undefined && before !== placement.place ? 1 : 0),
+        at(7, before !== undefined && before !== placement.place ? 1 : 0),
       ),
       alone: claims.flatMap((claim) => (claim.kind === 'alone' ? [claim.thing] : [])),
       alike: claims.flatMap((claim) => (claim.kind === 'alike' ? [`${claim.thing}\n${claim.as}`] : [])),
       share: claims.flatMap((claim) => (claim.kind === 'share' ? [[claim.thing, claim.amount] as [string, number]] : [])),
     }))
-  const unmet = at(want.priority === 'must' ? 1 : 1 + want.priority, 1)
-  const counts = plus(plus(unmet, at(0, lock === undefined ? 0 : 1)), at(6, before === undefined ? 0 : 1))
+  const missed = at(want.priority === 'must' ? 2 : 2 + want.priority, 1)
+  const unmet = plus(missed, at(1, isVital(want) ? 1 : 0))
+  const counts = plus(plus(unmet, at(0, lock === undefined ? 0 : 1)), at(7, before === undefined ? 0 : 1))
   const alike = want.without.flatMap((claim) => (claim.kind === 'alike' ? [`${claim.thing}\n${claim.as}`] : []))
   return [...ways, { counts, alone: [], alike, share: [] }]
 }

@@ -23,6 +23,16 @@ function limitsOf({ board, devices }: ResolvedPlan): Map<string, number> {
   return new Map([['configuration', maxLinks - (usb ? 1 : 0)], ['receivers', receivers], ...rails, ...outputs])
 }
 
+/** Whether a must is of control or of motors, told by what it is and not by who asks. */
+export function isVital({ need, supply, priority }: Want): boolean {
+  const { id, device } = (need ?? supply)!.fitted
+  if (priority !== 'must') return false
+  const commands = (each: { kind: string; lines?: string }) =>
+    each.kind.startsWith('receiver-') || (each.kind === 'serial' && device.class === 'receiver' && each.lines !== 'to-device')
+  if (need) return commands(need.need) || (need.need.kind === 'pulse' && device.motors !== undefined)
+  return id === 'board' || device.motors !== undefined || device.needs.some(commands)
+}
+
 /**
  * The best score of a plan, by trying every choice of every want. Independent of
  * the search, of its weights and of its numbering; exponential, for small plans.
@@ -82,10 +92,10 @@ export function bestByTrying(resolved: ResolvedPlan): Level {
         raise(
           raise(
             score,
-            5,
+            6,
             candidate.reasons.reduce((sum, reason) => sum + reason.risk, 0),
           ),
-          6,
+          7,
           moved ? 1 : 0,
         ),
       )
@@ -96,10 +106,11 @@ export function bestByTrying(resolved: ResolvedPlan): Level {
     take(nothing, 1)
     const had = (want.supply ? plan.supplies[want.key] : plan.assignment[want.key]?.place) !== undefined
     const unkept = raise(score, 0, plan.locks[want.key] === undefined ? 0 : 1)
-    descend(at + 1, raise(raise(unkept, want.priority === 'must' ? 1 : 1 + want.priority, 1), 6, had ? 1 : 0))
+    const missed = raise(unkept, want.priority === 'must' ? 2 : 2 + want.priority, 1)
+    descend(at + 1, raise(raise(missed, 1, isVital(want) ? 1 : 0), 7, had ? 1 : 0))
     take(nothing, -1)
   }
-  descend(0, [0, 0, 0, 0, 0, 0, 0])
+  descend(0, [0, 0, 0, 0, 0, 0, 0, 0])
   return best
 }
 

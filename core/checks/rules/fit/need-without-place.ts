@@ -1,7 +1,7 @@
 import { verdictsFor, type Candidate, type Verdict } from '../../../allocation'
 import { takesPlace } from '../../../catalogue'
 import { placeLabel, type FittedNeed } from '../../../plan'
-import { capacitiesOf, featureWords } from '../../../suitability'
+import { capacitiesOf, featureWords, keepsInAir } from '../../../suitability'
 import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
 import { doWithout, padName, placeReports } from '../../reports'
@@ -78,7 +78,14 @@ function whyNot(context: CheckContext, need: FittedNeed): string {
     const holders = resolved.needs.filter((other) => plan.assignment[other.key]?.place === place).map(needName)
     return `${placeLabel(place, plan)} ${holders.length ? `is taken by ${holders.join(' and ')}` : inTheWay(context, candidates)}`
   })
-  return held.length > 4 ? `${held.slice(0, 3).join('; ')}; ${held.length - 3} more are taken` : held.join('; ')
+  const isFirst = usable.some(({ place }) =>
+    resolved.needs.some((other) => plan.assignment[other.key]?.place === place && keepsInAir(other)),
+  )
+  // A wish comes after every must anyway.
+  const first =
+    isFirst && need.fitted.instance.priority === 'must' && !keepsInAir(need) ? '; what keeps the craft in the air goes first' : ''
+  const words = held.length > 4 ? `${held.slice(0, 3).join('; ')}; ${held.length - 3} more are taken` : held.join('; ')
+  return words + first
 }
 
 /** What a free place would take that another need has. */
