@@ -1,5 +1,5 @@
 import type { Wire, WireEnd } from '../harness'
-import type { ResolvedPlan } from '../plan'
+import { isFlown, isOfCraft, type ResolvedPlan } from '../plan'
 import { batteryMass, plain, wireColours } from '../units'
 import { toCsv } from './csv'
 
@@ -105,7 +105,8 @@ export function connectorTable(resolved: ResolvedPlan, wires: Wire[]): Table {
 export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
   const { board, plan } = resolved
   const count = new Map<string, { names: string[]; maker: string; what: string; mass: number; typical: number; peak: number }>()
-  for (const { instance, device } of resolved.devices) {
+  const flown = resolved.devices.filter(isFlown)
+  for (const { instance, device } of flown) {
     const key = `${device.name}, ${instance.variant}`
     const known = count.get(key) ?? {
       names: [],
@@ -128,7 +129,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
     plain(typical * names.length, 3),
     plain(peak * names.length, 3),
   ])
-  const antennas = resolved.devices.flatMap(({ instance, device }) =>
+  const antennas = flown.flatMap(({ instance, device }) =>
     device.radios.flatMap(({ antenna, megahertz, label }) =>
       antenna === undefined
         ? []
@@ -149,16 +150,18 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
   const joints = resolved.parts
     .filter(({ id }) => plan.joints[id])
     .map(({ instance, device }) => [1, device.name, '', instance.name, 'joins wires', plain(device.mass, 1), '', ''])
-  const gauges = cutList(wires).rows.map(([gauge, colour, name, , length]) => [
-    plain(Number(length) / 1000, 2),
-    `wire AWG ${gauge} ${colour}`,
-    '',
-    '',
-    `${name}, in metres`,
-    '',
-    '',
-    '',
-  ])
+  const gauges = cutList(wires.filter(({ from, to }) => isOfCraft(resolved, from, to))).rows.map(
+    ([gauge, colour, name, , length]) => [
+      plain(Number(length) / 1000, 2),
+      `wire AWG ${gauge} ${colour}`,
+      '',
+      '',
+      `${name}, in metres`,
+      '',
+      '',
+      '',
+    ],
+  )
   return {
     name: 'bill of materials',
     header: ['count', 'part', 'maker', 'used as', 'what it is', 'mass g', 'typical A', 'peak A'],

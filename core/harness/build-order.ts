@@ -1,4 +1,4 @@
-import { batteryId, boardId, idIn, splitKey, type ResolvedPlan } from '../plan'
+import { batteryId, boardId, idIn, splitKey, type ResolvedPlan, isFlown, isOfCraft } from '../plan'
 import { mappingWords, outputMapping } from '../suitability'
 import type { Wire, WireKind } from './wires'
 
@@ -19,7 +19,8 @@ const kindOrder: WireKind[] = ['ground', 'supply', 'signal', 'video']
  * nothing is ever powered without its ground; last the first time under power.
  */
 export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
-  const fitted = wires.filter((wire) => !wire.omitted)
+  const fitted = wires.filter((wire) => !wire.omitted && isOfCraft(resolved, wire.from, wire.to))
+  const devices = resolved.devices.filter(isFlown)
   const feedsBoard = ({ id }: Wire) => id.startsWith(`${boardId}.`)
   const inOrder = (some: Wire[]) =>
     some.sort(
@@ -29,9 +30,9 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
   const ofDevice = (id: string) => inOrder(fitted.filter((wire) => wire.from.device === id && !feedsBoard(wire)))
   const makers = inFeedOrder(
     resolved,
-    resolved.devices.filter(({ device }) => device.outputs.length),
+    devices.filter(({ device }) => device.outputs.length),
   )
-  const others = resolved.devices.filter((fittedDevice) => !makers.includes(fittedDevice))
+  const others = devices.filter((fittedDevice) => !makers.includes(fittedDevice))
   const rails = resolved.board.rails
     .filter((rail) => rail.volts !== undefined && rail.kind !== 'usb')
     .map((rail) => `${rail.label} at its pad`)
@@ -50,7 +51,7 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
     wires: inOrder(fitted.filter(feedsBoard)),
   }
   const step = (id: string, name: string, check: string): BuildStep => ({ id, title: name, check, wires: ofDevice(id) })
-  const sends = resolved.devices.filter(({ device }) => device.radios.some((radio) => radio.sends))
+  const sends = devices.filter(({ device }) => device.radios.some((radio) => radio.sends))
   const antennas = sends.length ? ` Antennas on ${sends.map(({ instance }) => instance.name).join(', ')}.` : ''
   const mapped = outputMapping(resolved)
   const mapping = mapped.length ? ` Before the motors spin: ${mapped.map(mappingWords).join('; ')}.` : ''

@@ -1,4 +1,4 @@
-import type { ResolvedPlan, Spot } from '../plan'
+import { isFlown, isOfCraft, type ResolvedPlan, type Spot } from '../plan'
 import { batteryMass, copperMassPerMetre, type Grams } from '../units'
 import { spotOf } from './airframe'
 import type { Wire } from './wires'
@@ -24,13 +24,15 @@ export function massReport(resolved: ResolvedPlan, wires: Wire[]): MassReport {
   const parts = [
     { id: 'board', name: board.name, mass: board.mass },
     { id: 'battery', name: 'Battery', mass: batteryMass(plan.battery) },
-    ...[...devices, ...all.filter(({ id }) => plan.joints[id])].map(({ id, instance, device }) => ({
+    ...[...devices.filter(isFlown), ...all.filter(({ id }) => plan.joints[id])].map(({ id, instance, device }) => ({
       id,
       name: instance.name,
       mass: device.mass,
     })),
   ].map((part) => ({ ...part, spot: spotOf(resolved, part.id) }))
-  const copper = wires.filter((wire) => !wire.omitted).reduce((sum, wire) => sum + wireMass(wire), 0)
+  const copper = wires
+    .filter((wire) => !wire.omitted && isOfCraft(resolved, wire.from, wire.to))
+    .reduce((sum, wire) => sum + wireMass(wire), 0)
   const solid = parts.reduce((sum, part) => sum + part.mass, 0)
   const along = (axis: 'x' | 'y') => (solid ? parts.reduce((sum, part) => sum + part.mass * part.spot[axis], 0) / solid : 0)
   return { parts, wires: copper, total: solid + copper, balance: { x: along('x'), y: along('y') } }

@@ -13,7 +13,7 @@ import {
   type SerialLink,
   headRoom,
 } from '../links'
-import { idIn, referTo, type Placement, type ResolvedPlan } from '../plan'
+import { idIn, referTo, type Placement, type ResolvedPlan, isFlown } from '../plan'
 import { formatBaud, formatShare, type Baud } from '../units'
 import { alike, alone, share, type Claim } from './claim'
 import { costly, impossible, remark, type Fact } from './fact'
@@ -208,7 +208,12 @@ function* stateFacts({ need: { need }, port, placement: { during } }: SerialLink
 }
 
 /** A firmware that does not know a protocol cannot be set to it. */
-function spokenFacts({ board, protocols }: ResolvedPlan, { board: { protocol } }: SerialLink): Fact[] {
+function spokenFacts({ board, protocols }: ResolvedPlan, { board: { protocol }, need: { fitted } }: SerialLink): Fact[] {
+  // A tool at a port of the board reads and sets the board; what it speaks with other parts is for their ports.
+  if (!isFlown(fitted) && protocol !== board.configuration.protocol) {
+    const own = protocols[board.configuration.protocol]?.name ?? board.configuration.protocol
+    return [impossible('SER-03', `${board.name} is set up over ${own}, not over ${protocols[protocol]?.name ?? protocol}`)]
+  }
   if (!board.protocols || board.protocols.includes(protocol)) return []
   return [
     impossible(
@@ -218,9 +223,12 @@ function spokenFacts({ board, protocols }: ResolvedPlan, { board: { protocol } }
   ]
 }
 
-function* portFacts({ need: { need }, port }: SerialLink): Iterable<Fact> {
+function* portFacts({ need: { need }, port, placement: { during } }: SerialLink): Iterable<Fact> {
   if (port.usbShared) {
-    const text = `${port.label} is wired to the USB bridge: the link works in flight and on the bench without USB, and is lost while USB is in use`
+    const takesOver = need.states === 'armed' || during === 'armed'
+    const text = takesOver
+      ? `${port.label} is wired to the USB bridge: arming hands it to this link and cuts the program at the computer until you disarm; put it on another port, or leave it off for that test`
+      : `${port.label} is wired to the USB bridge: the link works in flight and on the bench without USB, and is lost while USB is in use`
     yield need.interruptible
       ? costly('SER-10', text, 8, 'weigh')
       : costly('SER-12', `must never be interrupted, and ${text}`, 30, 'fix')

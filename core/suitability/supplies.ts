@@ -1,6 +1,6 @@
 import { memo } from '../memo'
 import { currentInto, fallsShort, feedersOf, inputRangeOf, plainCurrents, sourcesOf, type Feeder } from '../electrics'
-import { batteryId, boardId, partsOf, referTo, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
+import { batteryId, boardId, isFlown, partsOf, referTo, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
 import { formatAmps, formatVolts, milliampsGiven, milliampsTaken, type Amps } from '../units'
 import { alike, share, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
@@ -58,6 +58,7 @@ export function supplyPlaced(resolved: ResolvedPlan, fitted: FittedSupply, place
 function supplyWay(resolved: ResolvedPlan, source: Feeder, fitted: FittedSupply): Way {
   const facts = [
     ...sourceFacts(resolved, source, fitted),
+    ...benchFacts(resolved, source, fitted),
     ...wayFacts(source, fitted),
     ...rangeFacts(source, fitted),
     ...preferenceFacts(resolved, source, fitted),
@@ -89,6 +90,13 @@ function* rangeFacts(source: Feeder, { supply, unregulated }: FittedSupply): Ite
   }
 }
 
+/** A bench supply feeds nothing that flies. */
+function benchFacts({ device }: ResolvedPlan, { owner, label }: Feeder, { fitted }: FittedSupply): Fact[] {
+  const giver = owner === undefined ? undefined : device(owner)
+  if (!giver || isFlown(giver) || !isFlown(fitted)) return []
+  return [impossible('PWR-08', `is to be fed from ${label}, which stays on the bench`)]
+}
+
 /** Motor current takes a way that is made for it; nothing feeds itself. */
 function* wayFacts(source: Feeder, { fitted, supply, main }: FittedSupply): Iterable<Fact> {
   if (source.owner === fitted.id) yield impossible('PWR-07', 'a device cannot feed itself', 'stop')
@@ -103,7 +111,8 @@ function* wayFacts(source: Feeder, { fitted, supply, main }: FittedSupply): Iter
  * What stands where anyone would expect it costs nothing: main current from the battery by a
  * distribution board, the board through the cable of an ESC, small parts from the board.
  */
-function* preferenceFacts(resolved: ResolvedPlan, source: Feeder, { fitted, main }: FittedSupply): Iterable<Fact> {
+function* preferenceFacts(resolved: ResolvedPlan, source: Feeder, input: FittedSupply): Iterable<Fact> {
+  const { fitted, main } = input
   const { owner, label } = source
   const fromBattery = owner === batteryId
   if (main) {
@@ -118,9 +127,18 @@ function* preferenceFacts(resolved: ResolvedPlan, source: Feeder, { fitted, main
   } else if (owner !== undefined) {
     yield costly('PWR-02', `fed by ${label}, not by the board`, source.kind === 'through' && !source.main ? 3 : 1)
   }
+  yield* usbFacts(resolved, source, input)
   if (fitted.device.class === 'servo' && (ownCurrents(resolved).get(source.place) ?? 0) > 0) {
     yield costly('PWR-02', `${label} feeds the board too: a servo that stalls can pull it down`, 6, 'weigh')
   }
+}
+
+/** What brings the commands is set up on the bench: it does well to hang on what USB alone feeds. */
+function usbFacts(resolved: ResolvedPlan, source: Feeder, { fitted, supply }: FittedSupply): Fact[] {
+  const live = ({ rail }: Feeder) => rail?.liveFrom.includes('usb') ?? false
+  if (fitted.device.class !== 'receiver' || live(source)) return []
+  const other = sourcesOf(resolved).find((each) => live(each) && each.min >= supply.min && each.max <= supply.max)
+  return other ? [costly('PWR-09', `${source.label} is dead on USB alone; ${other.label} is live`, 2)] : []
 }
 
 /** Of two parts that could feed each other one feeds the other. */

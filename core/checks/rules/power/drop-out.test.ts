@@ -24,7 +24,7 @@ describe('PWR-03', () => {
         severity: 'fix',
         subjects: ['rail:v5', 'supply:camera/main', 'device:camera'],
         fact: expect.stringMatching(
-          /^5 V sags to 11\.(19|2) V at empty battery, for want of 0\.8\d* V at its input; Camera needs 11\.5 V$/,
+          /^5 V sags to 11\.(19|2) V at empty battery, for want of 0\.8\d* V at its input, with 100 mA drawn at peak by Camera; Camera needs 11\.5 V$/,
         ) as string,
       },
     ])

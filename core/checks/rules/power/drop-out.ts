@@ -1,5 +1,5 @@
 import { referTo, type FittedSupply } from '../../../plan'
-import { formatVolts } from '../../../units'
+import { formatAmps, formatVolts } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { isUpsetSource } from '../../upset'
 
@@ -25,9 +25,19 @@ function* check(context: CheckContext): Iterable<Report> {
         node.place,
         ...short.flatMap(({ supply }) => [referTo('supply', supply.key), referTo('device', supply.fitted.id)]),
       ],
-      fact: `${node.label} sags to ${formatVolts(node.empty)} at empty battery, for want of ${formatVolts(-node.headroom)} at its input; ${short.map(({ supply }) => needs(supply)).join(', ')}`,
+      fact: `${node.label} sags to ${formatVolts(node.empty)} at empty battery, for want of ${formatVolts(-node.headroom)} at its input${underLoad(node)}; ${short.map(({ supply }) => needs(supply)).join(', ')}`,
     }
   }
+}
+
+/** What it gives at that moment, and who takes most of it. */
+function underLoad({ peak, leaves }: CheckContext['power']['nodes'][number]): string {
+  const [heaviest] = [...leaves].sort((one, other) => other.peak - one.peak)
+  if (!heaviest || peak <= 0) return ''
+  const most = `${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}`
+  return leaves.length === 1
+    ? `, with ${formatAmps(peak)} drawn at peak by ${nameOf(heaviest.supply.fitted)}`
+    : `, with ${formatAmps(peak)} drawn at peak, ${most}`
 }
 
 function needs({ fitted, supply }: FittedSupply): string {

@@ -17,13 +17,17 @@ function* check(context: CheckContext): Iterable<Report> {
     const own = ownCurrents(context.resolved).get(source.place) ?? 0
     const heaviest = [...fed].sort((one, other) => other.peak - one.peak)[0]!
     const sharers = [...(own > 0 ? ['the board'] : []), ...fed.map(({ supply }) => nameOf(supply.fitted))]
+    // One part at its peak beside the others as they are; all at their peaks at once is a moment that hardly comes.
+    const alone = typical + Math.max(0, ...fed.map(({ peak: most, typical: usual }) => most - usual))
+    const together = fits(alone, source.limit)
     yield {
-      severity: !fits(typical, source.limit) || (source.owner !== batteryId && feedsControl(fed, own)) ? 'fix' : 'weigh',
+      severity:
+        !fits(typical, source.limit) || (!together && source.owner !== batteryId && feedsControl(fed, own)) ? 'fix' : 'weigh',
       subjects: [
         source.place,
         ...fed.filter(({ supply }) => supply.fitted.id !== boardId).map(({ supply }) => referTo('device', supply.fitted.id)),
       ],
-      fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak, ${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}; ${sharers.join(', ')} hang${sharers.length > 1 ? '' : 's'} on it`,
+      fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak${together ? ', if all peak at once' : ''}, ${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}; ${sharers.join(', ')} hang${sharers.length > 1 ? '' : 's'} on it`,
       fixes: reliefOf(context, source.place, heaviest.supply, peak - source.limit),
     }
   }

@@ -4,7 +4,7 @@ import { supplyPlaced } from '../../../suitability'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
-import { endWords, feedFixes, fitWire, suitingSources, wireBack, causedBy } from '../../reports'
+import { endWords, feedFixes, fitWire, suitingSources, supplyReports, wireBack, causedBy } from '../../reports'
 import { isUpsetSupply } from '../../upset'
 
 type Feed = CheckContext['feeds'][number]
@@ -12,6 +12,9 @@ type Feed = CheckContext['feeds'][number]
 function* check(context: CheckContext): Iterable<Report> {
   const { resolved, feeds } = context
   if (!Object.keys(resolved.plan.assignment).length && !Object.keys(resolved.plan.supplies).length) return
+  yield* supplyReports(context, 'PWR-08', ({ supply }) =>
+    feedFixes(context, supply, suitingSources(context, supply), ({ label }) => `Feed it from ${label}`),
+  )
   for (const { supply, source } of feeds) {
     if (source && isCircle(context, supply.key)) yield inCircle(supply, source.label)
     if (source || alternativeFed(feeds, supply) || isIdle(resolved, supply.fitted)) continue
