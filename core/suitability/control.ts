@@ -1,10 +1,16 @@
+import { protocolOf } from '../protocols'
 import { boardId, keyOf, type FittedNeed, type FittedSupply } from '../plan'
 import { share, type Claim } from './claim'
 
-/** Whether a need brings the commands of a control receiver to the board. */
+/** Whether a need brings the commands of a control receiver to the board; a line of its own for telemetry does not. */
 export function bringsControl({ fitted, need }: FittedNeed): boolean {
   if (need.kind === 'receiver-pulse' || need.kind === 'receiver-parallel') return true
-  return need.kind === 'serial' && fitted.device.class === 'receiver' && need.lines !== 'to-device'
+  if (need.kind !== 'serial' || fitted.device.class !== 'receiver' || need.lines === 'to-device') return false
+  // Of a protocol of one's own it is not known, so that it may.
+  return need.options.some(({ protocol }) => {
+    const known = protocolOf(protocol)
+    return !known || known.carries !== undefined
+  })
 }
 
 /** Whether a need keeps the craft in the air: the commands to the board, or the signal of a motor. */

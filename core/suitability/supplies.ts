@@ -66,7 +66,7 @@ function supplyWay(resolved: ResolvedPlan, source: Feeder, fitted: FittedSupply)
   return { placement: { place: source.place }, facts, claims: orderClaims(source, fitted) }
 }
 
-function* rangeFacts(source: Feeder, { supply, unregulated }: FittedSupply): Iterable<Fact> {
+function* rangeFacts(source: Feeder, { fitted, supply, unregulated }: FittedSupply): Iterable<Fact> {
   if (unregulated && source.regulates) {
     yield impossible('PWR-01', `${source.label} gives ${formatVolts(source.max)}; this input is for the voltage of the battery`)
   }
@@ -85,7 +85,8 @@ function* rangeFacts(source: Feeder, { supply, unregulated }: FittedSupply): Ite
         : `goes down to ${formatVolts(source.min)} on an empty battery`
     yield impossible('PWR-01', `${source.label} ${gives}; it needs ${formatVolts(supply.min)}`)
   }
-  if (supply.filtered && !source.filtered) {
+  // Ripple shows in an analogue picture; a digital one is as it is sent.
+  if (supply.filtered && !source.filtered && fitted.device.needs.some(({ kind }) => kind === 'video')) {
     yield costly('PWR-10', `${source.label} is not filtered: stripes may show in the picture`, 4, 'weigh')
   }
 }

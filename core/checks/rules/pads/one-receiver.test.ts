@@ -25,6 +25,18 @@ describe('PAD-15', () => {
     expect(found!.fact).toBe('One (Rc) and Two (Rc) bring the commands; Board listens to one receiver at a time')
     expect(settledBy(build(), found!)).toBe(true)
   })
+  it('counts no line for telemetry: a protocol that carries no channels brings no commands', () => {
+    const plan = build()
+    const telemetry = (protocol: string) => {
+      const changed = structuredClone(plan)
+      for (const device of Object.values(changed.definitions.devices))
+        for (const need of Object.values(device.needs))
+          if (device.name === 'Two' && need.kind === 'serial') need.options = [{ protocol, bauds: [9600], default: 9600 }]
+      return factsOf(changed, 'PAD-15')
+    }
+    expect(telemetry('mavlink')).toEqual([])
+    expect(telemetry('crsf')).toHaveLength(1)
+  })
   it('is known to the search', () => {
     expect(allocate(resolvePlan(build({ at: false }))).unmet).toHaveLength(1)
     expect(allocate(resolvePlan(build({ at: false, receivers: 2 }))).unmet).toEqual([])
