@@ -1,5 +1,5 @@
 import { saidOnceMended, type Finding, type Fix } from '../checks'
-import { splitKey, type Edit, type NeedKey, type Plan } from '../plan'
+import { partsOf, splitKey, type Edit, type NeedKey, type Plan } from '../plan'
 import { severities } from '../suitability'
 
 /** What a fix comes to once it is carried out, with the allocation that follows. */
@@ -53,6 +53,9 @@ function isOf(known: Finding, now: Finding): boolean {
   if (known.rule !== now.rule || gravity(known) > gravity(now)) return false
   const within = (some: Finding, others: Finding) => some.subjects.every((subject) => others.subjects.includes(subject))
   if (!known.subjects.length || !now.subjects.length) return known.id === now.id
+  // What is told of a source is the same finding whoever hangs on it.
+  const [source] = now.subjects
+  if (source === known.subjects[0] && ['rail', 'output'].includes(partsOf(source!).kind)) return true
   return within(known, now) || within(now, known)
 }
 
