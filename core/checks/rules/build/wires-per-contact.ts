@@ -3,7 +3,7 @@ import { freshExtra, freshJoint, jointHolds, jointKinds, jointPoint, type Edit }
 import { wireDiameter } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import type { Fix } from '../../finding'
-import { aboutWire, contactAt, endWords } from '../../reports'
+import { aboutWire, causedBy, contactAt, endWords } from '../../reports'
 
 /** Wires that a solder pad of the usual 1.5 × 2 mm holds well. */
 const onPad = 2
@@ -66,6 +66,7 @@ function* check(context: CheckContext): Iterable<Report> {
       subjects: [...new Set(there.flatMap(aboutWire))],
       fact: `${there.length} wires meet at ${where}, which holds ${most === 1 ? 'one' : most === 0 ? 'none so thick' : most}: ${there.map(({ number }) => number).join(', ')}`,
       fixes: joinFixes(context, end, there, most),
+      ...causedBy(context, ...there),
     }
   }
 }

@@ -3,8 +3,9 @@ import type { WireEnd } from '../../../harness'
 import { referTo, terminalPoint } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
+import { isByHand } from '../../joins'
 import { groundWire, isGrounded, sidesOf } from '../../grounds'
-import { causedBy, fitWire } from '../../reports'
+import { causedBy, fitWire, wireBack } from '../../reports'
 
 /** The ground that a signal at a wire's end is measured against; undefined where a part has none. */
 function groundAt({ resolved }: CheckContext, { device, point }: WireEnd): string | undefined {
@@ -33,12 +34,24 @@ function* check(context: CheckContext): Iterable<Report> {
     if (near === undefined || far === undefined || told.has(pair) || circuit.connected(near, far)) continue
     told.add(pair)
     const fitted = resolved.device(wire.from.device!)!
+    // A ground that was led elsewhere is what is wrong, and not the signal.
+    const moved = wires.filter(
+      (ground) =>
+        ground.kind === 'ground' &&
+        !ground.omitted &&
+        [wire.from.device, wire.to.device].includes(ground.from.device) &&
+        isByHand(context, ground),
+    )
     const left = wires.find((ground) => ground.kind === 'ground' && ground.omitted && ground.from.device === fitted.id)
     yield {
       subjects: [referTo('wire', wire.id), referTo('device', fitted.id)],
       fact: `${wire.number} carries ${wire.kind === 'video' ? 'the picture' : 'a signal'} between ${nameOf(fitted)} and ${wire.to.device ? name(wire.to.device) : resolved.board.name}, which share no ground`,
-      fixes: left ? [fitWire(left)] : [wire.from, wire.to].flatMap((end) => missingGround(context, end)),
-      ...causedBy(context, wire),
+      fixes: left
+        ? [fitWire(left)]
+        : moved.length
+          ? moved.flatMap((ground) => wireBack(context, ground))
+          : [wire.from, wire.to].flatMap((end) => missingGround(context, end)),
+      ...causedBy(context, ...(moved.length ? moved : [wire])),
     }
   }
 }
