@@ -30,6 +30,8 @@ mkdirSync(folder, { recursive: true })
 const shot = async (name) => {
   await page.mouse.move(0, 799)
   await page.waitForTimeout(500)
+  // What mends a finding is tried for a moment before it is offered.
+  await page.getByText('Trying what mends it.').first().waitFor({ state: 'hidden' })
   await page.screenshot({ path: join(folder, `${name}.png`) })
 }
 

@@ -23,8 +23,13 @@ const telling: readonly RuleId[] = [
   'GND-01',
 ]
 
-const rankOf = ({ severity, rule }: Finding) =>
-  severities.indexOf(severity) * 100 + (telling.includes(rule) ? telling.indexOf(rule) : telling.length)
+/** Those that tell of it least: how it is held, and how well it is heard. */
+const aside: readonly RuleId[] = ['MEC-04', 'LVL-02']
+
+const rankOf = ({ severity, rule }: Finding) => {
+  const place = telling.includes(rule) ? telling.indexOf(rule) : telling.length + Number(aside.includes(rule))
+  return severities.indexOf(severity) * 100 + place
+}
 
 /**
  * One finding for each cause: what the same wires make is told once, by the gravest of what they make, with all that

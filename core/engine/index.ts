@@ -1,6 +1,6 @@
 export { adopt, analyse, begun, settle } from './analyse'
 export type { Analysis } from './analyse'
-export { givesUp, mayBeOffered, outcomeOf, type FixOutcome } from './fixes'
+export { mayBeOffered, outcomeOf, type FixOutcome } from './fixes'
 export { soundWays, type SoundWay } from './sound-ways'
 export { briefOf, type Brief } from './brief'
 export type { FitCell, FitRow, PortLane, PowerRow, PowerSummary, RailLoad } from './summary'

@@ -30,11 +30,7 @@ async function look(fix: Fix, { brings: price }: FixOutcome) {
     words.text = [
       `settles ${settles.length} finding${settles.length === 1 ? '' : 's'}`,
       ...(price.length ? [`brings ${price.map(({ fact }) => fact).join('; ')}`] : []),
-      brings.length > price.length
-        ? `brings or changes ${brings.length - price.length} more`
-        : price.length
-          ? ''
-          : 'brings none',
+      brings.length > price.length ? `brings or changes ${brings.length - price.length} more` : price.length ? '' : 'brings none',
       moves.length ? `moves ${moves.length}` : 'moves nothing',
     ]
       .filter(Boolean)
