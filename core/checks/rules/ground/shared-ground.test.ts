@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { edited, factsOf, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { resolvePlan } from '../../../plan'
+import { check, checkContext } from '../..'
 import { serial, tiny, type Tiny } from '../../../../tests/helpers/tiny'
 
 const video = (direction: 'in' | 'out') => ({ kind: 'video' as const, direction })
@@ -40,5 +42,15 @@ describe('GND-02', () => {
     }
     expect(factsOf(build(servo), 'GND-02')).toEqual([])
     expect(findingsOf(build(servo, 'bec.gnd'), 'GND-02').map(({ subjects }) => subjects[1])).toEqual(['device:servo'])
+  })
+})
+
+describe('a ground that is missing', () => {
+  it('is what is wrong where it was led elsewhere by hand, and goes back', () => {
+    const plan = edited(tiny(link), { type: 'wire.set', wire: 'gnss.gnd', set: { end: 'pad:TX1' } })
+    const all = check(checkContext(resolvePlan(plan)))
+    const about = all.filter(({ rule }) => ['GND-01', 'GND-02', 'LVL-03'].includes(rule))
+    expect(about).toHaveLength(1)
+    expect(settledBy(plan, about[0]!)).toBe(true)
   })
 })

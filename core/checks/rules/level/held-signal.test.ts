@@ -42,3 +42,23 @@ describe('LVL-03', () => {
     ])
   })
 })
+
+describe('an input that measures volts', () => {
+  const sensing = tiny({
+    devices: {
+      overlay: {
+        terminals: { sense: { label: 'BAT', maxIn: 30 } },
+        pads: { sense: { label: 'BAT', terminal: 'sense', as: 'analog', max: 26, measures: 'voltage' } },
+      },
+    },
+  })
+  const wired = (cells: number) =>
+    edited(
+      { ...sensing, battery: { ...sensing.battery, cells } },
+      { type: 'wire.add', wire: 'extra.1', from: 'terminal:overlay/sense', to: 'pad:P-bat' },
+    )
+  it('may hang on a supply that it bears, and on no other', () => {
+    expect(findingsOf(wired(4), 'LVL-03')).toEqual([])
+    expect(findingsOf(wired(8), 'LVL-03')).toMatchObject([{ severity: 'stop' }])
+  })
+})

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { findingsOf } from '../../../../tests/helpers/findings'
+import { findingsOf, settledBy } from '../../../../tests/helpers/findings'
 import { tiny } from '../../../../tests/helpers/tiny'
 
 // Full battery 16.8 V less 5 V: 11.8 V over the regulator.
@@ -31,4 +31,17 @@ describe('PWR-04', () => {
       { severity: 'fix', fact: expect.stringContaining('would reach 166 °C in air of 25 °C, it shuts down or burns') as string },
     ])
   })
+})
+
+it('feeds the heaviest part from elsewhere, where something else suits it', () => {
+  const plan = tiny({
+    rails: {
+      v5: { kind: 'linear' },
+      clean: { label: 'Clean 5 V', kind: 'switching', volts: 5, source: 'bat', limit: 1 },
+    },
+    devices: { camera: { supply: { typical: 0.3, peak: 0.3 } } },
+  })
+  const [found] = findingsOf(plan, 'PWR-04')
+  expect(found!.fixes.map(({ label }) => label)).toEqual(['Feed Camera from Clean 5 V'])
+  expect(settledBy(plan, found!)).toBe(true)
 })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { factsOf } from '../../../../tests/helpers/findings'
+import { factsOf, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { allocated } from '../../../../tests/helpers/plans'
 import { tiny } from '../../../../tests/helpers/tiny'
 
 const radio = (megahertz: number, sends: boolean) => ({ radios: { main: { label: 'Radio', megahertz, sends } } })
@@ -24,4 +25,11 @@ describe('RFI-02', () => {
   it('leaves an adapter beside the control receiver to RFI-03', () => {
     expect(facts(2440, { classes: ['receiver', 'adapter'] })).toEqual([])
   })
+})
+
+it('switches off by its setting what may be off in flight, and nothing else', () => {
+  const plan = allocated('spillway-hex')
+  const [found] = findingsOf(plan, 'RFI-02')
+  expect(found!.fixes.map(({ label }) => label)).toEqual(['Own radio of Traffic receiver: off'])
+  expect(settledBy(plan, found!)).toBe(true)
 })
