@@ -69,8 +69,13 @@ function craftWith(part: DeviceDefinition, variant: string): Plan {
   const boards = [library.boards['corran-7']!, ...Object.values(library.boards)]
   const hasAll = ({ assignment }: Plan) =>
     Object.entries(part.needs).every(([id, { kind }]) => kind === 'video' || kind === 'control' || assignment[`part/${id}`])
-  const crafts = boards.map((board) => craftOn(board, part, variant))
-  return crafts.find(hasAll) ?? crafts[0]!
+  let first: Plan | undefined
+  for (const board of boards) {
+    const craft = craftOn(board, part, variant)
+    if (hasAll(craft)) return craft
+    first ??= craft
+  }
+  return first!
 }
 
 const adoptAll = (plan: Plan): Plan => {
