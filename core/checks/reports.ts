@@ -1,6 +1,6 @@
 import type { Feeder } from '../electrics'
 import { contactOf, type Contact } from '../catalogue'
-import { wireId, type Wire, type WireEnd } from '../harness'
+import { inputPoints, wireId, type Wire, type WireEnd } from '../harness'
 import {
   placeLabel,
   referTo,
@@ -26,7 +26,7 @@ import {
 import { formatBaud } from '../units'
 import { aboutPlaced, aboutSupply, nameOf, needName, type CheckContext, type Report } from './context'
 import type { Fix } from './finding'
-import { isByHand } from './joins'
+import { isByHand, joinersOf } from './joins'
 
 /** Sets of two, each pair once. */
 export function pairs<T>(list: T[]): [T, T][] {
@@ -71,15 +71,14 @@ export function* placeReports(
 /** The same of the sources that supply inputs have. */
 export function* supplyReports(context: CheckContext, rule: RuleId, fixes: (fed: PlacedSupply) => Fix[]): Iterable<Report> {
   for (const fed of context.fed) {
-    const wire = supplyWire(context, fed.supply)
     for (const fact of fed.way.facts) {
       if (fact.rule !== rule || !fact.severity) continue
       yield {
         severity: fact.severity,
         subjects: [...aboutSupply(fed.supply), fed.source],
         fact: `${nameOf(fed.supply.fitted)}: ${fact.text}`,
-        fixes: [...(wire ? wireBack(context, wire) : []), ...fixes(fed)],
-        ...causedBy(context, wire),
+        fixes: [...feedingByHand(context, fed).flatMap((wire) => wireBack(context, wire)), ...fixes(fed)],
+        ...causedBy(context, ...feedingByHand(context, fed)),
       }
     }
   }
@@ -103,6 +102,14 @@ export function suitingSources({ resolved, sources }: CheckContext, supply: Fitt
   const suits = (way: Way) => isPossible(way) && !way.facts.some(({ rule }) => rule === 'PWR-03')
   const suiting = new Set(offersForSupply(resolved, supply).flatMap(({ place, ways }) => (ways.some(suits) ? [place] : [])))
   return sources.filter(({ place }) => suiting.has(place))
+}
+
+/** Wires by hand that lead to a supply input what feeds it: its own, or others that join it with its source. */
+function feedingByHand(context: CheckContext, { supply, source }: PlacedSupply): Wire[] {
+  const own = supplyWire(context, supply)
+  if (own && isByHand(context, own)) return [own]
+  const plus = context.sources.find(({ place }) => place === source)?.plus
+  return plus === undefined ? [] : joinersOf(context, inputPoints(supply.fitted.id, supply.supply).plus, plus)
 }
 
 /** The wire of a supply input. */
