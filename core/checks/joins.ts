@@ -38,14 +38,15 @@ function isParted({ circuit }: CheckContext, wires: readonly Wire[], one: string
   return !reached.has(goal)
 }
 
-/** What makes a join, in words: the joint in which the wires meet, or the wires. */
+/** What makes a join, with its verb: the joint in which the wires meet, or the wires. */
 export function joinWords({ resolved: { plan } }: CheckContext, wires: readonly Wire[]): string {
   const jointsOf = ({ from, to }: Wire) =>
     [from.device, to.device].filter((device) => device !== undefined && Object.hasOwn(plan.joints, device))
   const [first, ...rest] = wires
   const shared = first && jointsOf(first).find((joint) => rest.every((wire) => jointsOf(wire).includes(joint)))
   const numbers = wires.map(({ number }) => number).join(', ')
-  return shared !== undefined && rest.length ? `${plan.joints[shared]!.name} (${numbers})` : numbers
+  if (shared !== undefined && rest.length) return `${plan.joints[shared]!.name} (${numbers}) joins`
+  return `${numbers} ${rest.length ? 'join' : 'joins'}`
 }
 
 /** What a point is called in a sentence. */

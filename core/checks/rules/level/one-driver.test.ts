@@ -42,7 +42,7 @@ describe('LVL-04', () => {
     [
       'two in a splice',
       [splice, add('terminal:j/c', 'pad:M1'), add('terminal:j/c', 'terminal:gnss/tx', 'extra.2')],
-      'join pad M1 with TX of Gnss, and both drive it',
+      'joins pad M1 with TX of Gnss, and both drive it',
     ],
   ])('stops at %s and takes the join away', (_, edits, fact) => {
     const wrong = edited(plan, ...edits)
@@ -54,7 +54,7 @@ describe('LVL-04', () => {
   })
   it('names the splice that makes the join', () => {
     const wrong = edited(plan, splice, add('terminal:j/c', 'pad:M1'), add('terminal:j/c', 'pad:M2', 'extra.2'))
-    expect(findingsOf(wrong, 'LVL-04')[0]!.fact).toMatch(/^Splice 1 \(W\d+, W\d+\) join pad M1 with pad M2/)
+    expect(findingsOf(wrong, 'LVL-04')[0]!.fact).toMatch(/^Splice 1 \(W\d+, W\d+\) joins pad M1 with pad M2/)
   })
   it('is told once, with what else the same wire makes left unsaid', () => {
     const wrong = edited(plan, { type: 'wire.set', wire: 'gnss.tx', set: { end: 'pad:M1' } })

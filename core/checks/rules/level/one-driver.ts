@@ -23,7 +23,7 @@ function* check(context: CheckContext): Iterable<Report> {
         severity: one.bus && other.bus ? 'fix' : 'stop',
         cause: joiners.map(({ id }) => id),
         subjects: [...new Set([...joiners.flatMap(aboutWire), ...one.subjects, ...other.subjects])],
-        fact: `${joinWords(context, joiners)} ${joiners.length > 1 ? 'join' : 'joins'} ${one.words} with ${other.words}, and both drive it`,
+        fact: `${joinWords(context, joiners)} ${one.words} with ${other.words}, and both drive it`,
         fixes: joiners.flatMap((wire) => wireBack(context, wire)),
       }
     }

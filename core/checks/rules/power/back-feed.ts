@@ -34,7 +34,7 @@ function* joinedSources(context: CheckContext): Iterable<Report> {
     yield {
       subjects: [...new Set(subjects)],
       fact: joiners.length
-        ? `${joinWords(context, joiners)} ${joiners.length > 1 ? 'join' : 'joins'} ${one.label} with ${other.label}`
+        ? `${joinWords(context, joiners)} ${one.label} with ${other.label}`
         : `${one.label} and ${other.label} are joined`,
       fixes: joiners.flatMap((wire) => wireBack(context, wire)),
       ...causedBy(context, ...joiners),
