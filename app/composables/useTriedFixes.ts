@@ -20,17 +20,18 @@ const pause = (milliseconds: number) => new Promise((done) => setTimeout(done, m
  */
 export function useTriedFixes() {
   const build = useBuild()
-  const known = shallowRef(new Map<string, FixOutcome>())
+  /** Without an outcome where a try failed. */
+  const known = shallowRef(new Map<string, FixOutcome | undefined>())
 
   async function tryAll(isStale: () => boolean) {
-    const now = new Map<string, FixOutcome>()
+    const now = new Map<string, FixOutcome | undefined>()
     for (const finding of openFindings(build.analysis?.findings ?? [])) {
       for (const fix of finding.fixes) {
         if (isStale()) return
         const start = performance.now()
         const outcome = await build.tryFix(finding, fix).catch(() => undefined)
         if (isStale()) return
-        if (outcome) now.set(keyOf(finding, fix), outcome)
+        now.set(keyOf(finding, fix), outcome)
         await pause(Math.max(rest.least, performance.now() - start))
       }
       // Told finding by finding, so that what is at the top has its fixes soon.
@@ -55,7 +56,7 @@ export function useTriedFixes() {
     const outcomes = finding.fixes.map((fix) => ({ fix, outcome: known.value.get(keyOf(finding, fix)) }))
     return {
       offered: outcomes.flatMap(({ fix, outcome }) => (outcome && mayBeOffered(outcome) ? [{ fix, outcome }] : [])),
-      tried: outcomes.every(({ outcome }) => outcome !== undefined),
+      tried: finding.fixes.every((fix) => known.value.has(keyOf(finding, fix))),
     }
   }
 }

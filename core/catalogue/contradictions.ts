@@ -1,5 +1,6 @@
 import type { Board, BoardDefinition } from './board'
 import { gridOf, type Device, type DeviceDefinition, type DeviceSetting, type PictureTrait } from './device'
+import { withActs } from './acts'
 import { boardFields } from './fields/board'
 import { deviceFields } from './fields/device'
 import type { Field, Fields, PartValues } from './fields/field'
@@ -40,7 +41,7 @@ function inSettings(definition: DeviceDefinition, variant: string, merged: Devic
   const known = new Set([...byFields(deviceFields, merged), ...inDevice(resolveDevice(definition, variant))].map(said))
   return Object.entries(merged.settings).flatMap(([id, { acts = {} }]) =>
     Object.entries(acts).flatMap(([value, differences]) => {
-      const set = mergeDifferences(merged, differences)
+      const set = withActs(merged, definition, differences)
       const found = [...byFields(deviceFields, set), ...inDevice(resolveDevice(definition, variant, { [id]: value }))]
       return found.filter((each) => !known.has(said(each))).map(placed(`settings.${id}.acts.${value}: `))
     }),
@@ -167,6 +168,17 @@ function notOfPicture(setting: DeviceSetting, picture: PictureTrait): string[] {
   return setting.values.filter((value) => !holds(value)).map((value) => `"${value}" is ${words}`)
 }
 
+/** Values that a setting says something of and cannot have. */
+function withoutValue(setting: DeviceSetting): Contradiction[] {
+  const values = setting.kind === 'choice' ? setting.values.map(String) : setting.kind === 'switch' ? ['true', 'false'] : []
+  const { id, acts = {}, onLoss = {}, paces: { shares = {} } = {} } = setting
+  return Object.entries({ acts, onLoss, 'paces.shares': shares }).flatMap(([key, told]) =>
+    Object.keys(told)
+      .filter((value) => !values.includes(value))
+      .map((value) => ({ place: `settings.${id}.${key}.${value}`, message: 'is no value that it can have' })),
+  )
+}
+
 function inDevice(device: Device): Contradiction[] {
   const found: Contradiction[] = []
   for (const output of device.outputs) {
@@ -180,6 +192,7 @@ function inDevice(device: Device): Contradiction[] {
   }
   for (const setting of device.settings) {
     const { id, picture } = setting
+    found.push(...withoutValue(setting))
     if (picture) found.push(...notOfPicture(setting, picture).map((message) => ({ place: `settings.${id}.picture`, message })))
   }
   for (const need of device.needs) {

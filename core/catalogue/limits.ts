@@ -27,6 +27,8 @@ export const limits = {
   needsOfDevice: 40,
   /** Settings of one device. */
   settingsOfDevice: 60,
+  /** Values of all settings of a device together that change what it is. */
+  actsOfDevice: 40,
   /** Pads of a board. */
   pads: 300,
   /** Pins of a board. */

@@ -1,4 +1,5 @@
 import { memo } from '../memo'
+import { withActs } from './acts'
 import { boardSections, type Board, type BoardDefinition } from './board'
 import { deviceSections, type Device, type DeviceDefinition, type SettingValue } from './device'
 import type { Differences } from './fields/common'
@@ -56,7 +57,7 @@ export function resolveDevice(
 
 function layOutDevice(definition: DeviceDefinition, variant: string, acts: Differences[]): Device {
   const { differences } = named(definition.variants, variant, `${definition.name} has no variant`)
-  const merged = [differences, ...acts].reduce<DeviceDefinition>(mergeDifferences, definition)
+  const merged = acts.reduce((device, each) => withActs(device, definition, each), mergeDifferences(definition, differences))
   const { kind: _kind, schema: _schema, variants: _variants, ...rest } = merged
   return { ...rest, variant, ...listed(merged, deviceSections) } as unknown as Device
 }

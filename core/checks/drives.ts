@@ -1,10 +1,10 @@
 import { memo } from '../memo'
 import { needKind, type PinUse } from '../catalogue'
-import { videoChain } from '../harness'
+import { endAt, videoChain } from '../harness'
 import { idIn, isIdle, padPoint, referTo, terminalPoint, type Place, type Subject, type WirePoint } from '../plan'
 import { wiresFor } from '../suitability'
 import type { CheckContext } from './context'
-import { pointWords } from './joins'
+import { endWords } from './reports'
 
 /** A point that drives the net it is in: an output of the board as the plan uses it, or of a part. */
 export interface Driver {
@@ -18,13 +18,22 @@ export interface Driver {
 }
 
 /** Uses of a pin by which the board drives it; at those of a bus it does so in turn with the parts. */
-const busUses: readonly PinUse[] = ['i2c-sda', 'i2c-scl', 'can-h', 'can-l']
-const driven: ReadonlySet<PinUse> = new Set<PinUse>(['uart-tx', 'pulse', 'led-data', 'switch', 'buzzer', ...busUses])
+const driven: ReadonlySet<PinUse> = new Set<PinUse>([
+  'uart-tx',
+  'pulse',
+  'led-data',
+  'switch',
+  'buzzer',
+  'i2c-sda',
+  'i2c-scl',
+  'can-h',
+  'can-l',
+])
 
 /** All that drives a net of a plan, one for each point. */
-export const driversOf = memo((context: CheckContext): Driver[] => {
-  return [...new Map([...ofBoard(context), ...ofParts(context)].map((driver) => [driver.point, driver])).values()]
-})
+export const driversOf = memo((context: CheckContext): Driver[] => [
+  ...new Map([...ofBoard(context), ...ofParts(context)].map((driver) => [driver.point, driver])).values(),
+])
 
 /** The copper that each terminal of a placed need is meant for, and whether that is a line of a bus. */
 function linesOf({ resolved, placed, circuit }: CheckContext): Map<WirePoint, Pick<Driver, 'line' | 'bus'>> {
@@ -41,11 +50,14 @@ function linesOf({ resolved, placed, circuit }: CheckContext): Map<WirePoint, Pi
   )
 }
 
+/** What a point is called in a sentence; points of drivers are there. */
+const wordsAt = (context: CheckContext, point: WirePoint) => endWords(context, endAt(context.resolved, point)!)
+
 function* ofBoard(context: CheckContext): Iterable<Driver> {
   const { resolved, placed, circuit } = context
   const driver = (pad: string, line: string, subjects: Subject[], bus: boolean): Driver => {
     const point = padPoint(pad)
-    return { point, words: pointWords(context, point), subjects, line, bus }
+    return { point, words: wordsAt(context, point), subjects, line, bus }
   }
   for (const { need, placement } of placed) {
     const uses = needKind(need.need).terminals(need.need)
@@ -71,7 +83,7 @@ function* ofParts(context: CheckContext): Iterable<Driver> {
       if (direction !== 'out' && !isPictureOut(context, fitted.id, id) && !(direction === 'both' && meant)) continue
       yield {
         point,
-        words: pointWords(context, point),
+        words: wordsAt(context, point),
         subjects: [referTo('device', fitted.id)],
         ...(meant ?? { line: point, bus: false }),
       }

@@ -1,4 +1,3 @@
-import { readPoint, type WirePoint } from '../plan'
 import { pointOf, type Wire } from '../harness'
 import type { CheckContext } from './context'
 
@@ -47,12 +46,4 @@ export function joinWords({ resolved: { plan } }: CheckContext, wires: readonly 
   const numbers = wires.map(({ number }) => number).join(', ')
   if (shared !== undefined && rest.length) return `${plan.joints[shared]!.name} (${numbers}) joins`
   return `${numbers} ${rest.length ? 'join' : 'joins'}`
-}
-
-/** What a point is called in a sentence. */
-export function pointWords({ resolved, name }: CheckContext, point: WirePoint): string {
-  const at = readPoint(point)
-  if ('pad' in at) return `pad ${resolved.pad(at.pad)?.label ?? at.pad}`
-  const label = resolved.device(at.device)?.device.terminals.find(({ id }) => id === at.terminal)?.label ?? at.terminal
-  return `${label} of ${name(at.device)}`
 }

@@ -13,7 +13,7 @@ export function natureOf({ resolved, terminal }: CheckContext, { device, point }
 }
 
 /** What all points of a net are that wires end at. */
-const naturesOfNets = memo((context: CheckContext): Map<string, Set<Nature>> => {
+export const naturesOfNets = memo((context: CheckContext): Map<string, Set<Nature>> => {
   const found = new Map<string, Set<Nature>>()
   for (const wire of context.circuit.wires) {
     const name = context.circuit.netOf(wire)

@@ -73,12 +73,13 @@ export function* supplyReports(context: CheckContext, rule: RuleId, fixes: (fed:
   for (const fed of context.fed) {
     for (const fact of fed.way.facts) {
       if (fact.rule !== rule || !fact.severity) continue
+      const byHand = feedingByHand(context, fed.supply, context.sources.find(({ place }) => place === fed.source)?.plus)
       yield {
         severity: fact.severity,
         subjects: [...aboutSupply(fed.supply), fed.source],
         fact: `${nameOf(fed.supply.fitted)}: ${fact.text}`,
-        fixes: [...feedingByHand(context, fed).flatMap((wire) => wireBack(context, wire)), ...fixes(fed)],
-        ...causedBy(context, ...feedingByHand(context, fed)),
+        fixes: [...byHand.flatMap((wire) => wireBack(context, wire)), ...fixes(fed)],
+        ...causedBy(context, ...byHand),
       }
     }
   }
@@ -104,16 +105,15 @@ export function suitingSources({ resolved, sources }: CheckContext, supply: Fitt
   return sources.filter(({ place }) => suiting.has(place))
 }
 
-/** Wires by hand that lead to a supply input what feeds it: its own, or others that join it with its source. */
-function feedingByHand(context: CheckContext, { supply, source }: PlacedSupply): Wire[] {
+/** Wires by hand that lead to a supply input what feeds it: its own, or others that join it with that. @param plus the source's point */
+export function feedingByHand(context: CheckContext, supply: FittedSupply, plus: string | undefined): Wire[] {
   const own = supplyWire(context, supply)
   if (own && isByHand(context, own)) return [own]
-  const plus = context.sources.find(({ place }) => place === source)?.plus
   return plus === undefined ? [] : joinersOf(context, inputPoints(supply.fitted.id, supply.supply).plus, plus)
 }
 
 /** The wire of a supply input. */
-export function supplyWire({ wires }: CheckContext, { fitted, supply }: FittedSupply): Wire | undefined {
+function supplyWire({ wires }: CheckContext, { fitted, supply }: FittedSupply): Wire | undefined {
   return wires.find(({ id }) => id === wireId(fitted.id, supply.terminal))
 }
 

@@ -4,7 +4,7 @@ import type { FittedSupply, Place } from '../plan'
 import type { RuleId } from '../suitability'
 import type { CheckContext } from './context'
 import { makersOf } from './makers'
-import { natureOf } from './natures'
+import { naturesOfNets } from './natures'
 
 /** Rules that leave unsaid what only follows from an upset net; once it is mended they may speak of what was so before. */
 export const saidOnceMended: readonly RuleId[] = [
@@ -25,14 +25,7 @@ export const saidOnceMended: readonly RuleId[] = [
  */
 const upsetNets = memo((context: CheckContext): ReadonlySet<string> => {
   const { circuit, resolved, sources } = context
-  const natures = new Map<string, Set<string>>()
-  for (const wire of circuit.wires) {
-    const net = circuit.netOf(wire)
-    const known = natures.get(net) ?? new Set()
-    for (const nature of [natureOf(context, wire.from), natureOf(context, wire.to)]) if (nature) known.add(nature)
-    natures.set(net, known)
-  }
-  const upset = new Set([...natures].flatMap(([net, of]) => (of.has('ground') && of.has('supply') ? [net] : [])))
+  const upset = new Set([...naturesOfNets(context)].flatMap(([net, of]) => (of.has('ground') && of.has('supply') ? [net] : [])))
   const makers = new Set<string>()
   for (const { plus } of makersOf(context)) {
     const net = circuit.net(plus)

@@ -22,7 +22,9 @@ export function soundWays(plan: Plan, ways: WayOut[], limits: SearchLimits = {})
     // What has no place afterwards is told by the way itself.
     const brings = broughtBy(before, findingsOf(after)).filter(({ rule }) => rule !== 'FIT-01')
     const paid = givesUp(way.edit) || way.givesUp.length > 0
-    return brings.some(({ severity }) => severity === 'stop' || !paid) ? [] : [{ ...way, brings }]
+    if (brings.some(({ severity }) => severity === 'stop' || !paid)) return []
+    const rules = [...new Set(brings.map(({ rule }) => rule))].join(', ')
+    return [{ ...way, brings, label: rules ? `${way.label}, bringing ${rules}` : way.label }]
   })
 }
 

@@ -5,7 +5,9 @@ import {
   deviceContradictions,
   differencesBetween,
   mergeDifferences,
+  refuseActs,
   upgradeDefinition,
+  withActs,
   type BoardDefinition,
   type Contradiction,
   type DeviceDefinition,
@@ -108,7 +110,37 @@ function readBoard(board: BoardDefinition): BoardDefinition {
 }
 
 function readDevice(device: DeviceDefinition): DeviceDefinition {
-  return { ...device, variants: readVersions(device, device.variants, 'variant') }
+  const whole = { ...device, settings: readActs(device, device, '') }
+  const read = { ...whole, variants: readVersions(whole, whole.variants, 'variant') }
+  for (const [name, { differences }] of Object.entries(read.variants))
+    if (Object.keys(differences).length) readActs(mergeDifferences(read, differences), read, `variant ${name}: `)
+  return read
+}
+
+/**
+ * The settings of a device, or of a variant of it, with what each value does read as if the part were only so, and what is
+ * left out there filled in.
+ * @param whole the definition, of which the device may be a variant
+ */
+function readActs(device: DeviceDefinition, whole: DeviceDefinition, place: string): DeviceDefinition['settings'] {
+  const count = Object.values(device.settings).reduce((sum, { acts = {} }) => sum + Object.keys(acts).length, 0)
+  if (count > limits.actsOfDevice) {
+    const message = `${count} values change what the part is; up to ${limits.actsOfDevice} are read`
+    throw new InputError([{ place: `${place}settings`, message }])
+  }
+  return Object.fromEntries(
+    Object.entries(device.settings).map(([id, setting]) => {
+      const read = Object.entries(setting.acts ?? {}).map(([value, acts]): [string, Differences] => {
+        const at = `${place}settings.${id}.acts.${value}`
+        const refused = refuseActs(acts)
+        if (refused) throw new InputError([{ place: at, message: refused }])
+        const set = withActs(device, whole, acts)
+        const filled = validate<DeviceDefinition>(deviceSchema, alone(set, whole), `${at}: `)
+        return [value, differencesBetween(withoutWhole(device), withoutWhole(filled))]
+      })
+      return [id, setting.acts ? { ...setting, acts: Object.fromEntries(read) } : setting]
+    }),
+  )
 }
 
 function contradictionsIn(definition: Definition): Contradiction[] {

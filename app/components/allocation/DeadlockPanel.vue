@@ -39,9 +39,7 @@ const held = ({ conflict }: Deadlock) => [
     ({ key, place, kind }) => `the ${kind} of ${names.needOfDevice(key)} ${kind === 'lock' ? 'to' : 'off'} ${names.place(place)}`,
   ),
 ]
-/** A way with the rules that it brings, where it gives something up for that. */
-const wayWords = ({ label, brings }: SoundWay) =>
-  brings.length ? `${label}, bringing ${[...new Set(brings.map(({ rule }) => rule))].join(', ')}` : label
+/** What it brings for what it gives up. */
 const priceOf = ({ brings }: SoundWay) =>
   brings.length ? brings.map(({ rule, fact }) => `${rule} ${fact}`).join('\n') : undefined
 /** Ways out by what they touch: those of the plan first, other boards after them. */
@@ -84,7 +82,7 @@ const grouped = (ways: SoundWay[]) => ({
             color="primary"
             :title="priceOf(way)"
             @click="build.edit(way.edit)"
-            >{{ wayWords(way) }}</v-btn
+            >{{ way.label }}</v-btn
           >
           <v-menu v-if="grouped(deadlock.ways).boards.length">
             <template #activator="{ props }">

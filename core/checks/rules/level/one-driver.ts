@@ -3,6 +3,8 @@ import { driversOf, type Driver } from '../../drives'
 import { joinersOf, joinWords } from '../../joins'
 import { aboutWire, pairs, wireBack } from '../../reports'
 
+const areBus = ([one, other]: [Driver, Driver]) => one.bus && other.bus
+
 function* check(context: CheckContext): Iterable<Report> {
   const { circuit } = context
   const inNets = new Map<string, Driver[]>()
@@ -12,7 +14,9 @@ function* check(context: CheckContext): Iterable<Report> {
   }
   const told = new Set<string>()
   for (const drivers of inNets.values()) {
-    for (const [one, other] of pairs(drivers)) {
+    // Buses last: where one wire joins more than those, that is what is grave of it.
+    const together = pairs(drivers).toSorted((a, b) => Number(areBus(a)) - Number(areBus(b)))
+    for (const [one, other] of together) {
       if (one.line === other.line) continue
       const joiners = joinersOf(context, one.point, other.point)
       const by = joiners.map(({ id }) => id).join(' ')
@@ -20,7 +24,7 @@ function* check(context: CheckContext): Iterable<Report> {
       if (!joiners.length || told.has(by)) continue
       told.add(by)
       yield {
-        severity: one.bus && other.bus ? 'fix' : 'stop',
+        severity: areBus([one, other]) ? 'fix' : 'stop',
         cause: joiners.map(({ id }) => id),
         subjects: [...new Set([...joiners.flatMap(aboutWire), ...one.subjects, ...other.subjects])],
         fact: `${joinWords(context, joiners)} ${one.words} with ${other.words}, and both drive it`,

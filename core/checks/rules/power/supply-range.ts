@@ -1,9 +1,7 @@
-import { inputPoints } from '../../../harness'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
-import { isByHand, joinersOf } from '../../joins'
 import { makersOn } from '../../makers'
-import { causedBy, feedFixes, suitingSources, supplyReports, supplyWire, wireBack } from '../../reports'
+import { causedBy, feedFixes, feedingByHand, suitingSources, supplyReports, wireBack } from '../../reports'
 import { isUpsetSupply } from '../../upset'
 
 function* check(context: CheckContext): Iterable<Report> {
@@ -26,9 +24,7 @@ function* asWired(context: CheckContext, { supply: fitted, source }: CheckContex
   if (!highest || (source && source.min === highest.min && source.max === highest.max)) return
   const low = makers.length === 1 && (highest.min < supply.min || (unregulated && highest.min === highest.max))
   if (highest.max <= supply.max && !low) return
-  const wire = supplyWire(context, fitted)
-  const joiners =
-    wire && isByHand(context, wire) ? [wire] : joinersOf(context, inputPoints(fitted.fitted.id, supply).plus, highest.plus)
+  const joiners = feedingByHand(context, fitted, highest.plus)
   yield {
     severity: highest.max > supply.max ? 'stop' : 'fix',
     subjects: [...aboutSupply(fitted), highest.place],
