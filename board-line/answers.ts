@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { BoardTrouble, type BoardLink } from './link'
+import type { Edge } from '#core/protocols'
 import type { BoardState, BoardValue } from '#core/settings'
 
 /** What a board says of itself. */
@@ -27,12 +28,14 @@ interface Answers {
   erase: unknown
   /** Bytes that came over a line. */
   hear: number[]
+  /** Changes of level at a pad. */
+  pulses: Edge[]
   /** Codes of glyphs by row and column. */
   display: number[][]
 }
 
 /** Most settings, ports, rows and columns that a board may have. */
-const most = { settings: 5000, ports: 200, rows: 100, columns: 200, bytes: 60_000 }
+const most = { settings: 5000, ports: 200, rows: 100, columns: 200, bytes: 60_000, microseconds: 10_000_000 }
 
 const text = Joi.string().max(200)
 const value = Joi.alternatives(Joi.boolean(), Joi.number().unsafe(), Joi.string().allow('').max(2000))
@@ -56,6 +59,9 @@ const schemas: Record<keyof Answers, Joi.Schema> = {
   restore: done,
   rescue: done,
   erase: done,
+  pulses: Joi.array()
+    .items(Joi.object({ at: Joi.number().min(0).max(most.microseconds).required(), level: Joi.number().valid(0, 1).required() }))
+    .max(most.bytes),
   hear: Joi.array().items(Joi.number().integer().min(0).max(255)).max(most.bytes),
   display: Joi.array()
     .items(Joi.array().items(Joi.number().integer().min(0).max(1_000_000)).max(most.columns))

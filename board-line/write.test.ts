@@ -236,7 +236,7 @@ describe('a board that loses power', () => {
     // A small generator of its own, so that each run cuts at the same moments.
     let seed = 7
     const random = (below: number) => (seed = (seed * 48_271) % 2_147_483_647) % below
-    for (let turn = 0; turn < amount(80); turn += 1) {
+    for (let turn = 0; turn < amount(40); turn += 1) {
       const name = turn % 2 ? 'culvert-scout' : 'fellside-mapper'
       await writeWithCuts(
         name,

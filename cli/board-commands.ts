@@ -1,12 +1,12 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { dirname } from 'node:path'
-import { resolveBoard } from '#core/catalogue'
+import { resolveBoard, type Board } from '#core/catalogue'
 import { resolvePlan } from '#core/plan'
-import { protocols, recognise, type Found } from '#core/protocols'
+import { protocols, recognise, recognisePulses, type Found, type PulseReading } from '#core/protocols'
 import { setupRounds, type LedgerRow } from '#core/settings'
 import { formatShare } from '#core/units'
 import { askBoard } from '../board-line/answers'
-import { BoardTrouble, openTcpLink } from '../board-line/link'
+import { BoardTrouble, openTcpLink, type BoardLink } from '../board-line/link'
 import { greet } from '../board-line/talk'
 import { readSettings, rescueBoard, writeSettings } from '../board-line/write'
 import type { Habits } from '../standin/board'
@@ -133,19 +133,23 @@ export async function rescueBoardCommand(file: string, { port, backup }: { port:
   }
 }
 
-/** Listens at a port of a board, says what is spoken there, and shows its messages. @throws Unusable */
+/** Listens at a port or a pad of a board, says what is spoken or pulsed there, and shows it. @throws Unusable */
 export async function hearBoardCommand(
   file: string,
   { port, json, at: label, toDevice }: LinkOptions & { at: string; toDevice?: boolean },
 ): Promise<void> {
   const { board } = resolvePlan(readPlanFile(file))
-  const found = board.ports.find((each) => each.id === label || each.label === label)
-  if (!found) throw new Unusable(`--at ${label}: ${board.name} has ${board.ports.map(({ id }) => id).join(', ')}`)
+  const isNamed = (each: { id: string; label: string }) => each.id === label || each.label === label
+  const found = board.ports.find(isNamed)
+  const pad = board.pads.find((each) => each.kind === 'signal' && isNamed(each))
+  if (!found && !pad)
+    throw new Unusable(`--at ${label}: ${board.name} has ${board.ports.map(({ id }) => id).join(', ')}, and its pads`)
   const link = await openTcpLink(readPort(port)).catch((error: Error) => {
     throw new Unusable(error.message)
   })
   try {
     await greet(link, board)
+    if (!found) return await hearPad(link, pad!, json)
     const direction = toDevice ? 'to-device' : 'from-device'
     // A board may number its ports otherwise now than its definition does.
     const { number = found.number } = (await askBoard(link, 'ports')).find((port) => port.label === found.label) ?? {}
@@ -165,6 +169,21 @@ export async function hearBoardCommand(
   }
 }
 
+async function hearPad(link: BoardLink, { id, label }: Board['pads'][number], json?: boolean): Promise<void> {
+  const edges = await askBoard(link, 'pulses', { pad: id })
+  const reading = recognisePulses(edges)
+  if (json) return print(JSON.stringify({ edges: edges.length, reading: reading ?? null }, null, 2))
+  if (!reading) return print(edges.length ? `${edges.length} edges of no signal that is known` : `Pad ${label} is still.`)
+  const { kind, ...what } = reading
+  print(`Pad ${label}: ${pulseWords[kind]}, ${edges.length} edges: ${JSON.stringify(what)}`)
+}
+
+const pulseWords: Record<PulseReading['kind'], string> = {
+  throttle: 'throttle burst',
+  lights: 'light data',
+  train: 'pulse train',
+  servo: 'servo pulses',
+}
 const mostShown = 12
 const longestLine = 120
 function oneFound(found: Found<unknown>): string {

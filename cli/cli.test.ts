@@ -192,6 +192,10 @@ describe('command line', () => {
     const json = await ypodoma('board', 'hear', path, '--port', port, '--at', 'uart1', '--to-device', '--json')
     expect(JSON.parse(json.stdout)).toMatchObject({ protocol: 'crsf', found: expect.any(Array) as unknown[] })
     expect((await ypodoma('board', 'hear', path, '--port', port, '--at', 'none')).stderr).toContain('Corran 7 has uart1')
+    const motor = await ypodoma('board', 'hear', path, '--port', port, '--at', 'M1')
+    expect(motor.stdout).toMatch(/^Pad M1: throttle burst, 32 edges: {"rate":300000/)
+    const edges = await ypodoma('board', 'hear', path, '--port', port, '--at', 'M1', '--json')
+    expect(JSON.parse(edges.stdout)).toMatchObject({ edges: 32, reading: { kind: 'throttle', throttle: { value: 0 } } })
     await server.kill()
     expect(await ypodoma('board', 'read', path, '--port', 'x')).toMatchObject({
       status: 2,

@@ -99,11 +99,11 @@ export function commandLine(): Command {
   board
     .command('hear')
     .argument('<plan>')
-    .requiredOption('--at <port>', 'port of the board to listen at, such as uart1')
+    .requiredOption('--at <port>', 'port or pad of the board to listen at, such as uart1 or M1')
     .option('--to-device', 'what the board says there, not what it hears')
     .option('--port <n>', 'loopback port of the board', '4174')
     .option('--json', 'as JSON')
-    .description('what is spoken at a port, recognised and taken apart')
+    .description('what is spoken at a port or pulsed at a pad, recognised and taken apart')
     .action(hearBoardCommand)
   board
     .command('rescue')

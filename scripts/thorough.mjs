@@ -1,4 +1,4 @@
-// The unit tests with five times as many of what is drawn at random as `npm test` looks at, drawn anew each time. A seed with
+// The unit tests with ten times as many of what is drawn at random as `npm test` looks at, drawn anew each time. A seed with
 // which a test failed is kept in tests/seeds.json, and looked at again by every run after.
 import { readFileSync, writeFileSync } from 'node:fs'
 import { install, run } from './lib/setup.mjs'
@@ -14,7 +14,7 @@ install()
 let failed = false
 for (const seed of new Set([...kept, fresh])) {
   console.log(`Seed ${seed}: npm run thorough -- ${seed} looks at the same again.`)
-  const env = { YPODOMA_AMOUNT: '5', YPODOMA_SEED: String(seed) }
+  const env = { YPODOMA_AMOUNT: '10', YPODOMA_SEED: String(seed) }
   const { status } = run('npx', ['vitest', 'run', ...what], { loud: true, allowFailure: true, env })
   if (status === 0) continue
   failed = true

@@ -24,6 +24,8 @@ export interface BoardFacts {
   /** Pins that a feature holds until it is moved elsewhere. */
   holders: Record<string, string>
   timers: string[]
+  /** What each pad can do with pulses, by its id. */
+  pads: Record<string, { uses: string[]; timer?: string; output?: number }>
   /** The function a port is set to so that it speaks a protocol, by the protocol's id. */
   functions: Record<string, string>
   /** Board-wide features of which only one can be on. */

@@ -3,7 +3,7 @@ import type { BoardFacts } from './board'
 
 /** What the stand-in goes by, from the definition of the board that it plays. */
 export function factsOf(
-  { id, name, firmware, ports, pins, timers, exclusions }: Board,
+  { id, name, firmware, ports, pins, pads, timers, exclusions }: Board,
   protocols: Record<string, ProtocolDefinition> = {},
 ): BoardFacts {
   return {
@@ -21,6 +21,13 @@ export function factsOf(
     })),
     holders: Object.fromEntries(pins.flatMap((pin) => (pin.default ? [[pin.id, pin.default.feature]] : []))),
     timers: timers.map((timer) => timer.id),
+    pads: Object.fromEntries(
+      pads.flatMap(({ id: padId, pin, output }) => {
+        const functions = pins.find(({ id: of }) => of === pin)?.functions ?? []
+        const timer = functions.find(({ as }) => as === 'pulse')?.of
+        return functions.length ? [[padId, { uses: functions.map(({ as }) => as), timer, output }]] : []
+      }),
+    ),
     functions: Object.fromEntries(Object.entries(protocols).map(([of, protocol]) => [of, protocol.function])),
     exclusions: exclusions.map(({ features }) => features),
   }

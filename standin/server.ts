@@ -2,6 +2,7 @@
 import { createServer, type Server, type Socket } from 'node:net'
 import { StandInDisplay } from './display'
 import { heardAt, longestHearing, spokenAt } from './lines'
+import { pulsesAt } from './pulses'
 import { Refused, StandInBoard, type BoardFacts, type Habits, type Settings, type Value } from './board'
 
 interface Request {
@@ -140,6 +141,10 @@ export class StandInServer {
         throw new Refused(`hear wants seconds up to ${longestHearing}`)
       const spoken = spokenAt(this.facts, this.board.dump(), Number(port), way)
       return spoken ? [...heardAt(spoken.id, spoken.baud, way, seconds)] : []
+    },
+    pulses: ({ pad }) => {
+      if (typeof pad !== 'string' || !this.facts.pads[pad]) throw new Refused('pulses wants the id of a pad')
+      return pulsesAt(this.facts, this.board.dump(), pad)
     },
     restore: ({ settings }) => {
       if (typeof settings !== 'object' || settings === null) throw new Refused('restore wants settings')

@@ -62,7 +62,7 @@ export function useHarnessDrawing() {
     stop()
     if (!current()) draw(drawing.value.arrangement)
     const { sheet, drawing: before } = drawn.value!
-    show({ drawing: sheet.draw(before.arrangement, { ...plan.value.layout, [device]: at }), finished: false })
+    show({ drawing: sheet.draw(before.arrangement, { ...plan.value.boxPositions, [device]: at }), finished: false })
   }
 
   /** Draws all devices where the plan has them, after a drag that came to nothing. */

@@ -106,6 +106,16 @@ describe('waysOut', () => {
     expect(labels).toContain('Text overlay: variant h1-slow, giving up GNSS')
   })
 
+  it('give up nothing that counts as much', () => {
+    // As it was, GNSS may go; once it counts as much as the logger, it may not.
+    const alike = applyEdit(demo('culvert-scout'), { type: 'device.priority', device: 'gnss', priority: 1 })
+    const { problem, base } = prepare(alike)
+    expect(base.unmet).toContain('logger/log')
+    const ways = waysOut(problem, base, conflictOf(problem, base, 'logger/log'), Object.values(library.boards))
+    expect(ways.length).toBeGreaterThan(0)
+    expect(ways.flatMap(({ givesUp }) => givesUp)).not.toContain('GNSS')
+  })
+
   it('take away a lock where that is enough', () => {
     const plan = demo(
       'spillway-hex',

@@ -1,9 +1,9 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
-import { wiresOf, type Wire } from '../harness'
+import { buildOrder, wiresOf, type Wire } from '../harness'
 import { applyEdit, resolvePlan, type Edit } from '../plan'
-import { billOfMaterials, connectorTable, cutList, endName, tableCsv, wireLabels } from './index'
+import { billOfMaterials, connectorTable, cutList, endName, makingLines, tableCsv, wireLabels } from './index'
 
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
 const laidOut = (name: DemoName, ...edits: Edit[]) => {
@@ -37,6 +37,21 @@ describe('cut list', () => {
     expect(rows.reduce((sum, row) => sum + Number(row[3]), 0)).toBe(wires.length - 1)
     const gauges = rows.map(([gauge]) => Number(gauge))
     expect(gauges).toEqual([...gauges].sort((a, b) => a - b))
+  })
+})
+
+describe('making list', () => {
+  it('ticks what is done, checks and wires alike, and nothing else', () => {
+    const { resolved, wires } = laidOut('spillway-hex')
+    const open = makingLines(resolved, wires)
+    expect(open.filter(({ done }) => done)).toEqual([])
+    const [first] = buildOrder(resolved, wires)
+    const ticked = [`step:${first!.id}`, wires[0]!.id].reduce(
+      (plan, wire) => applyEdit(plan, { type: 'wire.tick', wire, made: true }),
+      resolved.plan,
+    )
+    const after = makingLines(resolvePlan(ticked), wires).filter(({ done }) => done)
+    expect(after.map(({ wire, text }) => wire ?? text)).toEqual([first!.check, wires[0]!.number])
   })
 })
 

@@ -76,8 +76,8 @@ const usual: Record<DeviceClass, [x: number, y: number]> = {
 
 /** Where a device, the board or the battery sits: as set by hand, or where such a part usually is. */
 export function spotOf(resolved: ResolvedPlan, id: string): Spot {
-  const { craft, spots } = resolved.plan
-  if (spots[id]) return spots[id]
+  const { craft, positions } = resolved.plan
+  if (positions[id]) return positions[id]
   if (id === boardId) return { x: 0, y: 0 }
   const wing = craft.outline === 'wing'
   if (id === batteryId) return { x: 0, y: Math.round((wing ? 0.07 : -0.235) * craft.size) }
@@ -141,8 +141,8 @@ const batteryHeight = { multicopter: 28, wing: -20 }
 
 /** Height of a part's underside over the board's: as set by hand, or where such a part usually is. */
 export function heightOf(resolved: ResolvedPlan, id: string): Millimetres {
-  const { craft, spots, joints } = resolved.plan
-  const given = spots[id]?.z
+  const { craft, positions, joints } = resolved.plan
+  const given = positions[id]?.z
   if (given !== undefined) return given
   if (id === boardId || joints[id]) return 0
   if (id === batteryId) return craft.outline === 'wing' ? batteryHeight.wing : batteryHeight.multicopter

@@ -74,7 +74,7 @@ describe('a module', () => {
     )
   })
 
-  it('keeps wires, joints and spots of its own, and drops what ends elsewhere', () => {
+  it('keeps wires, joints and positions of its own, and drops what ends elsewhere', () => {
     const made = [
       { type: 'joint.add', joint: 'joint-1', kind: 'splice', name: 'Splice 1' },
       { type: 'wire.add', wire: 'extra.1', from: 'terminal:joint-1/c', to: 'terminal:gnss/vcc' },
@@ -92,7 +92,7 @@ describe('a module', () => {
     expect(after.joints['joint-1-2']).toEqual({ kind: 'splice', name: 'Splice 1' })
     expect(Object.values(after.extras)).toContainEqual({ from: 'terminal:joint-1-2/c', to: 'terminal:gnss-2/vcc' })
     expect(after.devices.find(({ id }) => id === 'gnss-2')!.name).toBe('GNSS and compass 2')
-    expect(after.spots['gnss-2']).toEqual({ x: 12, y: 30 })
+    expect(after.positions['gnss-2']).toEqual({ x: 12, y: 30 })
     expect(after.wires['gnss-2.rx']).toEqual({ colour: 'BU', length: 210 })
     expect(after.settings['gnss-2']).toEqual({ solutions: 7 })
     expect(after.built).toEqual(plan.built)

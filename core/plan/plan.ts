@@ -7,7 +7,7 @@ import type { Lights } from './lights'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 9
+export const planSchema = 10
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -204,7 +204,7 @@ export interface Plan {
   /** Steps of Settings that are done, each with the value that was set then; an empty one is any. */
   set: Record<string, string>
   /** What the board had when it was last read; null before that. */
-  kept: BoardKept | null
+  lastRead: BoardKept | null
   /** Layouts of the pilot's display, in order. */
   displays: Record<string, DisplayLayout>
   /** Glyphs that the display has in place of the product's own; those when null. */
@@ -222,9 +222,9 @@ export interface Plan {
   /** Cables that are made up by their table, not bought ready and straight: `DEVICE/CONNECTOR` of the board. */
   cables: Record<string, 'made-up'>
   /** Where devices sit on the airframe, as far as set by hand; `board` and `battery` too. */
-  spots: Record<string, Spot>
+  positions: Record<string, Spot>
   /** Where boxes of the harness drawing were dragged to. */
-  layout: Record<string, { x: number; y: number }>
+  boxPositions: Record<string, { x: number; y: number }>
   /** Findings that are left as they are, by their ids. */
   accepted: Record<string, Acceptance>
   /** What is ticked off: wires that are made, `step:` of the making. */

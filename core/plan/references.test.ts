@@ -33,8 +33,8 @@ function naming(): Plan {
     'extra.2': { from: 'terminal:gnss/gnd', to: 'terminal:joint-1/c' },
   }
   plan.cables = { 'zq9/main': 'made-up', 'gnss/main': 'made-up' }
-  plan.spots.zq9 = { x: 1, y: 2 }
-  plan.layout = { zq9: { x: 3, y: 4 }, camera: { x: 5, y: 6 } }
+  plan.positions.zq9 = { x: 1, y: 2 }
+  plan.boxPositions = { zq9: { x: 3, y: 4 }, camera: { x: 5, y: 6 } }
   plan.built = { 'zq9.video': true, 'extra.1': true, 'extra.2': true, 'step:zq9': true, 'camera.video': true }
   plan.accepted = {
     'PWR-10:supply:zq9/main,device:zq9': { fact: 'f', reason: 'r' },
@@ -56,7 +56,7 @@ const withToken = sections.filter((name) => JSON.stringify(naming()[name]).inclu
 describe('references to a part', () => {
   it('stand in all sections that can have them, and the plan of this test has them all', () => {
     const own = ['devices', 'assignment', 'supplies', 'locks', 'bans', 'links', 'settings', 'set', 'controls', 'lights']
-    const drawn = ['wires', 'extras', 'cables', 'spots', 'layout', 'built', 'accepted']
+    const drawn = ['wires', 'extras', 'cables', 'positions', 'boxPositions', 'built', 'accepted']
     expect(withToken.sort()).toEqual([...own, ...drawn].sort())
   })
 
@@ -77,7 +77,7 @@ describe('references to a part', () => {
       ['camera', 'zq9'],
     ])
     renameParts(plan, swap)
-    expect(plan.layout).toEqual({ camera: { x: 3, y: 4 }, zq9: { x: 5, y: 6 } })
+    expect(plan.boxPositions).toEqual({ camera: { x: 3, y: 4 }, zq9: { x: 5, y: 6 } })
     renameParts(plan, swap)
     expect(plan).toEqual(naming())
   })
@@ -116,7 +116,7 @@ describe('references to a part', () => {
     const mine = applyEdit(base, { type: 'device.remove', device: 'zq9' })
     const theirs = {
       ...base,
-      spots: { ...base.spots, zq9: { x: 50, y: 50 } },
+      positions: { ...base.positions, zq9: { x: 50, y: 50 } },
       cables: { ...base.cables, 'zq9/other': 'made-up' as const },
     }
     for (const { document: plan } of [mergePlans(base, mine, theirs), mergePlans(base, theirs, mine)]) {

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { demo } from '../../tests/helpers/plans'
 import { analyse } from '../engine'
 import { readPlan } from '../schema'
+import { planSchema } from './plan'
 import { upgradePlan } from './upgrade'
 
 /** Plans written by earlier versions of the program: three links, two of them on one port by flight state, with settings by hand. */
@@ -51,9 +52,9 @@ describe('upgradePlan', () => {
 
   it('keeps where parts are, what is made, and the definitions, brought up as well', () => {
     const plan = readPlan(stored(2))
-    expect(plan.spots).toEqual({ gnss: { x: 10, y: 20 } })
+    expect(plan.positions).toEqual({ gnss: { x: 10, y: 20 } })
     expect(plan.built).toEqual({ 'gnss.rx': true })
-    expect(readPlan(stored(1)).spots).toEqual({})
+    expect(readPlan(stored(1)).positions).toEqual({})
     expect(plan.definitions.devices['merlow-n1']).toMatchObject({ schema: 9, radios: {}, pads: {}, ports: {} })
     expect(plan.definitions.protocols.nmea).toMatchObject({ schema: 3, format: '8N1' })
   })
@@ -65,7 +66,9 @@ describe('upgradePlan', () => {
   })
 
   it('refuses what is newer or has no version', () => {
-    expect(() => upgradePlan({ schema: 10 })).toThrow('this plan has schema version 10, this program reads up to 9')
+    expect(() => upgradePlan({ schema: planSchema + 1 })).toThrow(
+      `this plan has schema version ${planSchema + 1}, this program reads up to ${planSchema}`,
+    )
     expect(() => upgradePlan({ schema: 'x' })).toThrow('"x" is not a schema version')
     expect(() => upgradePlan({})).toThrow('is not a schema version')
   })

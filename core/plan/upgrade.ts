@@ -19,6 +19,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   6: (document) => ({ settings: {}, ...document, schema: 7 }),
   7: stepsKeepValues,
   8: (document) => ({ glyphs: null, controls: noControls, lights: noLights, ...document, schema: 9 }),
+  9: sectionsByName,
 }
 
 /**
@@ -107,6 +108,11 @@ function stepsKeepValues({ built, ...document }: Document): Document {
     built: Object.fromEntries(ticked.filter(([id]) => !id.startsWith('set:'))),
     schema: 8,
   }
+}
+
+/** Sections that did not say what they hold: positions on the airframe and of boxes, and what the board was last read to have. */
+function sectionsByName({ spots, layout, kept, ...document }: Document): Document {
+  return { ...document, positions: spots, boxPositions: layout, lastRead: kept, schema: 10 }
 }
 
 /** Settings of one end, by their present names. */

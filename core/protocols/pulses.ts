@@ -171,3 +171,36 @@ export function decodeLights(edges: readonly Edge[]): Light[] {
 
 /** Time of a frame for so many lights, with the reset behind it: 60 take 2.08 ms. */
 export const lightFrameTime = (lights: number) => (lights * 24 * 1e6) / lightCode.rate + lightReset
+
+/** What pulses on a line are, and what they carry. Widths in µs. */
+export type PulseReading =
+  | { kind: 'throttle'; rate: number; throttle: Throttle }
+  | { kind: 'lights'; lights: Light[] }
+  | { kind: 'train'; widths: number[] }
+  | { kind: 'servo'; widths: number[] }
+
+/** Rates of throttle bursts, bits a second. */
+export const burstRates = [300_000, 600_000] as const
+/** Widths that a servo takes for a pulse of its own, µs. */
+const servoWidths = { least: 500, most: 2500 }
+
+/** What pulses may be, told by their widths and distances alone; nothing where none of the known ones fits. */
+export function recognisePulses(edges: readonly Edge[]): PulseReading | undefined {
+  const highs = servoDecoder().push(edges)
+  if (!highs.length) return undefined
+  for (const rate of burstRates) {
+    const ones = highs.map((width) => (width * rate) / 1e6)
+    const throttle = ones.every((share) => share > 0.3 && share < 0.8) && decodeThrottleBurst(edges, rate)
+    if (throttle) return { kind: 'throttle', rate, throttle }
+  }
+  if (highs.every((width) => width < 1)) {
+    const lights = decodeLights(edges)
+    if (lights.length) return { kind: 'lights', lights }
+  }
+  if (highs.every((width) => width < servoWidths.least)) {
+    const [widths] = pulseTrainDecoder().push(edges)
+    if (widths) return { kind: 'train', widths }
+  }
+  const servo = highs.every((width) => width >= servoWidths.least && width <= servoWidths.most)
+  return servo ? { kind: 'servo', widths: highs } : undefined
+}

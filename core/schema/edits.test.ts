@@ -109,6 +109,6 @@ describe('every kind of edit', () => {
       applyEdit,
       allocated('spillway-hex'),
     )
-    expect(JSON.stringify([plan.spots, plan.layout, plan.built, plan.wires, plan.assignment])).not.toContain('gnss')
+    expect(JSON.stringify([plan.positions, plan.boxPositions, plan.built, plan.wires, plan.assignment])).not.toContain('gnss')
   })
 })

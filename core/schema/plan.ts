@@ -325,7 +325,7 @@ export const planParts = {
   log: flightLog.allow(null).required(),
   scales: Joi.object(Object.fromEntries(Object.keys(scales).map((of) => [of, figure('scale')]))).required(),
   set: Joi.object().pattern(wirePattern, stepValue).max(1000).required(),
-  kept: boardKept.allow(null).required(),
+  lastRead: boardKept.allow(null).required(),
   displays: Joi.object().pattern(idPattern, displayLayout).max(mostDisplays).required(),
   glyphs: glyphShapes.allow(null).required(),
   controls: controls.required(),
@@ -342,8 +342,8 @@ export const planParts = {
     .required(),
   colours: colours.required(),
   cables: Joi.object().pattern(keyPattern, Joi.valid('made-up')).required(),
-  spots: Joi.object().pattern(idPattern, spot).required(),
-  layout: Joi.object().pattern(idPattern, point).required(),
+  positions: Joi.object().pattern(idPattern, spot).required(),
+  boxPositions: Joi.object().pattern(idPattern, point).required(),
   built: Joi.object().pattern(wirePattern, Joi.valid(true)).required(),
   accepted: Joi.object()
     .pattern(findingPattern, Joi.object({ fact: prose.required(), reason: prose.required() }))

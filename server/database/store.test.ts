@@ -116,7 +116,7 @@ describe('store', () => {
     connection.prepare(`INSERT INTO definitions VALUES ('protocol', 'mine', 'own', ?, '')`).run(own)
     close()
     const later = freshStore(directory)
-    expect(later.builds.plan('culvert-scout', 1)).toMatchObject({ schema: 9, spots: { gnss: { x: 10, y: 20 } } })
+    expect(later.builds.plan('culvert-scout', 1)).toMatchObject({ schema: 10, positions: { gnss: { x: 10, y: 20 } } })
     expect(later.catalogue.find('protocol', 'mine')!.definition).toMatchObject({ schema: 3, format: '8E2' })
     const replayed = later.connection.prepare('SELECT DISTINCT edits_schema AS schema FROM versions').all()
     expect(replayed).toEqual([{ schema: 0 }])

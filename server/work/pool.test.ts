@@ -90,6 +90,10 @@ describe('work in threads of its own', () => {
         expect(flat(text)).toContain(`Version7`)
       })
     })
+    it('of a build that is not saved say that, in the place of its version', async () => {
+      const pages = await readPdf(await print(plan, ['cut']))
+      for (const { text } of pages) expect(text).toMatch(/Version\s*not saved/)
+    })
     it('lie within their pages', async () => {
       for (const pages of [await wholePdf(), await readPdf(await print(plan, every, { paper: 'A3' }))]) {
         for (const { pieces, width, height } of pages) {

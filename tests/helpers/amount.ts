@@ -1,7 +1,7 @@
 const share = Number(process.env.YPODOMA_AMOUNT ?? 1)
 const shift = Number(process.env.YPODOMA_SEED ?? 0)
 
-/** How many of what is drawn at random are looked at: so many in `npm test`, five times as many in `npm run thorough`. */
+/** How many of what is drawn at random are looked at: so many in `npm test`, ten times as many in `npm run thorough`. */
 export const amount = (count: number): number => Math.ceil(count * share)
 
 /** The seed of a draw: the same each time in `npm test`, another one in each run of `npm run thorough`. */

@@ -16,7 +16,7 @@ const craft = computed(() => plan.value.craft)
 const dragged = ref<{ id: string; spot: Spot }>()
 /** The plan with what is in hand where it is held. */
 const shown = computed<Plan>(() =>
-  dragged.value ? { ...plan.value, spots: { ...plan.value.spots, [dragged.value.id]: dragged.value.spot } } : plan.value,
+  dragged.value ? { ...plan.value, positions: { ...plan.value.positions, [dragged.value.id]: dragged.value.spot } } : plan.value,
 )
 const resolved = computed(() => resolvePlan(shown.value))
 const wires = computed(() => wiresOf(resolved.value))
@@ -156,12 +156,12 @@ function setLimit(massLimit: number | undefined) {
         </ul>
       </section>
       <v-btn
-        v-if="Object.keys(plan.spots).length"
+        v-if="Object.keys(plan.positions).length"
         @click="
           build.edit({
             type: 'several',
             label: 'Default layout of all parts',
-            edits: Object.keys(plan.spots).map((part) => ({ type: 'spot.set' as const, part, spot: null })),
+            edits: Object.keys(plan.positions).map((part) => ({ type: 'spot.set' as const, part, spot: null })),
           })
         "
         >Default layout</v-btn

@@ -16,9 +16,9 @@ const intended = computed(() => intendedState(rounds.value))
 /** What was done to this build's board last. */
 const did = computed(() => (line.did?.build === build.id ? line.did?.what : undefined))
 const rows = computed(() => {
-  if (!plan.value.kept) return undefined
+  if (!plan.value.lastRead) return undefined
   const written = did.value === 'written' ? intended.value : {}
-  return ledger(resolved.value.board, intended.value, written, plan.value.kept.settings)
+  return ledger(resolved.value.board, intended.value, written, plan.value.lastRead.settings)
 })
 const unlike = computed(() => rows.value?.filter(({ agrees }) => !agrees).length ?? 0)
 const sent = computed(() => line.events.filter(({ at }) => at === 'set').length)

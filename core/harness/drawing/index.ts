@@ -159,10 +159,10 @@ export class Sheet {
     }
   }
 
-  /** @param layout devices that stand elsewhere than arranged, by id; those that were dragged when missing */
-  draw(arrangement: Arrangement, layout: Plan['layout'] = this.resolved.plan.layout): HarnessDrawing {
+  /** @param positions devices that stand elsewhere than arranged, by id; those that were dragged when missing */
+  draw(arrangement: Arrangement, positions: Plan['boxPositions'] = this.resolved.plan.boxPositions): HarnessDrawing {
     const { resolved, shape } = this
-    const { all, ways, origin, wires, right } = this.layOut(arrangement, layout)
+    const { all, ways, origin, wires, right } = this.layOut(arrangement, positions)
     const boxes = all.map((block) => drawBox(shifted(block, origin), resolved))
     const edge = ({ x, width, side }: DrawnBox) => x + width + (side === 'right' ? grid.badge : 0)
     return {
@@ -180,7 +180,7 @@ export class Sheet {
   }
 
   /** Blocks and wires in their places, from the board's upper left corner, and where that comes to lie on the sheet. */
-  private layOut(arrangement: Arrangement, layout: Plan['layout']) {
+  private layOut(arrangement: Arrangement, positions: Plan['boxPositions']) {
     const { shape, router } = this
     const columns = this.columns(arrangement)
     const all = [...columns.left, ...columns.right]
@@ -195,7 +195,7 @@ export class Sheet {
     const upper = Math.min(ways.top, ...all.map(({ y }) => y))
     const lower = Math.max(ways.bottom, ...all.map(({ y, height }) => y + height))
     const origin = { x: grid.padding + grid.badge - leftX, y: grid.padding + grid.row - upper }
-    if (this.moveDragged(all, layout, origin)) ways = router.plan(all, arrangement.round)
+    if (this.moveDragged(all, positions, origin)) ways = router.plan(all, arrangement.round)
     return { all, ways, origin, wires: router.draw(ways), right: rightX + grid.device, height: lower - upper }
   }
 
@@ -225,10 +225,10 @@ export class Sheet {
   }
 
   /** Puts devices that were dragged where they were left. Whether there are any. */
-  private moveDragged(blocks: Block[], layout: Plan['layout'], origin: Point): boolean {
-    const dragged = blocks.filter(({ id }) => layout[id])
+  private moveDragged(blocks: Block[], positions: Plan['boxPositions'], origin: Point): boolean {
+    const dragged = blocks.filter(({ id }) => positions[id])
     for (const block of dragged) {
-      const { x, y } = layout[block.id]!
+      const { x, y } = positions[block.id]!
       block.x = x - origin.x
       block.y = y - origin.y
       block.side = block.x + grid.device / 2 < this.shape.width / 2 ? 'left' : 'right'

@@ -22,7 +22,7 @@ export const boardEdits: EditGroup<BoardEdits> = {
       plan.board = { definition: definition.id, revision, firmware }
       forgetPlaces(plan)
       // Another board has nothing yet of what was set on this one.
-      plan.kept = null
+      plan.lastRead = null
       for (const step of Object.keys(plan.set)) if (!step.startsWith('setting:')) delete plan.set[step]
     },
     words: ({ definition }) => `Take board ${definition.name}`,

@@ -12,8 +12,8 @@ export const layoutEdits: EditGroup<LayoutEdits> = {
   'spot.set': {
     apply: (plan, { part, spot }) => {
       if (part !== boardId && part !== batteryId && !plan.joints[part]) deviceOf(plan, part)
-      if (spot) plan.spots[part] = spot
-      else delete plan.spots[part]
+      if (spot) plan.positions[part] = spot
+      else delete plan.positions[part]
     },
     words: ({ part, spot }, names) =>
       spot ? `Place ${names.device(part)} on the airframe` : `Place ${names.device(part)} where it usually sits`,
@@ -22,8 +22,8 @@ export const layoutEdits: EditGroup<LayoutEdits> = {
   'box.move': {
     apply: (plan, { box, at }) => {
       if (box !== boardId && box !== batteryId && !plan.joints[box]) deviceOf(plan, box)
-      if (at) plan.layout[box] = at
-      else delete plan.layout[box]
+      if (at) plan.boxPositions[box] = at
+      else delete plan.boxPositions[box]
     },
     words: ({ box, at }, names) =>
       at ? `Move ${names.device(box)} on the drawing` : `Let ${names.device(box)} find its place on the drawing`,

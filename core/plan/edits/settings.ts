@@ -65,7 +65,7 @@ export const settingEdits: EditGroup<SettingEdits> = {
     shape: ({ wire, stepValue }) => ({ step: wire.required(), value: stepValue.allow(null).required() }),
   },
   'board.kept': {
-    apply: (plan, { kept }) => void (plan.kept = kept),
+    apply: (plan, { kept }) => void (plan.lastRead = kept),
     words: ({ kept }) => (kept ? 'What the board has, as it was read' : 'Forget what the board had'),
     shape: ({ boardKept }) => ({ kept: boardKept.allow(null).required() }),
   },

@@ -8,7 +8,7 @@ const link = (length?: number, omitted = false) =>
       ports: { p1: {} },
       devices: { gnss: { needs: { fix: serial() } } },
       at: { 'gnss/fix': 'port:p1' },
-      plan: { spots: { gnss: { x: 0, y: 200 } } },
+      plan: { positions: { gnss: { x: 0, y: 200 } } },
     }),
     { type: 'wire.set', wire: 'gnss.tx', set: { ...(length === undefined ? {} : { length }), omitted } },
   )

@@ -11,7 +11,7 @@ const near = (part: string, spot: { x: number; y: number }, compass = true) =>
         vtx: { class: 'transmitter' },
         esc: { class: 'esc' },
       },
-      plan: { spots: { gnss: { x: 0, y: 0 }, vtx: far, esc: far, battery: far, [part]: spot } },
+      plan: { positions: { gnss: { x: 0, y: 0 }, vtx: far, esc: far, battery: far, [part]: spot } },
     }),
     'RFI-01',
   )

@@ -8,7 +8,7 @@ const facts = (megahertz: number, { sends = true, x = 300, classes = ['telemetry
   factsOf(
     tiny({
       devices: { one: { class: classes[0], ...radio(2400, false) }, other: { class: classes[1], ...radio(megahertz, sends) } },
-      plan: { spots: { one: { x: 0, y: 0 }, other: { x, y: 400 } } },
+      plan: { positions: { one: { x: 0, y: 0 }, other: { x, y: 400 } } },
     }),
     'RFI-02',
   )

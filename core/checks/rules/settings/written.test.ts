@@ -45,7 +45,7 @@ describe('SET-02', () => {
         firmware: Object.keys(other.firmwares)[0]!,
       },
     )
-    expect([kept.kept, kept.set]).toEqual([null, { 'setting:gnss/solutions': '5 Hz' }])
+    expect([kept.lastRead, kept.set]).toEqual([null, { 'setting:gnss/solutions': '5 Hz' }])
   })
   it('forgets with undo: what the board had is part of the plan', () => {
     const other = edited(hex, keptEdit(resolvePlan(hex), { ...intended, 'receiver.type': 'one pulse train' }, false))

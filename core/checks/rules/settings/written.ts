@@ -8,7 +8,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
   const { plan } = resolved
   const rounds = setupRounds(resolved)
   const steps = rounds.flat()
-  const has = plan.kept?.settings
+  const has = plan.lastRead?.settings
   const unlike = has ? Object.entries(intendedState(rounds)).filter(([key, value]) => has[key] !== value) : []
   const keys = new Set(unlike.map(([key]) => key))
   const concerned = steps.filter(({ sets }) => Object.keys(sets).some((key) => keys.has(key)))
