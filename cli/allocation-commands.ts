@@ -20,7 +20,7 @@ import {
 } from '#core/allocation'
 import { soundWays } from '#core/engine'
 import { placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
-import { formatAmps } from '#core/units'
+import { figure, formatAmps } from '#core/units'
 import { shippedLibrary } from './files'
 import { print, readPlanFile, thorough, Unusable } from './output'
 
@@ -111,7 +111,7 @@ export async function boardsCommand(file: string, { json }: { json?: boolean }):
     }[verdict]
     const battery = batterySuits ? '' : '; the battery does not suit'
     print(
-      `${`${name} rev ${revision}`.padEnd(20)} ${words}; ${drawbackCount(drawbacks)}; ${sparePorts} ports and ${formatAmps(spareCurrent)} spare; ${mass.toFixed(1)} g${battery}`,
+      `${`${name} rev ${revision}`.padEnd(20)} ${words}; ${drawbackCount(drawbacks)}; ${sparePorts} ports and ${formatAmps(spareCurrent)} spare; ${figure(mass, 'g', 1)}${battery}`,
     )
   }
 }

@@ -14,7 +14,7 @@ import {
   type WireEnd,
 } from '#core/harness'
 import { boardId, placeLabel, resolvePlan, splitKey, type Plan } from '#core/plan'
-import { formatAmps, formatVolts, plain } from '#core/units'
+import { figure, formatAmps, formatVolts, plain } from '#core/units'
 import { demoPlans } from './files'
 import { print, readPlanFile, thorough, Unusable } from './output'
 
@@ -71,7 +71,7 @@ export async function wiresCommand(file: string, { csv }: { csv?: boolean }): Pr
   const end = ({ device, label }: WireEnd) => `${device ? (resolved.device(device)?.instance.name ?? device) : 'board'} ${label}`
   for (const wire of wires.filter(({ omitted }) => !omitted)) {
     print(
-      `${wire.number.padEnd(4)} ${end(wire.from).padEnd(30)} ${end(wire.to).padEnd(26)} ${wire.colour} AWG ${wire.gauge} ${wire.length} mm`,
+      `${wire.number.padEnd(4)} ${end(wire.from).padEnd(30)} ${end(wire.to).padEnd(26)} ${wire.colour} AWG ${wire.gauge} ${figure(wire.length, 'mm')}`,
     )
   }
 }
@@ -89,7 +89,7 @@ export async function powerCommand(file: string, { json, state }: { json?: boole
   const name = (id: string) => (id === boardId ? board : (plan.devices.find((device) => device.id === id)?.name ?? id))
   for (const row of rows) {
     const volts = row.full === row.empty ? formatVolts(row.full) : `${formatVolts(row.empty)} to ${formatVolts(row.full)}`
-    const heat = row.heat && row.heat.typical > 0.05 ? `, ${plain(row.heat.typical)} W of heat` : ''
+    const heat = row.heat && row.heat.typical > 0.05 ? `, ${figure(row.heat.typical, 'W')} of heat` : ''
     const live = row.alive[state as PowerState] ? '' : ', dead'
     print(
       `${'  '.repeat(row.depth)}${row.label}: ${volts}, ${formatAmps(row.typical)} typical, ${formatAmps(row.peak)} peak of ${formatAmps(row.limit)}${heat}${live}`,

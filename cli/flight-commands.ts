@@ -7,7 +7,7 @@ import { displaySvg, lightTable, lightsData, switchTable, tableCsv } from '#core
 import { flightAt, flightLength } from '#core/flight'
 import { powerTree, wiresOf } from '#core/harness'
 import { resolvePlan, type ResolvedPlan } from '#core/plan'
-import { formatAmps, formatVolts, plain } from '#core/units'
+import { figure, formatAmps, formatVolts } from '#core/units'
 import { allocated } from './commands'
 import { print, readPlanFile, Unusable } from './output'
 
@@ -92,8 +92,9 @@ export async function controlsCommand(file: string, { json, csv }: { json?: bool
   else
     matrix.columns.forEach(({ name, position, channel, sent, read }, at) => {
       const does = happeningsAt(matrix.rows, at)
-      const heard = read === undefined ? 'not heard' : `${plain(read, 1)} µs`
-      if (does.length) print(`${name} ${position.label}: ${plain(sent, 0)} µs, channel ${channel}, ${heard}: ${does.join(', ')}`)
+      const heard = read === undefined ? 'not heard' : figure(read, 'µs', 1)
+      if (does.length)
+        print(`${name} ${position.label}: ${figure(sent, 'µs', 0)}, channel ${channel}, ${heard}: ${does.join(', ')}`)
     })
   tellFaults(resolved, 'control', json === true || csv === true)
 }
@@ -111,7 +112,7 @@ export async function lightsCommand(file: string, { json, csv }: { json?: boolea
       print(`${name}: ${lights.length} lights in ${pieces.length} pieces, up to ${Math.round(limit * 100)} %`)
       if (figures)
         print(
-          `  ${formatAmps(figures.typical)} in quiet flight, ${formatAmps(figures.worst)} at worst; ${formatVolts(figures.first)} at the first light, ${formatVolts(figures.last)} at the last; a frame takes ${plain(figures.frame / 1000, 2)} ms`,
+          `  ${formatAmps(figures.typical)} in quiet flight, ${formatAmps(figures.worst)} at worst; ${formatVolts(figures.first)} at the first light, ${formatVolts(figures.last)} at the last; a frame takes ${figure(figures.frame / 1000, 'ms')}`,
         )
     }
   tellFaults(resolved, 'lights', json === true || csv === true)

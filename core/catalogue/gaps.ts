@@ -1,3 +1,4 @@
+import { figure } from '../units'
 import type { BoardDefinition } from './board'
 import type { Contradiction } from './contradictions'
 import type { DeviceDefinition } from './device'
@@ -31,7 +32,7 @@ export function boardGaps(board: BoardDefinition): Contradiction[] {
   for (const [id, pad] of Object.entries(board.pads)) {
     const { width, height } = board.outline
     if (pad.x < 0 || pad.y < 0 || pad.x > width || pad.y > height)
-      say(`pads.${id}`, `at ${pad.x}, ${pad.y} mm it lies off the board`)
+      say(`pads.${id}`, `at ${pad.x}, ${figure(pad.y, 'mm')} it lies off the board`)
     const spot = `${pad.side} ${pad.x} ${pad.y}`
     if (spots.has(spot)) say(`pads.${id}`, `at the same place as ${spots.get(spot)}`)
     spots.set(spot, id)

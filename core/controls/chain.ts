@@ -1,3 +1,4 @@
+import { figure } from '../units'
 import { memo } from '../memo'
 import type { ControlOutput, HandsetControl, Job, ResolvedPlan } from '../plan'
 import { carried, carrierOf, type Carrier } from './carrier'
@@ -134,7 +135,7 @@ export const happeningsAt = (rows: readonly Row[], column: number): string[] =>
 /** What a pulse that is told in words means for a part. */
 function atRest({ need }: PulseOutput, rest: ControlOutput['onLoss'] | undefined): string {
   if (rest === undefined || rest === 'none') return effectOf(need.need, undefined)
-  return rest === 'hold' ? 'as it was' : `${rest} µs: ${effectOf(need.need, rest)}`
+  return rest === 'hold' ? 'as it was' : `${figure(rest, 'µs')}: ${effectOf(need.need, rest)}`
 }
 
 /** The row of the table that jobs which do the same share. */

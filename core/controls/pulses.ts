@@ -1,3 +1,4 @@
+import { figure } from '../units'
 import type { PulseNeed } from '../catalogue'
 import type { ControlOutput } from '../plan'
 
@@ -56,9 +57,8 @@ export function triggered({ triggers }: PulseNeed, width: number): boolean | und
 export function effectOf(need: PulseNeed, width: number | undefined): string {
   if (width === undefined) return need.withoutPulse ?? 'gets no pulses'
   const on = triggered(need, width)
-  if (need.triggers) return on === undefined ? `as before (near ${need.triggers.at} µs)` : on ? need.triggers.does : 'rests'
+  if (need.triggers)
+    return on === undefined ? `as before (near ${figure(need.triggers.at, 'µs')})` : on ? need.triggers.does : 'rests'
   const travel = travelOf(need, width)
-  return travel === undefined
-    ? `${Math.round(width)} µs`
-    : `${Math.round(travel * 10) / 10} ${need.moves!.unit}`.replace(' °', '°')
+  return travel === undefined ? figure(width, 'µs', 0) : `${Math.round(travel * 10) / 10} ${need.moves!.unit}`.replace(' °', '°')
 }

@@ -1,3 +1,4 @@
+import { figure } from '../units'
 import type { FittedDevice, ResolvedPlan } from '../plan'
 import { pulseOutputs } from './names'
 
@@ -20,7 +21,7 @@ export function soundsOf(resolved: ResolvedPlan): Sound[] {
   const { board, plan, devices } = resolved
   const driver = board.pins.find(({ functions }) => functions.some((each) => each.as === 'buzzer'))
   const jobs = Object.values(plan.controls.jobs).filter(({ does }) => does === 'beeper')
-  const switches = jobs.map(({ channel, from, to }) => `channel ${channel} from ${from} to ${to} µs`)
+  const switches = jobs.map(({ channel, from, to }) => `channel ${channel} from ${from} to ${figure(to, 'µs')}`)
   return devices
     .filter(({ device }) => device.class === 'buzzer')
     .map((fitted): Sound => {
@@ -36,7 +37,8 @@ export function soundsOf(resolved: ResolvedPlan): Sound[] {
           suits: true,
           by: 'It has three leads and sounds by a pulse: any output of servo pulses drives it, the driver pad does not.',
           switched: channel !== undefined,
-          when: channel === undefined ? [] : [`channel ${channel}, from ${pulse.need.need.triggers?.at ?? 1500} µs on`],
+          when:
+            channel === undefined ? [] : [`channel ${channel}, from ${figure(pulse.need.need.triggers?.at ?? 1500, 'µs')} on`],
           without,
         }
       }

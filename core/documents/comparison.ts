@@ -1,3 +1,4 @@
+import { figure } from '../units'
 import { wiresOf, type Wire } from '../harness'
 import { sameValue } from '../editing'
 import { keyOf, placeLabel, resolvePlan, splitKey, type Plan, type ResolvedPlan } from '../plan'
@@ -43,8 +44,8 @@ function* buildDifferences(before: Plan, after: Plan): Iterable<Difference> {
     'Firmware',
     ({ definitions, board: at }) => definitions.boards[at.definition]?.firmwares[at.firmware]?.name ?? at.firmware,
   )
-  yield* said('Battery', ({ battery }) => `${battery.cells} cells ${battery.chemistry} ${battery.capacity} mAh`)
-  yield* said('Airframe', ({ craft }) => `${craft.outline} ${craft.size} mm`)
+  yield* said('Battery', ({ battery }) => `${battery.cells} cells ${battery.chemistry} ${figure(battery.capacity, 'mAh')}`)
+  yield* said('Airframe', ({ craft }) => `${craft.outline} ${figure(craft.size, 'mm')}`)
 }
 
 function* deviceDifferences(before: Plan, after: Plan): Iterable<Difference> {
@@ -142,7 +143,7 @@ function* wireDifferences(one: ResolvedPlan, other: ResolvedPlan): Iterable<Diff
     const changes = [
       before.colour === wire.colour ? '' : `colour ${before.colour} became ${wire.colour}`,
       before.gauge === wire.gauge ? '' : `AWG ${before.gauge} became ${wire.gauge}`,
-      before.length === wire.length ? '' : `${before.length} mm became ${wire.length} mm`,
+      before.length === wire.length ? '' : `${figure(before.length, 'mm')} became ${figure(wire.length, 'mm')}`,
     ].filter(Boolean)
     if (changes.length) yield { kind: 'changed', about: 'wire', id, text: `${words(other, wire)}: ${changes.join(', ')}` }
   }

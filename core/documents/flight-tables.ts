@@ -1,3 +1,4 @@
+import { figure } from '../units'
 import { matrixOf } from '../controls'
 import type { PowerTree } from '../harness'
 import { stripFigures, stripVolts, stripsOf } from '../lights'
@@ -13,7 +14,7 @@ export function switchTable(resolved: ResolvedPlan): Table {
       'what',
       ...columns.map(
         ({ name, position, channel, read }) =>
-          `${name} ${position.label} (channel ${channel}, ${read === undefined ? 'not heard' : `${Math.round(read)} µs`})`,
+          `${name} ${position.label} (channel ${channel}, ${read === undefined ? 'not heard' : figure(read, 'µs', 0)})`,
       ),
       'link lost',
       'power-up',
@@ -21,7 +22,7 @@ export function switchTable(resolved: ResolvedPlan): Table {
     rows: rows.map(({ name, cells, onLoss, powerUp }) => [
       name,
       ...cells.map((cell) =>
-        cell ? (cell.pulse === undefined ? cell.text : `${cell.text} (${Math.round(cell.pulse)} µs)`) : '',
+        cell ? (cell.pulse === undefined ? cell.text : `${cell.text} (${figure(cell.pulse, 'µs', 0)})`) : '',
       ),
       onLoss,
       powerUp,

@@ -1,6 +1,6 @@
 import type { Wire, WireEnd } from '../harness'
 import { isFlown, isOfCraft, type ResolvedPlan } from '../plan'
-import { batteryMass, plain, wireColours } from '../units'
+import { batteryMass, figure, plain, wireColours } from '../units'
 import { toCsv } from './csv'
 
 /** A table as it is shown, saved and printed. */
@@ -18,9 +18,9 @@ export function toCut({ length, lead }: Wire): number {
 /** What a wire is made of, in words. */
 export function madeOf(wire: Wire): string {
   const { length, lead } = wire
-  if (!lead) return `${length} mm`
+  if (!lead) return figure(length, 'mm')
   const cut = toCut(wire)
-  return cut ? `own lead ${lead.length} mm and ${cut} mm more` : `own lead, ${lead.length} mm`
+  return cut ? `own lead ${figure(lead.length, 'mm')} and ${figure(cut, 'mm')} more` : `own lead, ${figure(lead.length, 'mm')}`
 }
 
 /** Wires that are made. */
@@ -136,7 +136,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
         : [
             [
               1,
-              `antenna ${megahertz} MHz, ${plain(antenna, 1)} mm`,
+              `antenna ${figure(megahertz, 'MHz')}, ${figure(antenna, 'mm', 1)}`,
               device.maker,
               instance.name,
               `${label}; comes with the part`,
@@ -169,7 +169,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
       [1, `${board.name} rev ${board.revision}`, board.maker, 'Flight controller', board.summary, plain(board.mass, 1), '', ''],
       [
         1,
-        `battery ${plan.battery.cells} cells ${plan.battery.chemistry} ${plan.battery.capacity} mAh`,
+        `battery ${plan.battery.cells} cells ${plan.battery.chemistry} ${figure(plan.battery.capacity, 'mAh')}`,
         '',
         'Battery',
         `with its own lead and plug${plan.battery.connector ? ` (${plan.battery.connector})` : ''}; mass ${plan.battery.mass === undefined ? 'estimated from its energy' : 'as weighed'}`,

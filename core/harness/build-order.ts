@@ -1,3 +1,4 @@
+import { formatVolts } from '../units'
 import { batteryId, boardId, idIn, splitKey, type ResolvedPlan, isFlown, isOfCraft } from '../plan'
 import { mappingWords, outputMapping } from '../suitability'
 import type { Wire, WireKind } from './wires'
@@ -40,7 +41,7 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
   const bare: BuildStep = {
     id: 'bare-board',
     title: 'The bare board',
-    check: `Before soldering: connect USB and see that it answers. Then feed ${min} to ${max} V from a bench supply limited to 300 mA, plus to battery pad, and measure ${rails.join(', ') || 'the battery pads'}.`,
+    check: `Before soldering: connect USB and see that it answers. Then feed ${min} to ${formatVolts(max)} from a bench supply limited to 300 mA, plus to battery pad, and measure ${rails.join(', ') || 'the battery pads'}.`,
     wires: [],
   }
   const feed: BuildStep = {
@@ -58,11 +59,11 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
   const last: BuildStep = {
     id: 'power-up',
     title: 'First power-up',
-    check: `Propellers off.${antennas} Measure from battery plus to minus: no short. Then ${min} to ${max} V from a bench supply limited to 1 A, or the battery by a fuse-limited lead; touch each regulator and ESC: none gets hot. Only then the battery itself.${mapping}`,
+    check: `Propellers off.${antennas} Measure from battery plus to minus: no short. Then ${min} to ${formatVolts(max)} from a bench supply limited to 1 A, or the battery by a fuse-limited lead; touch each regulator and ESC: none gets hot. Only then the battery itself.${mapping}`,
     wires: [],
   }
   const measured = ({ label, volts }: (typeof makers)[number]['device']['outputs'][number]) =>
-    `${label}${volts === undefined ? ' (battery voltage)' : ` ${volts} V`}`
+    `${label}${volts === undefined ? ' (battery voltage)' : ` ${formatVolts(volts)}`}`
   return [
     bare,
     ...makers.map(({ id, instance, device }) =>

@@ -1,3 +1,4 @@
+import { figure } from '../units'
 import type { Baud } from '../units'
 import { aliasLimit, logBaud, logMinutes, lostShare, propellerLine, recordRate, type LogChoice } from './flight-log'
 
@@ -56,7 +57,7 @@ export function judgeLog(
   const { seesPropellers, alias } = choices[best]!
   const sees = seesPropellers
     ? 'the propellers are seen as they are'
-    : `what is above ${Math.round(alias)} Hz, the propellers too, shows as something slower`
+    : `what is above ${figure(alias, 'Hz', 0)}, the propellers too, shows as something slower`
   return {
     choices,
     best,

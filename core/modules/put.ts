@@ -246,7 +246,8 @@ class Putter {
     }
     for (const cable of Object.keys(this.from.cables))
       if (this.own.has(splitKey(cable)[0])) this.do({ type: 'cable.make', cable, madeUp: true })
-    for (const [part, spot] of Object.entries(this.from.positions)) if (this.own.has(part)) this.do({ type: 'spot.set', part, spot })
+    for (const [part, spot] of Object.entries(this.from.positions))
+      if (this.own.has(part)) this.do({ type: 'spot.set', part, spot })
   }
 }
 

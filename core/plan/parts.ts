@@ -1,6 +1,6 @@
 import { memo } from '../memo'
 import { batteryContact, type Board, type Device, type PowerOutput, type Supply } from '../catalogue'
-import { batteryLimit, batteryMass, batterySize } from '../units'
+import { batteryLimit, batteryMass, batterySize, figure } from '../units'
 import type { DeviceInstance, Plan } from './plan'
 import { keyOf, referTo, type Place } from './reference'
 import { terminalPoint } from './wire-points'
@@ -78,7 +78,7 @@ export function batteryPart({ battery }: Plan): FittedDevice {
     main: true,
   }
   return part(batteryId, 'Battery', {
-    name: `${battery.cells} cells, ${battery.capacity} mAh`,
+    name: `${battery.cells} cells, ${figure(battery.capacity, 'mAh')}`,
     mass: batteryMass(battery),
     size: batterySize(battery),
     terminals: [

@@ -1,4 +1,5 @@
 /** Signals without bytes: pulses whose widths and distances carry the values. Times are in µs. */
+import { figure } from '../units'
 import { whole } from './codec'
 
 /** A change of level. */
@@ -50,7 +51,7 @@ export function pulseTrainDecoder() {
 /** Pulses of a servo output. @param width µs @param rate pulses a second */
 export function encodeServo(width: number, rate: number, count = 1, from = 0): Edge[] {
   const period = 1e6 / rate
-  if (!(width > 0) || width >= period) throw new RangeError(`a pulse of ${width} µs does not fit ${rate} a second`)
+  if (!(width > 0) || width >= period) throw new RangeError(`a pulse of ${figure(width, 'µs')} does not fit ${rate} a second`)
   return Array.from({ length: count }, (_, at): Edge[] => [
     { at: from + at * period, level: 1 },
     { at: from + at * period + width, level: 0 },

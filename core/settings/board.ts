@@ -2,7 +2,7 @@ import { needKind } from '../catalogue'
 import { serialLinks, type SerialLink } from '../links'
 import { boardId, idIn, referTo, scales, writtenScale, type ResolvedPlan, type Scale } from '../plan'
 import { featureWords, freedPins, outputMapping, placedNeeds, type PlacedNeed } from '../suitability'
-import { formatBaud } from '../units'
+import { figure, formatBaud } from '../units'
 import { flightSteps } from './flight-steps'
 import { backupStep, stepOfLink, type BoardValue, type SetupStep } from './step'
 
@@ -243,7 +243,7 @@ class BoardSteps {
     return [...rates].map(([timer, { rate, needs }]) => ({
       id: `timer:${timer}`,
       what: `Outputs of ${board.timers.find(({ id }) => id === timer)?.label ?? timer}`,
-      value: `${rate} Hz`,
+      value: figure(rate, 'Hz'),
       why: needs.map(({ fitted, need }) => `${fitted.instance.name}: ${need.label}`).join('; '),
       after: [],
       about: needs.map(({ key }) => referTo('need', key)),

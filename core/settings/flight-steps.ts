@@ -1,3 +1,4 @@
+import { figure } from '../units'
 import { carrierOf, channelOf, jobName, outputName, pulseOutputs } from '../controls'
 import { idIn, outputSources, referTo, type ControlOutput, type Job, type ResolvedPlan } from '../plan'
 import type { SetupStep } from './step'
@@ -18,7 +19,7 @@ function ranges(resolved: ResolvedPlan): BoardStep[] {
     return {
       id: `channel:${channel}`,
       what: `Channel ${channel}`,
-      value: own.map(([, job]) => `${job.from} to ${job.to} µs: ${jobName(resolved, job)}`).join('; '),
+      value: own.map(([, job]) => `${job.from} to ${figure(job.to, 'µs')}: ${jobName(resolved, job)}`).join('; '),
       why: 'which switch does what',
       after: [],
       about: own.map(([id]) => referTo('job', id)),
@@ -36,7 +37,7 @@ function sources(resolved: ResolvedPlan): BoardStep[] {
     const pad = idIn('pad', resolved.plan.assignment[need.key]?.place)
     if (!output || pad === undefined) return []
     const { low, middle, high, reversed, curve } = output
-    const shape = `${low}, ${middle}, ${high} µs${reversed ? ', reversed' : ''}${curve ? `, curve ${curve} %` : ''}`
+    const shape = `${low}, ${middle}, ${figure(high, 'µs')}${reversed ? ', reversed' : ''}${curve ? `, curve ${curve} %` : ''}`
     return [
       {
         id: `source:${pad}`,

@@ -10,7 +10,7 @@ import {
   type TimerDemand,
 } from '../catalogue'
 import { idIn, type FittedNeed, type Place, type Placement, type ResolvedPlan } from '../plan'
-import { fits, formatAmps, formatVolts, type Hertz } from '../units'
+import { figure, fits, formatAmps, formatVolts, type Hertz } from '../units'
 import { alike, alone, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
 import { levelFacts } from './levels'
@@ -126,7 +126,7 @@ function ratesAt({ rates: own }: Outlet, { rate: { min, max, default: preferred 
 
 function groupFacts({ rates, name }: Outlet, rate: Hertz): Fact[] {
   if (!rates || rates.includes(rate)) return []
-  return [impossible('PAD-03', `${name} runs at ${rates.join(', ')} Hz, not at ${rate} Hz`)]
+  return [impossible('PAD-03', `${name} runs at ${rates.join(', ')} Hz, not at ${figure(rate, 'Hz')}`)]
 }
 
 function pinFacts({ need, fitted }: FittedNeed, demand: PadDemand<Need>, { pin, name }: Outlet): Fact[] {
@@ -202,7 +202,7 @@ const protocolWords: Record<TimerDemand['protocol'], string> = { pwm: 'PWM', bur
 
 /** What a timer runs at, in words. */
 export function timerSetting(protocol: TimerDemand['protocol'], rate: Hertz): string {
-  return `${protocolWords[protocol]} at ${rate >= 1000 ? `${rate / 1000} kHz` : `${rate} Hz`}`
+  return `${protocolWords[protocol]} at ${rate >= 1000 ? `${rate / 1000} kHz` : figure(rate, 'Hz')}`
 }
 
 function timerFacts(
@@ -211,8 +211,9 @@ function timerFacts(
   rate: Hertz,
 ): Fact[] {
   if (rate === preferred) return []
-  if (rate < min || rate > max) return [impossible('PAD-03', `is to run at ${rate} Hz; it takes ${min} to ${max} Hz`)]
-  const text = `runs as ${timerSetting(protocol, rate)}, the rate of its timer, instead of ${preferred} Hz`
+  if (rate < min || rate > max)
+    return [impossible('PAD-03', `is to run at ${figure(rate, 'Hz')}; it takes ${min} to ${figure(max, 'Hz')}`)]
+  const text = `runs as ${timerSetting(protocol, rate)}, the rate of its timer, instead of ${figure(preferred, 'Hz')}`
   // A motor that is told its throttle less often flies worse; a servo that is asked less often only follows later.
   if (!fitted.device.motors || rate > preferred) return [costly('PAD-03', text, 2)]
   return [costly('PAD-03', `${text}: the motor is told its throttle ${roundTo(preferred / rate)} times less often`, 12, 'weigh')]

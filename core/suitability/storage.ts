@@ -1,4 +1,4 @@
-import { sizeText } from '../units'
+import { figure, sizeText } from '../units'
 import type { SerialNeed } from '../catalogue'
 import { flightMinutes } from '../electrics'
 import { idIn, referTo, type FittedNeed, type Placement, type ResolvedPlan } from '../plan'
@@ -47,10 +47,10 @@ function* memoryFacts(resolved: ResolvedPlan, fitted: Link, memory: string | und
   } else if (!board.storage.flash) yield impossible('LOD-04', `${board.name} has no flash for logs`)
   else {
     const { size, minutes } = flashFor(resolved, fitted)
-    const lasts = minutes === undefined ? '' : `, full after ${minutes} min at this rate`
+    const lasts = minutes === undefined ? '' : `, full after ${figure(minutes, 'min')} at this rate`
     const flight = Math.floor(flightMinutes(resolved))
     const short = minutes !== undefined && minutes < flight
-    const flies = short ? `; the craft flies ${flight} min` : ''
+    const flies = short ? `; the craft flies ${figure(flight, 'min')}` : ''
     yield costly(
       'LOD-04',
       `kept in the board’s flash: ${size}${lasts}${flies}; the device itself stays off`,

@@ -44,3 +44,11 @@ export function formatBaud(value: Baud): string {
 export function formatShare(fraction: number): string {
   return `${plain(fraction * 100, 1)} %`
 }
+
+/** Units that figures are written in as they are, without a step to thousands or thousandths. */
+export type Unit = 'mm' | 'g' | 'µs' | 'ms' | 's' | 'min' | 'Hz' | 'MHz' | 'W' | 'Ω' | 'µT' | '°C' | 'mAh'
+
+/** "250 mm", "1500 µs": with at most `digits` decimals, ohms in groups of three. */
+export function figure(value: number, unit: Unit, digits = 2): string {
+  return `${unit === 'Ω' ? grouped(value) : plain(value, digits)} ${unit}`
+}

@@ -1,3 +1,4 @@
+import { figure } from '#core/units'
 import { answering } from '../answering'
 import { bodyOf } from '../security/body'
 import { sessionCookie, useAccess } from '../security/gate'
@@ -16,7 +17,7 @@ export default answering('POST /api/session', async (event) => {
     const wait = access.wait(address)
     if (wait) {
       setResponseHeader(event, 'retry-after', wait)
-      throw refusal(429, `too many tries; the next one in ${Math.ceil(wait / 60)} min`)
+      throw refusal(429, `too many tries; the next one in ${figure(Math.ceil(wait / 60), 'min')}`)
     }
     const entered = await access.enter(passphrase, address, name)
     if (!entered) throw refusal(401, 'this server has no such passphrase')

@@ -1,3 +1,4 @@
+import { figure } from '#core/units'
 import type { H3Event } from 'h3'
 import type { BoardEvent } from '#contract'
 import { bodyOf } from '../security/body'
@@ -21,7 +22,7 @@ export async function readBoardRequest(event: H3Event, route: BoardRoute) {
   return { reaching: { board, open: () => openTcpLink(port), signal }, rounds, backup }
 }
 
-const tooLong = `the board was not done within ${longest / 60_000} min`
+const tooLong = `the board was not done within ${figure(longest / 60_000, 'min')}`
 const isTooLong = (error: unknown) => error instanceof DOMException && error.name === 'TimeoutError'
 
 /** What a board says, with a refusal in words where it is away, another one, or unwilling. */

@@ -1,3 +1,4 @@
+import { figure } from '#core/units'
 import type { H3Event } from 'h3'
 import { CopyTrouble, StoreTrouble } from '../database/trouble'
 import { NotStored, UnreadablePlan } from '../database/builds'
@@ -58,7 +59,7 @@ export function refusalOf(error: unknown): ReturnType<typeof refusal> | undefine
     return refusal(error.kind === 'full' ? 507 : 503, error.message, { todo: error.todo })
   if (error instanceof NotDone) {
     // What takes too long is tried again where it is a save, and is the asker's own doing elsewhere.
-    const todo = error.kind === 'busy' ? `Try again in ${error.seconds ?? 1} s.` : undefined
+    const todo = error.kind === 'busy' ? `Try again in ${figure(error.seconds ?? 1, 's')}.` : undefined
     return refusal(error.kind === 'busy' || error.kind === 'left' ? 503 : 422, error.message, { todo })
   }
   return undefined

@@ -1,3 +1,4 @@
+import { figure } from '#core/units'
 /** A task was not done: it took too long or too much, or too many wait. */
 export class NotDone extends Error {
   constructor(
@@ -90,7 +91,7 @@ export class Lane {
       time = AbortSignal.timeout(milliseconds)
       return await work(leaving ? AbortSignal.any([time, leaving]) : time)
     } catch (error) {
-      if (time?.aborted) throw new NotDone('too-long', `not done within ${milliseconds / 1000} s`)
+      if (time?.aborted) throw new NotDone('too-long', `not done within ${figure(milliseconds / 1000, 's')}`)
       if (leaving?.aborted) throw new NotDone('left', 'nobody waits for it any more')
       throw error
     } finally {

@@ -1,5 +1,14 @@
 <script setup lang="ts">
-import { assumedRating, batteryMass, batteryRange, cellVoltage, formatAmps, formatVolts, type Chemistry } from '#core/units'
+import {
+  assumedRating,
+  batteryMass,
+  batteryRange,
+  cellVoltage,
+  figure,
+  formatAmps,
+  formatVolts,
+  type Chemistry,
+} from '#core/units'
 import type { Plan } from '#core/plan'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -38,7 +47,9 @@ function refuseMotors(field: 'hover' | 'full', amps: number): string {
 }
 const motors = computed(() => resolved.value.motors)
 const estimate = computed(() =>
-  motors.value.estimatedFrom === undefined ? '' : `estimated from ${Math.round(motors.value.estimatedFrom / 10) * 10} g`,
+  motors.value.estimatedFrom === undefined
+    ? ''
+    : `estimated from ${figure(Math.round(motors.value.estimatedFrom / 10) * 10, 'g')}`,
 )
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { figure } from '#core/units'
 /** One channel: its scale, and what its ranges do. */
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js'
 import { carrierOf, hasTarget, jobName, switchedLines } from '#core/controls'
@@ -90,7 +91,7 @@ function remove(id: string, job: Job) {
             <CellSelect
               :model-value="job.does"
               :items="kinds"
-              :aria-label="`What ${job.from} to ${job.to} µs switches`"
+              :aria-label="`What ${job.from} to ${figure(job.to, 'µs')} switches`"
               @update:model-value="(does) => changeKind(id, job, does as JobKind)"
             />
           </td>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { figure } from '#core/units'
 /** The µs scale of a channel: what each stretch switches, where the positions of its control fall, with ends that are dragged or moved by key. */
 import { columnsOf, hysteresis, jobName, scale } from '#core/controls'
 import type { Job } from '#core/plan'
@@ -95,7 +96,7 @@ function onKey(event: KeyboardEvent, { id, job, end }: End) {
         :aria-valuenow="job[end]"
         :aria-valuemin="scale.low"
         :aria-valuemax="scale.high"
-        :aria-valuetext="`${job[end]} µs`"
+        :aria-valuetext="figure(job[end], 'µs')"
         @pointerdown="hold($event, { id, job, end })"
         @keydown="onKey($event, { id, job, end })"
       />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { figure } from '#core/units'
 /** From the pilot's switches to what they do: the handset, a table of all positions, and the chain as it stands now. */
 import {
   chainAt,
@@ -96,7 +97,7 @@ const many = computed(() => columnsOf(resolved.value).length)
           </li>
           <li>
             channel {{ now.channel
-            }}<span class="mono">{{ now.read === undefined ? 'not heard' : `${Math.round(now.read * 10) / 10} µs` }}</span>
+            }}<span class="mono">{{ now.read === undefined ? 'not heard' : figure(Math.round(now.read * 10) / 10, 'µs') }}</span>
           </li>
           <li class="ends">
             <span v-for="job in doing" :key="job.id" :class="{ on: job.on }">
@@ -104,7 +105,7 @@ const many = computed(() => columnsOf(resolved.value).length)
             </span>
             <span v-for="each in moving" :key="each.need.key" class="on">
               {{ each.name }}
-              <span class="mono">{{ each.pulse === undefined ? 'no pulses' : `${Math.round(each.pulse)} µs` }}</span>
+              <span class="mono">{{ each.pulse === undefined ? 'no pulses' : figure(each.pulse, 'µs', 0) }}</span>
               <b> {{ each.effect }}</b>
             </span>
             <span v-if="!doing.length && !moving.length" class="quiet">{{

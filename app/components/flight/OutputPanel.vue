@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { figure, formatVolts } from '#core/units'
 /** How one pulse output is driven, and what the part makes of it. */
 import { effectOf, outputName, passedOn, pulseOf, travelOf, widthOfTravel, type PulseOutput } from '#core/controls'
 import { axes, outputSources, type Axis, type ControlOutput } from '#core/plan'
@@ -52,7 +53,9 @@ const refuseTravel = (end: 'low' | 'high') => (travel: number) => {
   const { from, to, unit } = of.need.need.moves!
   if (travel < Math.min(from, to) || travel > Math.max(from, to)) return `it goes from ${from} to ${to} ${unit}`
   const at = widthAt(travel)
-  return (end === 'low' ? at < of.output!.middle : at > of.output!.middle) ? '' : `beyond its middle, ${of.output!.middle} µs`
+  return (end === 'low' ? at < of.output!.middle : at > of.output!.middle)
+    ? ''
+    : `beyond its middle, ${figure(of.output!.middle, 'µs')}`
 }
 
 const [width, height] = [220, 110]
@@ -71,7 +74,7 @@ const ends = computed(() => {
   if (!output) return []
   return [-1, 0, 1].map((value) => {
     const at = pulseOf(output, value)
-    return `${Math.round(at)} µs: ${effectOf(of.need.need, at)}`
+    return `${figure(at, 'µs', 0)}: ${effectOf(of.need.need, at)}`
   })
 })
 const below = (high: number) => (value: number) => (value < high ? '' : `below ${high}`)
@@ -201,7 +204,10 @@ const users = computed(() => Object.values(plan.value.controls.handset).filter((
           role="img"
           :aria-label="`From the channel to the pulse: ${ends.join('; ')}`"
         >
-          <path class="frame" :d="`M0 0 H${width} V${height} H0 Z M${width / 2} 0 V${height} M0 ${height / 2} H${width}`" />
+          <path
+            class="frame"
+            :d="`M0 0 H${formatVolts(width)}${height} H0 Z M${width / 2} 0 V${height} M0 ${height / 2} H${width}`"
+          />
           <path class="curve" :d="path" />
         </svg>
         <ul>

@@ -17,7 +17,7 @@ import {
   type LitLight,
 } from '#core/lights'
 import { freshId, mostLights, mostPieces, mostSegments, type LightPiece, type LightSegment, type LightStrip } from '#core/plan'
-import { formatAmps, formatVolts, plain } from '#core/units'
+import { figure, formatAmps, formatVolts, plain } from '#core/units'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
@@ -153,7 +153,8 @@ const facingOf = (text: string): LightPiece['facing'] => (text === 'down' || tex
         </button>
       </p>
       <p v-if="laid.joins.length" class="quiet">
-        Leads between them: {{ laid.joins.map(({ from, to, length }) => `${from} to ${to}, ${length} mm`).join('; ') }}.
+        Leads between them:
+        {{ laid.joins.map(({ from, to, length }) => `${from} to ${to}, ${figure(length, 'mm')}`).join('; ') }}.
       </p>
       <v-btn size="x-small" variant="text" @click="setStrip(usualStrip(plan, laid.need.need))">As strips usually lie</v-btn>
     </details>

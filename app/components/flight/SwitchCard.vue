@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { figure } from '#core/units'
 /** What is found on the handset, control by control: what each position switches on, or moves to where. For paper. */
 import { happeningsAt, type Column, type Row } from '#core/controls'
 
@@ -12,7 +13,7 @@ const controls = computed(() => {
   columns.forEach(({ control, name, channel, position, read }, at) => {
     const does = happeningsAt(rows, at)
     const known = found.get(control) ?? { name, channel, positions: [], busy: false }
-    known.positions.push({ label: position.label, width: read === undefined ? 'not heard' : `${Math.round(read)} µs`, does })
+    known.positions.push({ label: position.label, width: read === undefined ? 'not heard' : figure(read, 'µs', 0), does })
     known.busy ||= does.length > 0
     found.set(control, known)
   })

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { figure } from '#core/units'
 /** What moves with the craft's tilt, and what it does at one. */
 import type { Attitude, OutputAt } from '#core/controls'
 
@@ -29,7 +30,7 @@ const levelled = computed(() =>
     <p v-for="each in levelled" :key="each.need.key" class="tilt">
       <span class="name">{{ each.name }}</span>
       <meter :value="each.pulse ?? 0" :min="each.output?.low ?? 1000" :max="each.output?.high ?? 2000" :aria-label="each.name" />
-      <span class="mono">{{ each.pulse === undefined ? 'no pulses' : `${Math.round(each.pulse)} µs` }}, {{ each.effect }}</span>
+      <span class="mono">{{ each.pulse === undefined ? 'no pulses' : figure(each.pulse, 'µs', 0) }}, {{ each.effect }}</span>
     </p>
   </details>
 </template>

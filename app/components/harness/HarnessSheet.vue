@@ -45,7 +45,7 @@ const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `$
 const board = computed(() => drawing.board)
 /** What the selection does to a thing; with it and its place, what is drawn of it stays the same while another is dragged. */
 const look = (id: string) => (selection.lit.has(id) ? 'lit' : selection.selected ? 'other' : 'none')
-const moved = computed(() => Object.keys(plan.value.layout).length)
+const moved = computed(() => Object.keys(plan.value.boxPositions).length)
 
 const snap = (value: number) => Math.round(value / 8) * 8
 /** Heights at which a wire runs straight, and where it stood, draw the device to them. */
@@ -111,7 +111,7 @@ function allBack() {
   build.edit({
     type: 'several',
     label: 'Let all devices find their places on the drawing',
-    edits: Object.keys(plan.value.layout).map((box) => ({ type: 'box.move' as const, box, at: null })),
+    edits: Object.keys(plan.value.boxPositions).map((box) => ({ type: 'box.move' as const, box, at: null })),
   })
 }
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { benchHolds, nominalTolerance, usableShare, type BenchHold } from '#core/electrics'
 import { powerStates, type PowerState } from '#core/harness'
-import { assumedRating, fits, formatAmps, formatShare, formatVolts, plain } from '#core/units'
+import { assumedRating, figure, fits, formatAmps, formatShare, formatVolts, plain } from '#core/units'
 import type { PowerRow } from '#core/engine'
 import { useNames } from '~/composables/useNames'
 import { useAnalysis } from '~/composables/usePlan'
@@ -71,7 +71,7 @@ const wing = computed(() => build.plan?.craft.outline === 'wing')
       }}{{
         power.motors.estimatedFrom === undefined
           ? ''
-          : `Motor currents are estimated from a mass of ${Math.round(power.motors.estimatedFrom)} g; Fit-out takes measured ones. `
+          : `Motor currents are estimated from a mass of ${figure(power.motors.estimatedFrom, 'g', 0)}; Fit-out takes measured ones. `
       }}Time in the air is for {{ formatShare(usableShare) }} of the capacity with all parts on, {{ formatAmps(input.inTheAir) }}.
     </p>
     <p class="bench">

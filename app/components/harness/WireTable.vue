@@ -2,7 +2,7 @@
 import { mdiLock } from '@mdi/js'
 import type { Wire, WireEnd } from '#core/harness'
 import { idIn, readFigure, type WireOverride } from '#core/plan'
-import { wireColours, type WireColour } from '#core/units'
+import { figure, wireColours, type WireColour } from '#core/units'
 import { useSorted } from '~/composables/useSorted'
 import { useNames } from '~/composables/useNames'
 import { useBuild } from '~/stores/build'
@@ -99,7 +99,7 @@ watch(
       optional
       label="Length, mm"
       class="all"
-      @set="(length) => length && setAll({ length }, `${length} mm`)"
+      @set="(length) => length && setAll({ length }, figure(length, 'mm'))"
     />
     <v-btn variant="outlined" @click="setAll({ omitted: true }, 'Leave off')">Leave off</v-btn>
     <v-btn @click="chosen = []">Choose none</v-btn>
@@ -153,17 +153,17 @@ watch(
             />
           </span>
         </td>
-        <td v-for="figure in ['gauge', 'length'] as const" :key="figure" class="text-right" @click.stop>
+        <td v-for="field in ['gauge', 'length'] as const" :key="field" class="text-right" @click.stop>
           <input
             class="mono length"
-            :class="{ wrong: wrong[`${wire.id} ${figure}`] }"
+            :class="{ wrong: wrong[`${wire.id} ${field}`] }"
             inputmode="decimal"
-            :value="wire[figure]"
-            :aria-label="figure === 'gauge' ? `Gauge of ${wire.number}, AWG` : `Length of ${wire.number} in millimetres`"
-            :aria-invalid="Boolean(wrong[`${wire.id} ${figure}`])"
-            @change="setFigure(wire, figure, $event)"
+            :value="wire[field]"
+            :aria-label="field === 'gauge' ? `Gauge of ${wire.number}, AWG` : `Length of ${wire.number} in millimetres`"
+            :aria-invalid="Boolean(wrong[`${wire.id} ${field}`])"
+            @change="setFigure(wire, field, $event)"
           />
-          <p v-if="wrong[`${wire.id} ${figure}`]" class="text-error said" role="alert">{{ wrong[`${wire.id} ${figure}`] }}</p>
+          <p v-if="wrong[`${wire.id} ${field}`]" class="text-error said" role="alert">{{ wrong[`${wire.id} ${field}`] }}</p>
         </td>
       </tr>
     </tbody>

@@ -2,7 +2,7 @@
 /** Each link as what it is: two facing ends with the wire between them. */
 import { headRoom, linkBudget, serialLinks, type SerialLink } from '#core/links'
 import { setupRounds } from '#core/settings'
-import { formatShare, plain } from '#core/units'
+import { figure, formatShare, plain } from '#core/units'
 import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
@@ -98,7 +98,7 @@ const grade = (load: number) => (load > 1 ? 'full' : load > headRoom ? 'busy' : 
       <p class="quiet facts">
         Board: set in round {{ round }}. Device: {{ ways.length ? ways.join('; ') : 'as it ships' }}. Rate
         {{ formatShare(budget.error) }} off, both ends together may be {{ formatShare(budget.tolerance) }} off{{
-          budget.latency === undefined ? '' : `; a request and its reply take ${plain(budget.latency * 1000, 1)} ms`
+          budget.latency === undefined ? '' : `; a request and its reply take ${figure(budget.latency * 1000, 'ms', 1)}`
         }}{{ budget.processor === undefined ? '' : `; ${formatShare(budget.processor)} of the processor` }}.
       </p>
     </article>

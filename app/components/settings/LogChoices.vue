@@ -5,7 +5,7 @@ import { Bar } from 'vue-chartjs'
 import { judgeLog, logOf, serialLinks } from '#core/links'
 import { flightMinutes } from '#core/electrics'
 import type { FlightLog } from '#core/plan'
-import { formatBaud, formatShare, plain, sizeText } from '#core/units'
+import { figure, formatBaud, formatShare, plain, sizeText } from '#core/units'
 import { useBarChart } from '~/composables/useBarChart'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -115,7 +115,7 @@ const data = computed<ChartData<'bar'>>(() => ({
             <td class="mono" :class="{ bad: choice.lost > 0 }">{{ choice.lost ? formatShare(choice.lost) : 'nothing' }}</td>
             <td class="mono" :class="{ bad: !choice.seesPropellers }">{{ plain(choice.alias, 0) }} Hz</td>
             <td class="mono" :class="{ bad: choice.minutes !== undefined && choice.minutes < flight }">
-              {{ choice.minutes === undefined ? '' : `${plain(choice.minutes, 1)} min` }}
+              {{ choice.minutes === undefined ? '' : figure(choice.minutes, 'min', 1) }}
             </td>
             <td class="no-print">
               <span v-if="choice.every === log.every && plan.log" class="quiet">taken</span>

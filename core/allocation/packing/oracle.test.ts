@@ -57,7 +57,8 @@ it.each(sizes)('is proven, and costs what a mixed-integer solver finds: %s', (_,
 
 it.each(Object.keys(hardFamilies) as HardFamily[])(
   'is proven on hard families, and costs what a mixed-integer solver finds: %s',
-  (family) => compare(Array.from({ length: amount(family === 'exclusions' ? 1 : 2) }, (_, seed) => hardPacking(family, 700 + seed))),
+  (family) =>
+    compare(Array.from({ length: amount(family === 'exclusions' ? 1 : 2) }, (_, seed) => hardPacking(family, 700 + seed))),
 )
 
 it.each([

@@ -1,3 +1,4 @@
+import { figure } from '../../units'
 import type { ControlOutput, Controls, HandsetControl, Job } from '../controls'
 import type { NeedKey } from '../reference'
 import type { EditGroup } from './kind'
@@ -33,12 +34,12 @@ export const controlEdits: EditGroup<ControlEdits> = {
   },
   'handset.travel': {
     apply: ({ controls }, { travel }) => void (controls.travel = travel),
-    words: ({ travel: { low, high } }) => `The handset goes from ${low} to ${high} µs`,
+    words: ({ travel: { low, high } }) => `The handset goes from ${low} to ${figure(high, 'µs')}`,
     shape: ({ travel }) => ({ travel: travel.required() }),
   },
   'job.set': {
     apply: ({ controls }, { job, as }) => put(controls.jobs, job, as),
-    words: ({ as }) => (as ? `Channel ${as.channel}: ${as.from} to ${as.to} µs` : 'Remove what a channel does'),
+    words: ({ as }) => (as ? `Channel ${as.channel}: ${as.from} to ${figure(as.to, 'µs')}` : 'Remove what a channel does'),
     shape: ({ id, job }) => ({ job: id.required(), as: job.allow(null).required() }),
   },
   'output.set': {

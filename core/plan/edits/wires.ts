@@ -1,3 +1,4 @@
+import { figure } from '../../units'
 import type { WireColour } from '../../units'
 import type { ColourRole } from '../colour-roles'
 import type { WireOverride } from '../plan'
@@ -16,7 +17,7 @@ export interface WireEdits {
 const changeWords: { [K in keyof Required<WireOverride>]: (value: unknown) => string } = {
   colour: (value) => `colour ${value as string}`,
   gauge: (value) => `AWG ${value as number}`,
-  length: (value) => `${value as number} mm`,
+  length: (value) => figure(value as number, 'mm'),
   note: () => 'note',
   end: () => 'ends elsewhere',
   omitted: (value) => (value ? 'left off' : 'fitted'),

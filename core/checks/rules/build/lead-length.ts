@@ -1,5 +1,5 @@
 import { cutLength, routeLength } from '../../../harness'
-import { plain } from '../../../units'
+import { figure } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { aboutWire } from '../../reports'
 
@@ -11,8 +11,8 @@ function* check({ resolved, wires }: CheckContext): Iterable<Report> {
     const length = cutLength(route)
     yield {
       subjects: aboutWire(wire),
-      fact: `${wire.number} is ${plain(wire.length, 0)} mm; its way along the frame is ${plain(route, 0)} mm`,
-      fixes: [{ label: `Set length ${length} mm`, edit: { type: 'wire.set', wire: wire.id, set: { length } } }],
+      fact: `${wire.number} is ${figure(wire.length, 'mm', 0)}; its way along the frame is ${figure(route, 'mm', 0)}`,
+      fixes: [{ label: `Set length ${figure(length, 'mm')}`, edit: { type: 'wire.set', wire: wire.id, set: { length } } }],
     }
   }
 }

@@ -1,6 +1,6 @@
 import { massReport } from '../../../harness'
 import { referTo } from '../../../plan'
-import { plain } from '../../../units'
+import { figure } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 
 function* check({ resolved, wires }: CheckContext): Iterable<Report> {
@@ -11,7 +11,7 @@ function* check({ resolved, wires }: CheckContext): Iterable<Report> {
   const heaviest = parts.reduce((most, part) => (part.mass > most.mass ? part : most))
   yield {
     subjects: resolved.device(heaviest.id) ? [referTo('device', heaviest.id)] : [],
-    fact: `equipment of ${plain(total, 0)} g is ${plain(total - limit, 0)} g over the limit of ${plain(limit, 0)} g; ${heaviest.name} has most, ${plain(heaviest.mass, 0)} g`,
+    fact: `equipment of ${figure(total, 'g', 0)} is ${figure(total - limit, 'g', 0)} over the limit of ${figure(limit, 'g', 0)}; ${heaviest.name} has most, ${figure(heaviest.mass, 'g', 0)}`,
   }
 }
 

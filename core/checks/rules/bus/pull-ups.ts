@@ -1,5 +1,5 @@
 import { idIn } from '../../../plan'
-import { grouped } from '../../../units'
+import { figure } from '../../../units'
 import { aboutNeed, type CheckContext, type Report, type Rule } from '../../context'
 
 /** Below this the lines cannot be pulled low any more: 3.3 V at the 3 mA an I²C output must sink (NXP UM10204). */
@@ -17,7 +17,7 @@ function* check({ placed, resolved }: CheckContext): Iterable<Report> {
       severity: pullUps.length ? 'weigh' : 'fix',
       subjects: here.flatMap(({ need }) => aboutNeed(need)),
       fact: pullUps.length
-        ? `${bus.label} has ${pullUps.length} pull-ups, together ${grouped(together)} Ω; below ${grouped(strongest)} Ω an output may not pull the line low`
+        ? `${bus.label} has ${pullUps.length} pull-ups, together ${figure(together, 'Ω')}; below ${figure(strongest, 'Ω')} an output may not pull the line low`
         : `${bus.label} has no pull-up, and neither does a part on it: fit 4.7 kΩ from SDA and SCL to 3.3 V`,
     }
   }

@@ -1,3 +1,4 @@
+import { figure } from '../../../units'
 import type { LossKind } from '../../../catalogue'
 import { carrierOf, outputName, pulseOutputs, triggered } from '../../../controls'
 import { referTo } from '../../../plan'
@@ -22,7 +23,7 @@ function* outputs({ resolved }: CheckContext): Iterable<Report> {
     yield {
       subjects: [referTo('need', need.key)],
       severity: harmful.some(([moment]) => moment === 'powerUp') ? 'stop' : 'fix',
-      fact: `${outputName(need)} ${triggers.does} ${harmful.map(([moment, words]) => `${words} (${output[moment]} µs)`).join(' and ')}: its threshold is ${triggers.at} µs`,
+      fact: `${outputName(need)} ${triggers.does} ${harmful.map(([moment, words]) => `${words} (${output[moment]} µs)`).join(' and ')}: its threshold is ${figure(triggers.at, 'µs')}`,
       fixes: [{ label: 'No pulses then', edit: { type: 'output.set', need: need.key, as: { ...output, ...none } } }],
     }
   }

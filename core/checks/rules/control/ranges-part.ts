@@ -1,3 +1,4 @@
+import { figure } from '../../../units'
 import { hysteresis, isOn, jobName, scale } from '../../../controls'
 import { jobKinds, referTo, type Job } from '../../../plan'
 import type { CheckContext, Report, Rule } from '../../context'
@@ -16,12 +17,12 @@ function* overlaps({ resolved }: CheckContext, all: Named[]): Iterable<Report> {
       const [low, high] = [all[lower]!, all[upper]!]
       yield {
         subjects: [referTo('job', id), referTo('job', otherId)],
-        fact: `${jobName(resolved, job)} and ${jobName(resolved, other)} are both on from ${from} to ${to} µs of channel ${job.channel}`,
+        fact: `${jobName(resolved, job)} and ${jobName(resolved, other)} are both on from ${from} to ${figure(to, 'µs')} of channel ${job.channel}`,
         fixes: [
           ...(high.from > low.from && !heard(resolved, low.channel).some(({ read }) => Math.abs(read - high.from) < hysteresis)
             ? [
                 {
-                  label: `End the first at ${high.from} µs`,
+                  label: `End the first at ${figure(high.from, 'µs')}`,
                   edit: { type: 'job.set', job: lower, as: { ...low, to: high.from } } as const,
                 },
               ]
@@ -36,7 +37,7 @@ const reach = ({ from, to }: Job, width: number) => Math.max(from - width, width
 
 /** Positions of a control, in words: "Left shoulder middle (1501 µs), front (2000 µs)". */
 const named = (at: { name: string; position: { label: string }; read: number }[]) =>
-  `${at[0]!.name} ${at.map(({ position, read }) => `${position.label} (${Math.round(read)} µs)`).join(', ')}`
+  `${at[0]!.name} ${at.map(({ position, read }) => `${position.label} (${figure(read, 'µs', 0)})`).join(', ')}`
 
 function* gaps({ resolved }: CheckContext, all: Named[]): Iterable<Report> {
   const showing = all.filter(([, { does }]) => does === 'display')
@@ -93,12 +94,12 @@ function* edges({ resolved }: CheckContext, all: Named[]): Iterable<Report> {
         fact: own
           .map(({ at: { name, position, read }, end }) => {
             const off = Math.round(Math.abs(read - job[end]) * 10) / 10
-            return `${name} ${position.label} gives ${Math.round(read)} µs, ${off} µs from where ${jobName(resolved, job)} ${end === 'from' ? 'begins' : 'ends'}: it may flutter`
+            return `${name} ${position.label} gives ${figure(read, 'µs', 0)}, ${figure(off, 'µs')} from where ${jobName(resolved, job)} ${end === 'from' ? 'begins' : 'ends'}: it may flutter`
           })
           .join('; '),
         fixes:
           clear.from < clear.to && !wouldClash(resolved.plan.controls.jobs, id, clear)
-            ? [{ label: `From ${clear.from} to ${clear.to} µs`, edit: { type: 'job.set', job: id, as: clear } }]
+            ? [{ label: `From ${clear.from} to ${figure(clear.to, 'µs')}`, edit: { type: 'job.set', job: id, as: clear } }]
             : [],
       }
     }

@@ -1,3 +1,4 @@
+import { figure } from '../../../units'
 import {
   hysteresis,
   isOn,
@@ -28,7 +29,7 @@ function* jobs({ resolved }: CheckContext): Iterable<Report> {
     if (reached || between) continue
     yield {
       subjects: [referTo('job', id), referTo('control', first.control)],
-      fact: `${jobName(resolved, job)} is on from ${job.from} to ${job.to} µs of channel ${job.channel}; ${first.name} gives ${rounded(positions.map(({ read }) => read))} µs and never switches it`,
+      fact: `${jobName(resolved, job)} is on from ${job.from} to ${figure(job.to, 'µs')} of channel ${job.channel}; ${first.name} gives ${rounded(positions.map(({ read }) => read))} µs and never switches it`,
       fixes: [...onAt(all, id, positions.at(-1)!), ...awayFixes(resolved, id)],
     }
   }
@@ -58,7 +59,7 @@ function* outputs({ resolved }: CheckContext): Iterable<Report> {
     if (does.includes(true) && does.includes(false)) continue
     yield {
       subjects: [referTo('need', need.key), referTo('control', positions[0]!.control)],
-      fact: `${outputName(need)} ${triggers.does} from ${triggers.at} µs on and rests below ${triggers.at - triggers.hysteresis} µs; ${positions[0]!.name} makes ${rounded(pulses)} µs of it: it ${does.includes(true) ? 'never rests' : `never ${triggers.does}`}`,
+      fact: `${outputName(need)} ${triggers.does} from ${figure(triggers.at, 'µs')} on and rests below ${figure(triggers.at - triggers.hysteresis, 'µs')}; ${positions[0]!.name} makes ${rounded(pulses)} µs of it: it ${does.includes(true) ? 'never rests' : `never ${triggers.does}`}`,
       fixes: [
         {
           label: 'Pulses of 1000 to 2000 µs',

@@ -1,6 +1,6 @@
 import { stripsOf } from '../../../lights'
 import { referTo, type LightPiece } from '../../../plan'
-import { plain } from '../../../units'
+import { figure } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 
 /** Part of its length that a piece may be off by on the plan. */
@@ -30,7 +30,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       fact: `${need.fitted.instance.name} is not as long as it is drawn: ${off
         .map(
           ({ at, piece, drawn, long }) =>
-            `piece ${at + 1} ${plain(drawn, 0)} mm, its ${piece.lights} lights ${plain(long, 0)} mm`,
+            `piece ${at + 1} ${figure(drawn, 'mm', 0)}, its ${piece.lights} lights ${figure(long, 'mm', 0)}`,
         )
         .join('; ')}`,
       fixes: [{ label: 'As long as its lights', edit: { type: 'strip.set', need: need.key, as: { ...strip, pieces } } }],

@@ -1,6 +1,6 @@
 import { aliasLimit, lostShare, propellerLine, recordRate, serialLinks } from '../../../links'
 import type { FlightLog, ResolvedPlan } from '../../../plan'
-import { plain } from '../../../units'
+import { figure, plain } from '../../../units'
 import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
 
@@ -15,7 +15,7 @@ function* check({ resolved, placed }: CheckContext): Iterable<Report> {
     if (need.kind !== 'serial' || !need.options.some(({ protocol }) => resolved.protocols[protocol]?.recorded)) continue
     yield {
       subjects: aboutPlaced(here),
-      fact: `${needName(here.need)}: ${plain(recordRate(log), 0)} records a second show up to ${plain(limit, 0)} Hz; the propellers’ line is at ${plain(line, 0)} Hz (${plain(rpm, 0)} rpm, ${blades} blades) and shows as something slower`,
+      fact: `${needName(here.need)}: ${plain(recordRate(log), 0)} records a second show up to ${figure(limit, 'Hz', 0)}; the propellers’ line is at ${figure(line, 'Hz', 0)} (${plain(rpm, 0)} rpm, ${blades} blades) and shows as something slower`,
       fixes: denser(resolved, here.need.key, log, line),
     }
   }

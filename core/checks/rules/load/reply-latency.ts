@@ -1,5 +1,5 @@
 import { linkBudget } from '../../../links'
-import { plain } from '../../../units'
+import { figure, plain } from '../../../units'
 import { aboutLink, needName, type CheckContext, type Report, type Rule } from '../../context'
 
 function* check({ links }: CheckContext): Iterable<Report> {
@@ -10,7 +10,7 @@ function* check({ links }: CheckContext): Iterable<Report> {
     if (latency === undefined || !link.board.halfDuplex || asked * latency <= 1) continue
     yield {
       subjects: aboutLink(link),
-      fact: `${needName(link.need)}: a request and its reply take ${plain(latency * 1000, 1)} ms on one wire; ${plain(asked, 0)} a second are asked, ${plain(1 / latency, 0)} fit`,
+      fact: `${needName(link.need)}: a request and its reply take ${figure(latency * 1000, 'ms', 1)} on one wire; ${plain(asked, 0)} a second are asked, ${plain(1 / latency, 0)} fit`,
     }
   }
 }

@@ -1,10 +1,10 @@
 import { referTo } from '../../../plan'
-import { formatAmps } from '../../../units'
+import { figure, formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
   const { hover, full, estimatedFrom } = resolved.motors
-  const source = estimatedFrom === undefined ? '' : ` (estimated from ${Math.round(estimatedFrom)} g)`
+  const source = estimatedFrom === undefined ? '' : ` (estimated from ${figure(estimatedFrom, 'g', 0)})`
   for (const fitted of resolved.devices) {
     const { motors } = fitted.device
     if (!motors) continue

@@ -1,5 +1,5 @@
 import { referTo } from '../../../plan'
-import { formatAmps, plain } from '../../../units'
+import { figure, formatAmps } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 import { reliefOf } from '../../relief'
 import { isUpsetSource } from '../../upset'
@@ -25,7 +25,7 @@ function* check(context: CheckContext): Iterable<Report> {
       severity: kelvin !== undefined && kelvin > tooHot ? 'fix' : 'weigh',
       fixes: heaviest ? reliefOf(context, node.place, heaviest.supply, heaviest.peak) : [],
       subjects: [node.place, ...node.leaves.map(({ supply }) => referTo('device', supply.fitted.id))],
-      fact: `${node.label} makes ${plain(watts)} W of heat at ${formatAmps(node.typical)} and full battery${rise}`,
+      fact: `${node.label} makes ${figure(watts, 'W')} of heat at ${formatAmps(node.typical)} and full battery${rise}`,
     }
   }
 }
@@ -33,7 +33,7 @@ function* check(context: CheckContext): Iterable<Report> {
 /** What it comes to on a bench; parts of this kind shut down at about 150 °C, or burn. */
 function words(kelvin: number): string {
   const celsius = room + kelvin
-  return `: would reach ${plain(celsius, 0)} °C in air of ${room} °C${celsius > shutDown ? ', it shuts down or burns' : ''}`
+  return `: would reach ${figure(celsius, '°C', 0)} in air of ${figure(room, '°C')}${celsius > shutDown ? ', it shuts down or burns' : ''}`
 }
 
 export const regulatorHeat: Rule = {

@@ -1,3 +1,4 @@
+import { figure } from '../../../units'
 import { keyOf, referTo } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { sameBand } from '../../radio'
@@ -18,7 +19,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
           : 'it cannot be turned off'
       yield {
         subjects: [adapter, control].map(({ id }) => referTo('device', id)),
-        fact: `${nameOf(adapter)} sends at ${clash.megahertz} MHz beside ${nameOf(control)}; ${advice}`,
+        fact: `${nameOf(adapter)} sends at ${figure(clash.megahertz, 'MHz')} beside ${nameOf(control)}; ${advice}`,
         fixes:
           key && adapter.instance.leftOut.includes(enable.id)
             ? [{ label: 'Want the enable line', edit: { type: 'need.leave-out', need: key, leftOut: false } }]

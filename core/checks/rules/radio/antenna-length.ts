@@ -1,5 +1,5 @@
 import { referTo } from '../../../plan'
-import { plain, quarterWave } from '../../../units'
+import { figure, quarterWave } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 /** Share of the length that an antenna may be off. */
@@ -13,7 +13,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       if (Math.abs(antenna - wanted) / wanted <= tolerance) continue
       yield {
         subjects: [referTo('device', fitted.id)],
-        fact: `${nameOf(fitted)} (${label}, ${megahertz} MHz) has an antenna of ${plain(antenna, 1)} mm; a quarter wave is ${plain(wanted, 1)} mm`,
+        fact: `${nameOf(fitted)} (${label}, ${figure(megahertz, 'MHz')}) has an antenna of ${figure(antenna, 'mm', 1)}; a quarter wave is ${figure(wanted, 'mm', 1)}`,
       }
     }
   }

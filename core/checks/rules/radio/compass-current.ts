@@ -1,6 +1,6 @@
 import { runsOf } from '../../../harness'
 import { boardId, referTo } from '../../../plan'
-import { formatAmps, plain } from '../../../units'
+import { figure, formatAmps } from '../../../units'
 import type { CheckContext, Report, Rule } from '../../context'
 
 function* check({ resolved, wires, power, name }: CheckContext): Iterable<Report> {
@@ -10,7 +10,7 @@ function* check({ resolved, wires, power, name }: CheckContext): Iterable<Report
     for (const { part, distance, microtesla } of fields) {
       yield {
         subjects: [referTo('device', part), ...together.map(({ id }) => referTo('wire', id))],
-        fact: `the wires between ${between} pass ${plain(distance, 0)} mm from ${name(part)} and turn its compass by ${plain(microtesla, 1)} µT at ${formatAmps(typical)}: twist plus and minus, or lead them elsewhere`,
+        fact: `the wires between ${between} pass ${figure(distance, 'mm', 0)} from ${name(part)} and turn its compass by ${figure(microtesla, 'µT', 1)} at ${formatAmps(typical)}: twist plus and minus, or lead them elsewhere`,
       }
     }
   }

@@ -1,6 +1,6 @@
 import { distanceOf, hasCompass } from '../../../harness'
 import { referTo } from '../../../plan'
-import { plain } from '../../../units'
+import { figure } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 
 /** Distances in mm below which trouble is common on the bench. */
@@ -25,7 +25,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       if (distance >= limit) continue
       yield {
         subjects: [gnss.id, ...(id === 'battery' ? [] : [id])].map((device) => referTo('device', device)),
-        fact: `${nameOf(gnss)} is ${plain(distance, 0)} mm from ${name}; its ${wants} ${limit} mm`,
+        fact: `${nameOf(gnss)} is ${figure(distance, 'mm', 0)} from ${name}; its ${wants} ${figure(limit, 'mm')}`,
       }
     }
   }

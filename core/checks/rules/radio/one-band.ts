@@ -1,6 +1,6 @@
 import { distanceOf } from '../../../harness'
 import { referTo, type FittedDevice } from '../../../plan'
-import { plain } from '../../../units'
+import { figure } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { sameBand } from '../../radio'
 import { pairs } from '../../reports'
@@ -23,7 +23,7 @@ function* check(context: CheckContext): Iterable<Report> {
     if (distance >= apart) continue
     yield {
       subjects: [one, other].map(({ fitted }) => referTo('device', fitted.id)),
-      fact: `${nameOf(one.fitted)} (${one.radio.megahertz} MHz) and ${nameOf(other.fitted)} (${other.radio.megahertz} MHz) are ${plain(distance, 0)} mm apart on one band`,
+      fact: `${nameOf(one.fitted)} (${figure(one.radio.megahertz, 'MHz')}) and ${nameOf(other.fitted)} (${figure(other.radio.megahertz, 'MHz')}) are ${figure(distance, 'mm', 0)} apart on one band`,
       fixes: [one, other].flatMap(({ fitted, radio }) => (radio.canBeOff ? quietFixes(context, fitted, radio.id) : [])),
     }
   }
