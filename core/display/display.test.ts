@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { allocated } from '../../tests/helpers/plans'
+import { allocated, library } from '../../tests/helpers/plans'
 import { flightAt, flightLength } from '../flight'
-import { resolvePlan, type DisplayLayout } from '../plan'
+import { newPlan, resolvePlan, type DisplayLayout } from '../plan'
 import {
   anchorAt,
   cellOf,
@@ -152,6 +152,19 @@ describe('the screen', () => {
       'height',
       'voltage',
     ])
+  })
+
+  it('shows a current that a sensor, the telemetry of an ESC or the board itself tells', () => {
+    const { assignment, ...rest } = allocated('spillway-hex')
+    const without = (...kinds: string[]) => {
+      const gone = hex.needs.filter(({ need }) => kinds.includes(need.kind === 'analog' ? (need.measures ?? '') : need.kind))
+      const kept = Object.entries(assignment).filter(([key]) => !gone.some((need) => need.key === key))
+      return resolvePlan({ ...rest, assignment: Object.fromEntries(kept) })
+    }
+    expect(fedSources(without('current'))).toContain('current')
+    expect(fedSources(without('current', 'serial'))).not.toContain('current')
+    const tansy = resolvePlan(newPlan('Small', library.boards['tansy-20']!))
+    expect(fedSources(tansy)).toContain('current')
   })
 
   it('knows its elements by id', () => {

@@ -3,6 +3,7 @@ import type { FlightValues } from '../flight'
 import { characterGrids } from '../links'
 import type { Anchored, DisplayLayout, Plan, ResolvedPlan } from '../plan'
 import { displayLinks, pictureOf } from '../settings'
+import { protocolOf } from '../protocols'
 import type { Baud } from '../units'
 import { elementOf, sizeOf, type DisplayElement, type Source } from './elements'
 import { hasGlyph, ownGlyphs, setOfShapes, type GlyphSet } from './glyph-set'
@@ -68,16 +69,17 @@ export function displayOf(resolved: ResolvedPlan): DisplayKind | undefined {
 export function fedSources(resolved: ResolvedPlan): Set<Source> {
   const found = new Set<Source>(['board'])
   const placed = resolved.needs.filter(({ key }) => resolved.plan.assignment[key])
-  for (const { need, fitted } of placed) {
+  for (const { key, need, fitted } of placed) {
     const { class: kind } = fitted.device
     if (kind === 'receiver') found.add('receiver')
     if (kind === 'gnss' && need.kind === 'serial') found.add('gnss').add('height')
     if (kind === 'traffic') found.add('traffic')
     if (kind === 'esc' && need.kind === 'serial') found.add('escs')
     for (const measure of need.feeds ?? []) found.add(measure)
+    for (const measure of protocolOf(resolved.plan.assignment[key]?.protocol ?? '')?.tells ?? []) found.add(measure)
     if (need.kind === 'analog' && need.measures === 'current') found.add('current')
   }
-  for (const { feeds = [] } of resolved.board.i2c.flatMap(({ onBoard }) => onBoard))
+  for (const { feeds = [] } of [resolved.board, ...resolved.board.i2c.flatMap(({ onBoard }) => onBoard)])
     for (const measure of feeds) found.add(measure)
   // A board that is fed with the battery's voltage measures it at that input.
   if (resolved.board.rails.some(({ kind }) => kind === 'battery')) found.add('voltage')

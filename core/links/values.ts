@@ -92,14 +92,18 @@ export function loadOf({ need: { need }, option, board }: SerialLink, baud: Baud
   return linkLoad(messagesUnder(need.messages, option.protocol), board.format, baud, board.halfDuplex)
 }
 
-/** Lines of a port that a link takes. On one wire that is TX alone. */
-export function linesTaken(need: SerialNeed, values: Pick<LinkValues, 'halfDuplex'>): ('tx' | 'rx')[] {
-  if (values.halfDuplex) return ['tx']
+/** Lines of a port that a link takes. On one wire that is TX alone, or RX where the board says so. */
+export function linesTaken(
+  need: SerialNeed,
+  values: Pick<LinkValues, 'halfDuplex'>,
+  { oneWire = 'tx' }: Pick<SerialPort, 'oneWire'>,
+): ('tx' | 'rx')[] {
+  if (values.halfDuplex) return [oneWire]
   if (need.lines === 'both') return ['tx', 'rx']
   return need.lines === 'to-device' ? ['tx'] : ['rx']
 }
 
 /** The device's terminal at the other end of a line of the port: it listens on what the board's TX drives; on one wire one terminal does both. */
 export function terminalAt({ tx, rx }: SerialNeed, line: 'tx' | 'rx'): string | undefined {
-  return line === 'tx' ? (rx ?? tx) : tx
+  return line === 'tx' ? (rx ?? tx) : (tx ?? rx)
 }

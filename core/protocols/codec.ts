@@ -59,6 +59,8 @@ export interface Protocol<M> extends Codec<M> {
   messages: readonly [UsualMessage<M>, ...UsualMessage<M>[]]
   /** Of a protocol for control receivers: what it carries; nothing where it carries no channels. */
   carries: Carriage | undefined
+  /** What its messages tell of the craft, whoever sends them. */
+  tells?: readonly 'current'[]
   /** A decoder for one end, where what is said by one may be heard wrongly as said by the other. */
   decoderAt?: (heard: Direction) => Decoder<M>
 }

@@ -22,6 +22,7 @@ export const escTelemetry: Protocol<EscReport> = {
   name: 'ESC telemetry',
   line: { bauds: [115_200], format: '8N1', inverted: false, halfDuplex: false },
   carries: undefined,
+  tells: ['current'],
   messages: [
     {
       name: 'report',

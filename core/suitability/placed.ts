@@ -56,7 +56,7 @@ const rules: Record<Wiring, WiringRules> = {
       if (isPartPort(placement)) return partPortWires(resolved, as<Serial>(fitted), placement.place)
       const link = serialLinks(resolved).find(({ need }) => need.key === fitted.key)
       if (!link) return []
-      return linesTaken(link.need.need, link.board).flatMap((line) => {
+      return linesTaken(link.need.need, link.board, link.port).flatMap((line) => {
         const terminal = terminalAt(link.need.need, line)
         const pin = link.port[line]?.pin
         return pin && terminal ? [{ terminal, pin }] : []

@@ -121,7 +121,7 @@ function featuresOf(port: SerialPort): string[] {
 
 function* lineFacts(resolved: ResolvedPlan, { need, port, board, device }: SerialLink): Iterable<Fact> {
   const { revision } = resolved.board
-  for (const line of linesTaken(need.need, board)) {
+  for (const line of linesTaken(need.need, board, port)) {
     const end = port[line]
     const name = `${line.toUpperCase()} of ${port.label}`
     if (!end) {
@@ -138,7 +138,7 @@ function* lineFacts(resolved: ResolvedPlan, { need, port, board, device }: Seria
     yield* levelFacts(terminal, pin, `pad ${pad?.label ?? end.pin}`)
     yield* heldFacts(pin, `port:${port.id}`, name)
   }
-  if (port.tx && port.tx.pin === port.rx?.pin && linesTaken(need.need, board).length > 1) {
+  if (port.tx && port.tx.pin === port.rx?.pin && linesTaken(need.need, board, port).length > 1) {
     yield impossible('SER-08', `${port.label} has TX and RX on one pin: it talks one way at a time`)
   }
   if ((device.halfDuplex || board.halfDuplex) && !port.halfDuplex) {
@@ -252,7 +252,7 @@ function claimsOf(resolved: ResolvedPlan, link: SerialLink, features: string[]):
   const { board } = resolved
   const { port, placement } = link
   const { during } = placement
-  const lines = linesTaken(link.need.need, link.board)
+  const lines = linesTaken(link.need.need, link.board, port)
   const shape = shapeOf(link)
   const slot = { whole: port.id, split: `${port.id}.${lines[0]}`, 'by state': `${port.id}@${during}` }[shape]
   const setting = `${link.board.baud} ${link.board.format}${link.board.inverted ? ' inverted' : ''}`

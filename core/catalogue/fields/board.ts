@@ -132,6 +132,8 @@ const port = {
   tx: optional(line({ head: 'TX' })),
   rx: optional(line({ head: 'RX' })),
   halfDuplex: byDefault(flag({ head: 'half duplex' }), false),
+  /** Which line talks both ways on one wire; TX unless said otherwise. */
+  oneWire: optional(choice(['tx', 'rx'], { head: 'one wire on', help: 'The line that talks both ways; TX when empty' })),
   minBaud: byDefault(baud({ head: 'least baud', words: 'lowest rate', atMost: 'maxBaud' }), 1200),
   maxBaud: byDefault(baud({ head: 'most baud', words: 'highest rate' }), 2_000_000),
   /** Kernel clock of the port; missing on software and USB ports. */
@@ -251,6 +253,8 @@ export const boardFields = {
     }),
     { protocol: 'msp', maxLinks: 3, usb: true },
   ),
+  /** What it measures by itself, without a part of its own: the current that goes through it. */
+  feeds: optional({ ...feeds, head: 'measures by itself' }),
   receivers: byDefault(count(1, 4, { head: 'receivers at a time' }), 1),
   /** Protocols that its firmware speaks; all of them when missing. */
   protocols: optional(list(anId(), { most: 100 }, { head: 'protocols it speaks', help: 'All of them when empty' })),

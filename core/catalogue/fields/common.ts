@@ -33,7 +33,7 @@ export const measures = { voltage: 'battery voltage', current: 'current', 'signa
 export const measure = keyOf(measures, { words: 'what it measures' })
 
 /** What a sensor can measure of a flight, beyond what parts of its class usually tell. */
-export const feeds = list(choice(['airspeed', 'height', 'compass']), { most: 3 }, { head: 'tells of', width: 90 })
+export const feeds = list(choice(['airspeed', 'height', 'compass', 'current']), { most: 4 }, { head: 'tells of', width: 90 })
 export const videoStandard = choice(['PAL', 'NTSC'])
 
 /** What one contact of a connector bears, and how many wires it holds, where its kind does not say it. */

@@ -10,6 +10,15 @@ function motorsBehind({ feeds }: CheckContext, part: FittedDevice): number {
   return motorsOf(part) + fed.reduce((sum, { supply }) => sum + (supply.main ? motorsOf(supply.fitted) : 0), 0)
 }
 
+/** Motors whose current goes through the board, where that measures what does. */
+function motorsBehindBoard({ feeds }: CheckContext): number {
+  const through = feeds.filter(({ supply, source }) => supply.main && source?.place.startsWith('rail:'))
+  return [...new Set(through.map(({ supply }) => supply.fitted))].reduce((sum, part) => sum + motorsOf(part), 0)
+}
+
+const lowWords = (seen: number, all: number) =>
+  `sees ${seen} of ${all} motors: the current shown, and the capacity used, come out about ${Math.round((1 - seen / all) * 100)} % low`
+
 function* check(context: CheckContext): Iterable<Report> {
   const all = context.resolved.devices.reduce((sum, fitted) => sum + motorsOf(fitted), 0)
   for (const at of context.placed) {
@@ -19,9 +28,13 @@ function* check(context: CheckContext): Iterable<Report> {
     if (seen === 0 || seen >= all) continue
     yield {
       subjects: aboutPlaced(at),
-      fact: `${needName(at.need)} sees ${seen} of ${all} motors: the current shown, and the capacity used, come out about ${Math.round((1 - seen / all) * 100)} % low`,
+      fact: `${needName(at.need)} ${lowWords(seen, all)}`,
     }
   }
+  const { board } = context.resolved
+  if (!board.feeds?.includes('current')) return
+  const seen = motorsBehindBoard(context)
+  if (seen < all) yield { subjects: [], fact: `The sensor of ${board.name} ${lowWords(seen, all)}` }
 }
 
 export const currentSeen: Rule = {

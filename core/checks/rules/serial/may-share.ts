@@ -5,8 +5,8 @@ import { clashReports } from '../../reports'
 /** Why two links cannot be on one port together. */
 function obstacle(one: SerialLink, other: SerialLink): string {
   if (Boolean(one.placement.during) !== Boolean(other.placement.during)) return 'one has it by flight state, the other always'
-  const theirs = linesTaken(other.need.need, other.board)
-  const lines = linesTaken(one.need.need, one.board).filter((line) => theirs.includes(line))
+  const theirs = linesTaken(other.need.need, other.board, other.port)
+  const lines = linesTaken(one.need.need, one.board, one.port).filter((line) => theirs.includes(line))
   const turns = [one, other].some(({ need }) => need.need.takesTurns)
   if (lines.length && turns && one.board.protocol === other.board.protocol)
     return 'only parts that take turns may talk on one line, at one rate'
