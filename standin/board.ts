@@ -3,6 +3,7 @@
  * into force with a restart; what is not saved is lost with the power; what conflicts is dropped without a word.
  */
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
+import { exclusionOf } from '#core/settings'
 
 export type Value = string | number | boolean
 export type Settings = Record<string, Value>
@@ -13,6 +14,7 @@ export interface BoardFacts {
   name: string
   firmware: string
   ports: {
+    id: string
     label: string
     number: number
     kind: 'hardware' | 'software' | 'usb'
@@ -24,12 +26,12 @@ export interface BoardFacts {
   /** Pins that a feature holds until it is moved elsewhere. */
   holders: Record<string, string>
   timers: string[]
-  /** What each pad can do with pulses, by its id. */
-  pads: Record<string, { uses: string[]; timer?: string; output?: number }>
+  /** What each pad can do with pulses. */
+  pads: { id: string; pin?: string; uses: string[]; timer?: string; output?: number }[]
   /** The function a port is set to so that it speaks a protocol, by the protocol's id. */
   functions: Record<string, string>
-  /** Board-wide features of which only one can be on. */
-  exclusions: string[][]
+  /** Features of which only one can be on. */
+  exclusions: { features: readonly string[] }[]
 }
 
 /** Ways of some boards, to be met before a real one does the same. */
@@ -163,11 +165,7 @@ export class StandInBoard {
     const found = port && this.facts.ports.find(({ number }) => number === Number(port[1]))
     if (found && port[2] === 'halfDuplex' && value === true && !found.halfDuplex) return false
     if (found && port[2] === 'inverted' && value === true && !found.inverts) return false
-    const feature = /^feature\.(.*)$/.exec(key)?.[1]
-    if (feature !== undefined && value === true) {
-      const others = this.facts.exclusions.filter((features) => features.includes(feature)).flat()
-      return !others.some((other) => other !== feature && kept[`feature.${other}`] === true)
-    }
+    if (exclusionOf(this.facts, key, value, kept)) return false
     const pin = /^pin\.(.+)\.owner$/.exec(key)?.[1]
     // Freed first, then claimed: who claims a pin that is still held gets nothing.
     return pin === undefined || value === 'none' || this.running[key] === 'none' || this.running[key] === value

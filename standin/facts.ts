@@ -10,7 +10,8 @@ export function factsOf(
     id,
     name,
     firmware,
-    ports: ports.map(({ label, number, kind, minBaud, maxBaud, halfDuplex, tx, rx }) => ({
+    ports: ports.map(({ id: portId, label, number, kind, minBaud, maxBaud, halfDuplex, tx, rx }) => ({
+      id: portId,
       label,
       number,
       kind,
@@ -21,14 +22,17 @@ export function factsOf(
     })),
     holders: Object.fromEntries(pins.flatMap((pin) => (pin.default ? [[pin.id, pin.default.feature]] : []))),
     timers: timers.map((timer) => timer.id),
-    pads: Object.fromEntries(
-      pads.flatMap(({ id: padId, pin, output }) => {
-        const functions = pins.find(({ id: of }) => of === pin)?.functions ?? []
-        const timer = functions.find(({ as }) => as === 'pulse')?.of
-        return functions.length ? [[padId, { uses: functions.map(({ as }) => as), timer, output }]] : []
-      }),
-    ),
+    pads: pads.map(({ id: padId, pin, output }) => {
+      const functions = pins.find(({ id: of }) => of === pin)?.functions ?? []
+      return {
+        id: padId,
+        pin,
+        uses: functions.map(({ as }) => as),
+        timer: functions.find(({ as }) => as === 'pulse')?.of,
+        output,
+      }
+    }),
     functions: Object.fromEntries(Object.entries(protocols).map(([of, protocol]) => [of, protocol.function])),
-    exclusions: exclusions.map(({ features }) => features),
+    exclusions,
   }
 }

@@ -8,12 +8,11 @@ import { pulsesAt } from './pulses'
 const { board } = resolvePlan(allocated('spillway-hex'))
 const facts = factsOf(board)
 const at = (pad: string, settings = {}) => recognisePulses(pulsesAt(facts, settings, pad))
-const padWith = (use: string) => Object.keys(facts.pads).find((id) => facts.pads[id]!.uses.includes(use))!
+const padWith = (use: string) => facts.pads.find(({ uses }) => uses.includes(use))!.id
 
 describe('pads of the simulated board', () => {
   it('send what they are set to, and it is recognised', () => {
-    const motor = Object.keys(facts.pads).find((id) => facts.pads[id]!.output === 1)!
-    const { timer } = facts.pads[motor]!
+    const { id: motor, timer } = facts.pads.find(({ output }) => output === 1)!
     expect(at(motor)).toEqual({ kind: 'throttle', rate: 300_000, throttle: { value: 0, telemetry: false } })
     for (const rate of [50, 400]) {
       const servo = at(motor, { [`timer.${timer}.rate`]: rate })
@@ -33,7 +32,7 @@ describe('pads of the simulated board', () => {
   })
 
   it('hear a pulse train where the receiver is set to one', () => {
-    const input = { ...facts, pads: { in1: { uses: ['receiver-pulse'] } } }
+    const input = { ...facts, pads: [{ id: 'in1', uses: ['receiver-pulse'] }] }
     expect(recognisePulses(pulsesAt(input, { 'receiver.type': 'one pulse train' }, 'in1'))).toEqual({
       kind: 'train',
       widths: [1500, 1500, 1000, 1500, 1500, 1500, 1500, 1500],

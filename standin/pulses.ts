@@ -19,7 +19,7 @@ const fullBrightness = 100
 
 /** The edges of some frames at a pad. A pad that nothing pulses at is still. */
 export function pulsesAt({ pads }: BoardFacts, settings: Settings, id: string): Edge[] {
-  const pad = pads[id]
+  const pad = pads.find((each) => each.id === id)
   if (!pad) return []
   if (pad.uses.includes('receiver-pulse') && settings['receiver.type'] === 'one pulse train')
     return [0, 1, 2].flatMap((frame) => encodePulseTrain(channels, frame * pulseTrain.frame))

@@ -143,7 +143,8 @@ export class StandInServer {
       return spoken ? [...heardAt(spoken.id, spoken.baud, way, seconds)] : []
     },
     pulses: ({ pad }) => {
-      if (typeof pad !== 'string' || !this.facts.pads[pad]) throw new Refused('pulses wants the id of a pad')
+      if (typeof pad !== 'string' || !this.facts.pads.some(({ id }) => id === pad))
+        throw new Refused('pulses wants the id of a pad')
       return pulsesAt(this.facts, this.board.dump(), pad)
     },
     restore: ({ settings }) => {

@@ -6,6 +6,7 @@ import { wiresOf } from '#core/harness'
 import {
   applyEdit,
   lightStates,
+  placeLabel,
   resolvePlan,
   type Edit,
   type LightState,
@@ -34,6 +35,11 @@ function broken(plan: Plan, findings: readonly Finding[]): string[] {
       const outcome = outcomeOf({ plan, findings }, { plan: made, findings: analysis.findings }, finding, fix)
       if (!mayBeOffered(outcome)) return []
       offers += 1
+      if (fix.edit.type === 'need.ban') {
+        const place = made.assignment[fix.edit.need]?.place
+        expect(outcome.goesTo).toBe(place && placeLabel(place, made))
+        expect(place).not.toBe(fix.edit.place)
+      }
       const stays = analysis.findings.some((each) => each.id === finding.id && rankOf(each) <= rankOf(finding))
       const about = (one: Finding, other: Finding) =>
         one.id === other.id || (one.rule === other.rule && one.subjects.some((subject) => other.subjects.includes(subject)))

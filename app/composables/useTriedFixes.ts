@@ -2,9 +2,12 @@ import { openFindings, type Finding, type Fix } from '#core/checks'
 import { mayBeOffered, type FixOutcome } from '#core/engine'
 import { useBuild } from '~/stores/build'
 
-/** What is known of the fixes of a finding: those that hold once they are carried out, and whether all were tried. */
+/**
+ * What is known of the fixes of a finding: those that hold once they are carried out, each tried on the plan as it is or, until
+ * that is done, as it was before, and whether all were tried.
+ */
 export interface TriedFixes {
-  offered: { fix: Fix; outcome: FixOutcome }[]
+  offered: { fix: Fix; outcome: FixOutcome; isFresh: boolean }[]
   tried: boolean
 }
 
@@ -23,6 +26,9 @@ export function useTriedFixes() {
   /** Without an outcome where a try failed. */
   const known = shallowRef(new Map<string, FixOutcome | undefined>())
 
+  /** Those tried on the plan as it is. */
+  const fresh = shallowRef<ReadonlySet<string>>(new Set())
+
   async function tryAll(isStale: () => boolean) {
     const now = new Map<string, FixOutcome | undefined>()
     for (const finding of openFindings(build.analysis?.findings ?? [])) {
@@ -35,7 +41,9 @@ export function useTriedFixes() {
         await pause(Math.max(rest.least, performance.now() - start))
       }
       // Told finding by finding, so that what is at the top has its fixes soon.
-      if (finding.fixes.length && !isStale()) known.value = new Map([...known.value, ...now])
+      if (!finding.fixes.length || isStale()) continue
+      known.value = new Map([...known.value, ...now])
+      fresh.value = new Set(now.keys())
     }
     if (!isStale()) known.value = now
   }
@@ -44,6 +52,7 @@ export function useTriedFixes() {
     () => build.analysis,
     async (analysis, _, onCleanup) => {
       let stale = false
+      fresh.value = new Set()
       onCleanup(() => (stale = true))
       await pause(rest.first)
       if (!stale && analysis) await tryAll(() => stale)
@@ -53,9 +62,12 @@ export function useTriedFixes() {
 
   /** What may be offered of a finding's fixes, as far as they were tried. */
   return (finding: Finding): TriedFixes => {
-    const outcomes = finding.fixes.map((fix) => ({ fix, outcome: known.value.get(keyOf(finding, fix)) }))
+    const outcomes = finding.fixes.map((fix) => {
+      const key = keyOf(finding, fix)
+      return { fix, outcome: known.value.get(key), isFresh: fresh.value.has(key) }
+    })
     return {
-      offered: outcomes.flatMap(({ fix, outcome }) => (outcome && mayBeOffered(outcome) ? [{ fix, outcome }] : [])),
+      offered: outcomes.flatMap(({ fix, outcome, isFresh }) => (outcome && mayBeOffered(outcome) ? [{ fix, outcome, isFresh }] : [])),
       tried: finding.fixes.every((fix) => known.value.has(keyOf(finding, fix))),
     }
   }

@@ -1,5 +1,5 @@
 import { saidOnceMended, type Finding, type Fix } from '../checks'
-import { partsOf, splitKey, type Edit, type NeedKey, type Plan } from '../plan'
+import { partsOf, placeLabel, splitKey, type Edit, type NeedKey, type Plan } from '../plan'
 import { severities } from '../suitability'
 
 /** What a fix comes to once it is carried out, with the allocation that follows. */
@@ -12,11 +12,13 @@ export interface FixOutcome {
   takesAway: NeedKey[]
   /** It gives something up for good: what it brings is the price, and is named. */
   givesUp: boolean
+  /** Where what is kept off its place goes instead, in words. */
+  goesTo?: string
 }
 
 /** A plan as it stands, with what is found in it. */
 interface Judged {
-  plan: Pick<Plan, 'devices' | 'assignment'>
+  plan: Plan
   findings: readonly Finding[]
 }
 
@@ -36,7 +38,13 @@ export function outcomeOf(before: Judged, after: Judged, finding: Finding, { edi
     brings: broughtBy(before.findings, after.findings),
     takesAway: Object.keys(before.plan.assignment).filter((key) => isMust(key) && after.plan.assignment[key] === undefined),
     givesUp: givesUp(edit),
+    ...goesTo(edit, after.plan),
   }
+}
+
+function goesTo(edit: Edit, plan: Plan): Pick<FixOutcome, 'goesTo'> {
+  const place = edit.type === 'need.ban' ? plan.assignment[edit.need]?.place : undefined
+  return place === undefined ? {} : { goesTo: placeLabel(place, plan) }
 }
 
 /** Findings that must be mended and that were not there before, or not as grave. */

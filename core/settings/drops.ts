@@ -1,3 +1,4 @@
+import { exclusionOf } from './features'
 import type { RuleId } from '../suitability'
 import type { Board, SerialPort } from '../catalogue'
 import { formatBaud } from '../units'
@@ -46,18 +47,21 @@ function portReason(
 /**
  * Why a board does not keep a value, as far as its definition tells.
  * @param state what the board has beside it
+ * @param earlier what of it the board has taken before: of two that exclude each other it keeps the first
  */
-export function dropReason(board: Board, key: string, value: BoardValue, state: BoardState): Reason | undefined {
+export function dropReason(
+  board: Board,
+  key: string,
+  value: BoardValue,
+  state: BoardState,
+  earlier: BoardState = state,
+): Reason | undefined {
   const at = portOf(board, key)
-  if (at) return portReason(at, value, state)
-  const feature = /^feature\.(.*)$/.exec(key)?.[1]
-  if (feature !== undefined && value === true) {
-    const exclusion = board.exclusions.find(
-      ({ features }) =>
-        features.includes(feature) && features.some((other) => other !== feature && state[`feature.${other}`] === true),
-    )
-    return exclusion && { rule: 'PAD-02', why: exclusion.reason }
-  }
+  const ofPort = at && portReason(at, value, state)
+  if (ofPort) return ofPort
+  const exclusion = exclusionOf(board, key, value, earlier)
+  if (exclusion) return { rule: 'PAD-02', why: exclusion.reason }
+  if (at) return undefined
   const pin = /^pin\.(.*)\.owner$/.exec(key)?.[1]
   return pin === undefined || state[key] === value
     ? undefined
@@ -66,8 +70,10 @@ export function dropReason(board: Board, key: string, value: BoardValue, state: 
 
 /** What of intended settings a board will drop without a word. */
 export function droppedSettings(board: Board, intended: BoardState): Dropped[] {
+  const taken: BoardState = {}
   return Object.entries(intended).flatMap(([key, value]) => {
-    const reason = dropReason(board, key, value, intended)
+    const reason = dropReason(board, key, value, intended, taken)
+    if (!reason) taken[key] = value
     return reason ? [{ key, value, ...reason }] : []
   })
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Finding, Fix } from '#core/checks'
-import type { FixOutcome } from '#core/engine'
+import { mayBeOffered, type FixOutcome } from '#core/engine'
 import type { TriedFixes } from '~/composables/useTriedFixes'
 import { useBuild } from '~/stores/build'
 
@@ -58,8 +58,16 @@ function accept() {
   reason.value = undefined
 }
 
-function apply(fix: Fix) {
+/** One that was tried before the last edit is tried once more first. */
+async function apply(fix: Fix, isFresh: boolean) {
   preview.value = undefined
+  if (!isFresh) {
+    const outcome = await build.tryFix(finding, fix).catch(() => undefined)
+    if (!outcome || !mayBeOffered(outcome)) {
+      preview.value = { label: fix.label, text: 'no longer mends it as the build is now' }
+      return
+    }
+  }
   build.edit(fix.edit)
 }
 </script>
@@ -73,7 +81,7 @@ function apply(fix: Fix) {
     <div class="actions">
       <template v-if="finding.accepted === undefined">
         <v-btn
-          v-for="{ fix, outcome } in offered"
+          v-for="{ fix, outcome, isFresh } in offered"
           :key="fix.label"
           class="fix"
           variant="outlined"
@@ -83,8 +91,8 @@ function apply(fix: Fix) {
           @focus="look(fix, outcome)"
           @mouseleave="preview = undefined"
           @blur="preview = undefined"
-          @click="apply(fix)"
-          >{{ fix.label }}</v-btn
+          @click="apply(fix, isFresh)"
+          >{{ outcome.goesTo === undefined ? fix.label : `${fix.label}: ${outcome.goesTo} instead` }}</v-btn
         >
         <span v-if="finding.fixes.length && !offered.length" class="none">{{
           fixes.tried ? 'No one change mends it.' : 'Trying what mends it.'

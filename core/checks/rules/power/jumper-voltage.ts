@@ -2,8 +2,10 @@ import { keyOf, referTo, type FittedDevice } from '../../../plan'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
+import { voltsFixes } from '../../jumpers'
 
-function* check({ resolved, power }: CheckContext): Iterable<Report> {
+function* check(context: CheckContext): Iterable<Report> {
+  const { resolved, power } = context
   for (const tool of resolved.devices.filter(({ device }) => device.class === 'tool')) {
     for (const output of tool.device.outputs) {
       const place = referTo('output', keyOf(tool.id, output.id))
@@ -15,7 +17,7 @@ function* check({ resolved, power }: CheckContext): Iterable<Report> {
           severity: volts > supply.max ? 'stop' : 'fix',
           subjects: [referTo('device', tool.id), ...aboutSupply(leaf.supply)],
           fact: `${nameOf(tool)} is set to ${formatVolts(volts)}; ${nameOf(fitted)} takes ${formatVolts(supply.min)} to ${formatVolts(supply.max)}`,
-          fixes: otherSettings(resolved, tool),
+          fixes: [...voltsFixes(context, place), ...otherSettings(resolved, tool)],
         }
       }
     }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { edited, findingsOf, settledBy } from '../../../../tests/helpers/findings'
+import { allocated } from '../../../../tests/helpers/plans'
 import { tiny } from '../../../../tests/helpers/tiny'
 
 // Four lithium-polymer cells: 13.2 V to 16.8 V.
@@ -20,6 +21,14 @@ describe('PWR-01', () => {
     })
     expect(found!.fixes.map(({ label }) => label)).toEqual(['Feed it from 5 V'])
     expect(settledBy(plan, found!)).toBe(true)
+  })
+  it('sets a jumper to volts that all bear which it feeds', () => {
+    const plan = allocated('fellside-mapper', { type: 'setting.set', device: 'servo-bec', setting: 'volts', value: 7.4 })
+    const found = findingsOf(plan, 'PWR-01').find(({ fact }) => fact.includes('Servo BEC'))!
+    expect(found.severity).toBe('stop')
+    expect(found.fixes.slice(0, 2).map(({ label }) => label)).toEqual(['Set Servo BEC to 5 V', 'Set Servo BEC to 6 V'])
+    for (const fix of found.fixes.slice(0, 2))
+      expect(findingsOf(edited(plan, fix.edit), 'PWR-01').filter(({ fact }) => fact.includes('Servo BEC'))).toEqual([])
   })
   it('has too little voltage mended', () => {
     expect(findingsOf(fed('rail:v5', 9, 20), 'PWR-01')).toMatchObject([

@@ -1,5 +1,6 @@
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { voltsFixes } from '../../jumpers'
 import { makersOn } from '../../makers'
 import { causedBy, feedFixes, feedingByHand, suitingSources, supplyReports, wireBack } from '../../reports'
 import { isUpsetSupply } from '../../upset'
@@ -9,9 +10,10 @@ function* check(context: CheckContext): Iterable<Report> {
   const live = context.fed.filter(
     ({ supply }) => !isUpsetSupply(context, supply) && makersOn(context, context.circuit.netOfInput(supply)).length,
   )
-  yield* supplyReports({ ...context, fed: live }, 'PWR-01', ({ supply }) =>
-    feedFixes(context, supply, suitingSources(context, supply), ({ label }) => `Feed it from ${label}`),
-  )
+  yield* supplyReports({ ...context, fed: live }, 'PWR-01', ({ supply }) => [
+    ...voltsFixes(context, context.resolved.plan.supplies[supply.key]),
+    ...feedFixes(context, supply, suitingSources(context, supply), ({ label }) => `Feed it from ${label}`),
+  ])
   for (const feed of context.feeds) yield* asWired(context, feed)
 }
 
