@@ -16,7 +16,7 @@ import {
 } from '#core/plan'
 import { amount, seedOf } from './helpers/amount'
 import { randomControls } from './helpers/controls'
-import { drawnPlan } from './helpers/drawn-plan'
+import { drawnBuild } from './helpers/drawn-plan'
 import { allocated } from './helpers/plans'
 import { drawing } from './helpers/random-packing'
 
@@ -93,7 +93,7 @@ it('what is offered settles its finding, brings nothing that must be mended unle
   offers = 0
   const demos = (['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const).map((name) => allocated(name))
   const start = seedOf(5100)
-  const drawn = Array.from({ length: amount(70) }, (_, at) => settle(drawnPlan(start + at, 2 + (at % 9))).plan)
+  const drawn = Array.from({ length: amount(70) }, (_, at) => drawnBuild(start + at, 2 + (at % 9)))
   for (const [at, sound] of [...demos, ...demos, ...drawn].entries()) {
     const { plan, analysis } = settle({ ...byHand(sound, drawing(start + at)), automatic: true })
     expect(broken(plan, analysis.findings), `plan ${at}`).toEqual([])

@@ -1,4 +1,4 @@
-import type { CanNeed, I2cNeed, Need } from '../catalogue'
+import { contactOf, type CanNeed, type I2cNeed, type Need } from '../catalogue'
 import { idIn, referTo, type FittedNeed, type Place, type Placement, type ResolvedPlan } from '../plan'
 import { alone, type Claim } from './claim'
 import { costly, impossible, type Fact } from './fact'
@@ -71,11 +71,33 @@ export function busOffers(resolved: ResolvedPlan, fitted: BusNeed): Offer[] {
   return buses.map(({ id }) => {
     const place = referTo(kind, id)
     const addresses = fitted.need.kind === 'i2c' ? fitted.need.addresses : [undefined]
-    return {
-      place,
-      ways: addresses.map((address) => busWay(resolved, fitted, address === undefined ? { place } : { place, address })),
-    }
+    const ways = addresses.map((address) => busWay(resolved, fitted, address === undefined ? { place } : { place, address }))
+    return { place, ways: holdsOneWire(resolved, fitted, id) ? ways.flatMap((way) => aloneOrShared(way, id)) : ways }
   })
+}
+
+/** Whether a bus comes out at contacts alone that hold one wire each. */
+function holdsOneWire(resolved: ResolvedPlan, fitted: BusNeed, id: string): boolean {
+  const { connectors } = resolved.board
+  return Boolean(
+    busOf(resolved, fitted, id)?.lines.some(({ pin }) => {
+      const pads = resolved.padsOfPin(pin)
+      const crimped = pads.filter(({ connector }) => {
+        const at = connectors.find((each) => each.id === connector)
+        return at && contactOf(at)?.wires === 1
+      })
+      return crimped.length === 1 && crimped.length === pads.length
+    }),
+  )
+}
+
+/** A bus whose contacts hold one wire is had by one part, or shared by a splice, which costs. */
+function aloneOrShared(way: Way, id: string): Way[] {
+  const shared = costly('MEC-04', 'shares contacts that hold one wire each: it wants a splice', 5)
+  return [
+    { ...way, claims: [...way.claims, alone('MEC-04', `contacts:${id}`)] },
+    { ...way, facts: [...way.facts, shared] },
+  ]
 }
 
 /** A part on a bus, at an address where the bus has any. */

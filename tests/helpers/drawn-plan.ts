@@ -1,5 +1,6 @@
-import { layOut } from '#core/allocation'
+import { layOut, solveProblem } from '#core/allocation'
 import { protocolsOf, type BoardDefinition } from '#core/catalogue'
+import { adopt } from '#core/engine'
 import { applyEdit, newPlan, resolvePlan, type Edit, type Plan, type Priority } from '#core/plan'
 import { library } from './plans'
 import { drawing } from './random-packing'
@@ -36,6 +37,12 @@ export function drawnPlan(seed: number, devices: number, board?: BoardDefinition
       ? { ...current, supplies: { ...current.supplies, [want.key]: place } }
       : { ...current, assignment: { ...current.assignment, [want.key]: placement } }
   }, plan)
+}
+
+/** The same as it stands once it is allocated, and allocated anew after each edit. */
+export function drawnBuild(seed: number, devices: number): Plan {
+  const plan = { ...drawnPlan(seed, devices), automatic: true }
+  return adopt(plan, solveProblem(layOut(resolvePlan(plan)), plan))
 }
 
 /** The board with TX and RX of its second port on one pin. */

@@ -25,20 +25,26 @@ function joinFixes({ resolved }: CheckContext, end: WireEnd, there: Wire[], most
   const point = pointOf(end)
   const { plan, parts } = resolved
   const movable = there.filter(({ id, to, from }) => !plan.extras[id] && pointOf(to) === point && pointOf(from) !== point)
-  if (there.length - movable.length + 1 > most || (end.device !== undefined && plan.joints[end.device])) return []
+  if (end.device !== undefined && plan.joints[end.device]) return []
   // Wires of unlike kinds that meet are a fault of another sort, which a joint would only hide.
   if (new Set(there.map(({ kind }) => kind)).size > 1) return []
-  const kinds = (['splice', 'pin-rail'] as const).filter((kind) => movable.length + 1 <= jointHolds(kind))
+  // A wire that begins there stays, and the others may join it on its way.
+  const staying = there.filter((wire) => !movable.includes(wire))
+  const through = staying.find(({ id, from }) => !plan.extras[id] && pointOf(from) === point)
+  const onto = staying.length + 1 <= most ? undefined : through
+  if (!movable.length || (staying.length + 1 > most && (!onto || staying.length > most))) return []
+  const joined = [...(onto ? [onto] : []), ...movable]
+  const kinds = (['splice', 'pin-rail'] as const).filter((kind) => joined.length + 1 <= jointHolds(kind))
   return kinds.slice(0, 1).map((kind) => {
     const { joint, name } = freshJoint(
       parts.map(({ id }) => id),
       kind,
     )
-    const label = `Join ${movable.map(({ number }) => number).join(', ')} in a ${jointKinds[kind].label.toLowerCase()}, and lead one wire on`
+    const label = `Join ${joined.map(({ number }) => number).join(', ')} in a ${jointKinds[kind].label.toLowerCase()}, and lead one wire on`
     const edits: Edit[] = [
       { type: 'joint.add', joint, kind, name },
-      ...movable.map(({ id }): Edit => ({ type: 'wire.set', wire: id, set: { end: jointPoint(joint) } })),
-      { type: 'wire.add', wire: freshExtra(plan.extras), from: jointPoint(joint), to: point },
+      ...joined.map(({ id }): Edit => ({ type: 'wire.set', wire: id, set: { end: jointPoint(joint) } })),
+      { type: 'wire.add', wire: freshExtra(plan.extras), from: jointPoint(joint), to: onto ? pointOf(onto.to) : point },
     ]
     return { label, edit: { type: 'several', label, edits } }
   })
