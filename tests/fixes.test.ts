@@ -14,7 +14,7 @@ import {
   type Plan,
   type WirePoint,
 } from '#core/plan'
-import { amount, seedOf } from './helpers/amount'
+import { amount, seedOf, tellAmount } from './helpers/amount'
 import { randomControls } from './helpers/controls'
 import { drawnBuild } from './helpers/drawn-plan'
 import { allocated } from './helpers/plans'
@@ -99,6 +99,7 @@ it('what is offered settles its finding, brings nothing that must be mended unle
     expect(broken(plan, analysis.findings), `plan ${at}`).toEqual([])
   }
   expect(offers).toBeGreaterThan(amount(70) * 2)
+  tellAmount(`${offers} fixes offered`)
 })
 
 /** Findings of controls and lights: rule, severity, id and fixes. */

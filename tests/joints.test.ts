@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { analyse } from '#core/engine'
 import { wiresOf, type Wire } from '#core/harness'
 import { applyEdit, resolvePlan, type Edit, type Plan, type WirePoint } from '#core/plan'
-import { amount, seedOf } from './helpers/amount'
+import { amount, seedOf, tellAmount } from './helpers/amount'
 import { drawnBuild } from './helpers/drawn-plan'
 import { allocated, type DemoName } from './helpers/plans'
 
@@ -52,5 +52,6 @@ describe('a splice in a wire changes nothing that is found', () => {
       }
     }
     expect(tried).toBeGreaterThan(amount(12) * 2)
+    tellAmount(`${tried} joints in drawn plans`)
   })
 })

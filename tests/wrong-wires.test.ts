@@ -4,7 +4,7 @@ import { check, checkContext, type Finding } from '#core/checks'
 import { wiresOf } from '#core/harness'
 import type { RuleId } from '#core/suitability'
 import { applyEdit, resolvePlan, type Edit, type Plan, type WirePoint } from '#core/plan'
-import { amount, seedOf } from './helpers/amount'
+import { amount, seedOf, tellAmount } from './helpers/amount'
 import { drawnBuild } from './helpers/drawn-plan'
 import { faultsOf } from './helpers/electrics'
 import { allocated, type DemoName } from './helpers/plans'
@@ -112,6 +112,7 @@ describe('one wrong wire is told of if and only if something no longer works or 
     const { tried, ...lists } = judged(plan, wrongWires(plan, drawing(seedOf(3602)), amount(60)))
     expect(lists).toEqual({ silent: [], elsewhere: [], false: [] })
     expect(tried).toBeGreaterThan(100)
+    tellAmount(`${tried} wrong wires of ${build}`)
   })
 
   it('of plans drawn at random that have no fault', () => {
@@ -126,5 +127,6 @@ describe('one wrong wire is told of if and only if something no longer works or 
       tried += some
     }
     expect(tried).toBeGreaterThan(amount(40) * 5)
+    tellAmount(`${tried} wrong wires of drawn plans`)
   })
 })
