@@ -5,7 +5,8 @@ import { drawbackCount, drawbacksOf } from '#core/allocation'
 import { adopt, analyse, begun, type Analysis } from '#core/engine'
 import {
   defaultLayers,
-  drawHarness,
+  roomOf,
+  Sheet,
   powerStates,
   wiresOf,
   type Layer,
@@ -113,7 +114,7 @@ export async function drawCommand(file: string, { svg, layers }: { svg: string; 
   const { plan } = await allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)
   const shown = Object.fromEntries((Object.keys(defaultLayers) as Layer[]).map((kind) => [kind, wanted.includes(kind)])) as Layers
-  const text = harnessSvg(drawHarness(resolved, wiresOf(resolved), shown), plan.name)
+  const text = harnessSvg(new Sheet(resolved, wiresOf(resolved), shown, roomOf(785, 449, 6)).best(), plan.name)
   if (svg === '-') {
     process.stdout.write(text)
     return

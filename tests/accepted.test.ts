@@ -132,7 +132,7 @@ describe('the empty, the smallest and the largest plan', () => {
       const sheet = new Sheet(resolved, wiresOf(resolved), layers)
       const start = sheet.startingArrangement()
       const shares: number[] = []
-      await engine.improve(parcel, layers, start, ({ share }) => void shares.push(share))
+      await engine.improve(parcel, { layers }, start, ({ share }) => void shares.push(share))
       expect(drawHarness(resolved, wiresOf(resolved), layers, start).width).toBeGreaterThan(0)
     })
 

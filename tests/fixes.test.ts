@@ -93,12 +93,12 @@ it('what is offered settles its finding, brings nothing that must be mended unle
   offers = 0
   const demos = (['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const).map((name) => allocated(name))
   const start = seedOf(5100)
-  const drawn = Array.from({ length: amount(70) }, (_, at) => drawnBuild(start + at, 2 + (at % 9)))
+  const drawn = Array.from({ length: amount(85) }, (_, at) => drawnBuild(start + at, 2 + (at % 9)))
   for (const [at, sound] of [...demos, ...demos, ...drawn].entries()) {
     const { plan, analysis } = settle({ ...byHand(sound, drawing(start + at)), automatic: true })
     expect(broken(plan, analysis.findings), `plan ${at}`).toEqual([])
   }
-  expect(offers).toBeGreaterThan(amount(70) * 2)
+  expect(offers).toBeGreaterThan(amount(85) * 2)
   tellAmount(`${offers} fixes offered`)
 })
 

@@ -42,7 +42,7 @@ describe('a splice in a wire changes nothing that is found', () => {
     for (let seed = start; seed < start + amount(12); seed += 1) {
       const plan = drawnBuild(seed, 3 + (seed % 8))
       // A thin ground beside a thick one takes more of its current where half of that counts as its length.
-      const shares = ['PWR-06', 'PWR-14']
+      const shares = ['PWR-05', 'PWR-06', 'PWR-14']
       // Currents that go by several ways differ in their last figure.
       const told = (of: Plan) => found(of, shares).map((fact) => fact.replaceAll(/\d+\.\d+/g, '#'))
       const before = told(plan)

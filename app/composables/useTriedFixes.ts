@@ -67,7 +67,9 @@ export function useTriedFixes() {
       return { fix, outcome: known.value.get(key), isFresh: fresh.value.has(key) }
     })
     return {
-      offered: outcomes.flatMap(({ fix, outcome, isFresh }) => (outcome && mayBeOffered(outcome) ? [{ fix, outcome, isFresh }] : [])),
+      offered: outcomes.flatMap(({ fix, outcome, isFresh }) =>
+        outcome && mayBeOffered(outcome) ? [{ fix, outcome, isFresh }] : [],
+      ),
       tried: finding.fixes.every((fix) => known.value.has(keyOf(finding, fix))),
     }
   }

@@ -1,10 +1,10 @@
-import { Sheet, wiresOf, type Arrangement, type Layers } from '#core/harness'
+import { Sheet, wiresOf, type Arrangement, type SheetWish } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 
 /** Milliseconds of work between two pauses in which messages come in. */
 const slice = 30
 
-/** How far looking for a better arrangement has come, from 0 to 1, and what it has come to in the end. */
+/** How far looking for a better arrangement has come, from 0 to 1, and the best that was found so far, each once. */
 export interface Improvement {
   share: number
   better?: Arrangement
@@ -14,25 +14,27 @@ export interface Improvement {
 export class Draughtsman {
   private turn = 0
 
-  /** Ends early when another drawing is asked for; tells how far it has come, and the better arrangement once it is found, if there is one. */
+  /** Ends early when another drawing is asked for; tells how far it has come, and of each better arrangement that it has by then. */
   async improve(
-    { plan, layers, from }: { plan: Plan; layers: Layers; from: Arrangement },
+    { plan, wish, from }: { plan: Plan; wish: SheetWish; from: Arrangement },
     tell: (step: Improvement) => void | Promise<void>,
     breathe: () => Promise<void>,
   ): Promise<void> {
     const turn = ++this.turn
     const resolved = resolvePlan(plan)
-    const sheet = new Sheet(resolved, wiresOf(resolved), layers)
+    const sheet = new Sheet(resolved, wiresOf(resolved), wish.layers, wish.room)
     const search = sheet.arranging(from)
     let since = Date.now()
+    let least = sheet.costOf(from)
     for (;;) {
       const { done, value } = search.next()
       if (done) {
-        if (sheet.costOf(value) < sheet.costOf(from)) await tell({ share: 1, better: value })
+        if (sheet.costOf(value) < least) await tell({ share: 1, better: value })
         return
       }
       if (Date.now() - since < slice) continue
-      await tell({ share: value.share })
+      await tell({ share: value.share, ...(value.cost < least && { better: value.arrangement }) })
+      least = Math.min(least, value.cost)
       await breathe()
       if (turn !== this.turn) return
       since = Date.now()

@@ -21,7 +21,7 @@ import {
 } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
 import { settle, soundWays, type Analysis, type SoundWay } from '#core/engine'
-import type { Arrangement, Layers } from '#core/harness'
+import type { Arrangement, SheetWish } from '#core/harness'
 import { resolvePlan, type Place, type Plan } from '#core/plan'
 import { Draughtsman, type Improvement } from './draughtsman'
 import { GridSender, PlanReceiver, type GridParcel, type PlanParcel } from './parcel'
@@ -132,8 +132,8 @@ export function createEngine() {
     },
 
     /** Betters the arrangement of a harness drawing until nothing betters it, or another one is asked for. */
-    async improve(parcel: PlanParcel, layers: Layers, from: Arrangement, tell: Tell<Improvement>): Promise<void> {
-      await draughtsman.improve({ plan: plans.unpack(parcel), layers, from }, tell, breathe)
+    async improve(parcel: PlanParcel, wish: SheetWish, from: Arrangement, tell: Tell<Improvement>): Promise<void> {
+      await draughtsman.improve({ plan: plans.unpack(parcel), wish, from }, tell, breathe)
     },
 
     async force(parcel: PlanParcel, key: string, place: Place): Promise<Forced> {

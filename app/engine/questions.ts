@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import type { Addition, Alternative, BoardFit, Forced } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
-import type { Arrangement, Layers } from '#core/harness'
+import type { Arrangement, SheetWish } from '#core/harness'
 import type { Place, Plan } from '#core/plan'
 import { EngineEnded, type EngineClient, type EngineEnd } from './client'
 import type { Improvement } from './draughtsman'
@@ -26,8 +26,8 @@ export class Questions {
   }
 
   /** Tells how far it has come, and of a better arrangement of a harness drawing, once there is one; ends early when another is asked for. */
-  improve(plan: Plan, layers: Layers, from: Arrangement, tell: (step: Improvement) => void): Promise<void> {
-    return this.ask((engine) => engine.remote.improve(engine.pack(plan), plain(layers), plain(from), proxy(tell)))
+  improve(plan: Plan, wish: SheetWish, from: Arrangement, tell: (step: Improvement) => void): Promise<void> {
+    return this.ask((engine) => engine.remote.improve(engine.pack(plan), plain(wish), plain(from), proxy(tell)))
   }
 
   force(plan: Plan, key: string, place: Place): Promise<Forced | undefined> {

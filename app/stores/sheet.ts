@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import type { Analysis } from '#core/engine'
-import { defaultLayers, type HarnessDrawing, type Layers, type Sheet } from '#core/harness'
+import { defaultLayers, type HarnessDrawing, type Layers, type Room, type Sheet } from '#core/harness'
 
 /** The harness as it was drawn last. */
 export interface Drawn {
@@ -8,6 +8,8 @@ export interface Drawn {
   build: string
   of: Analysis
   layers: Layers
+  /** The size on the screen that it was laid out for. */
+  room: Room
   /** What stays the same however the devices stand. */
   sheet: Sheet
   drawing: HarnessDrawing

@@ -23,7 +23,7 @@ export function joinersOf(context: CheckContext, one: string, other: string): Wi
 const without = (wires: readonly Wire[], less: readonly Wire[]) => wires.filter((wire) => !less.includes(wire))
 
 /** Whether no way leads from one point to another along some wires. */
-function isParted({ circuit }: CheckContext, wires: readonly Wire[], one: string, other: string): boolean {
+export function isParted({ circuit }: CheckContext, wires: readonly Wire[], one: string, other: string): boolean {
   const goal = circuit.node(other)
   const reached = new Set([circuit.node(one)])
   for (let count = -1; count < reached.size;) {

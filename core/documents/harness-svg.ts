@@ -4,6 +4,7 @@ import {
   padLabel,
   padSize,
   plainMark,
+  smallestText,
   wireShapes,
   type DrawnBoard,
   type DrawnPad,
@@ -33,13 +34,13 @@ export interface SvgOptions {
 const letters: Partial<Record<ShapeRole, { size: number; weight?: number }>> = {
   'board-name': { size: 14, weight: 700 },
   'board-note': { size: 11 },
-  code: { size: 9 },
+  code: { size: smallestText },
   letter: { size: 11, weight: 700 },
-  'pad-label': { size: 9 },
+  'pad-label': { size: smallestText },
   title: { size: 12, weight: 700 },
-  model: { size: 9 },
-  terminal: { size: 10.5 },
-  badge: { size: 9.5 },
+  model: { size: smallestText },
+  terminal: { size: smallestText },
+  badge: { size: smallestText },
 }
 
 /** Surfaces of rectangles and circles. */

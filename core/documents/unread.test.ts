@@ -37,7 +37,6 @@ const elsewhere = [
   'device.settings[].note',
   'device.settings[].taste',
   // As the device is laid out for its plan.
-  'device.settings[].pairs.output',
   'device.settings[].pairs.radio',
   'device.settings[].paces',
 ]

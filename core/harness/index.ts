@@ -10,6 +10,8 @@ export {
   drawingFigures,
   labelSide,
   layerNames,
+  roomOf,
+  smallestText,
   padLabel,
   padSize,
   Sheet,
@@ -28,8 +30,12 @@ export type {
   Layer,
   Layers,
   Point,
+  Room,
   ShapeRole,
+  SheetWish,
 } from './drawing'
+export { harnessParts } from './drawing/parts'
+export type { HarnessPart } from './drawing/parts'
 export { padAbilities, padUseOf, plainMark } from './pad-use'
 export type { Mark, PadUse } from './pad-use'
 export { cutLength, distanceOf, heightOf, motorSpots, outlineOf, routeLength, spotOf } from './airframe'

@@ -7,7 +7,7 @@ import { threadId } from 'node:worker_threads'
 import pdfmake from 'pdfmake'
 import type { Content, ContentTable, TDocumentDefinitions, TableCell } from 'pdfmake/interfaces'
 import { coloursUsed, harnessSvg, makingLines, paperParts, paperTable, type PaperPart, type Table } from '#core/documents'
-import { drawHarness, wiresOf, type Wire } from '#core/harness'
+import { harnessParts, roomOf, wiresOf, type Wire } from '#core/harness'
 import type { ResolvedPlan } from '#core/plan'
 import { Faces, type Fonts } from './fonts'
 
@@ -144,30 +144,51 @@ function contentOf(part: PaperPart, setting: Setting): Content[] {
   return [tableContent(paperTable(part, resolved, wires), write)]
 }
 
-/** The drawing in the middle of its page, and what its lines and codes mean. */
-function drawingContent({ resolved, wires, wanted, write, faces, room }: Setting): Content[] {
-  const drawing = drawHarness(resolved, wires, wanted.layers, wanted.arrangement)
-  const svg = harnessSvg(drawing, resolved.plan.name, { blackAndWhite: wanted.blackAndWhite })
+/** Letters of a drawing are to be so many points high. */
+const leastLetters = 6
+
+/** The drawing in the middle of its page, on as many pages as its letters need, and what its lines and codes mean. */
+function drawingContent(setting: Setting): Content[] {
+  const { resolved, wires, wanted, faces, room } = setting
+  const [width, height] = room
+  const parts = harnessParts(resolved, wires, wanted.layers, roomOf(width, height - partWords, leastLetters), wanted.arrangement)
+  return parts.flatMap(({ devices, drawing }, at): Content[] => {
+    const svg = harnessSvg(drawing, resolved.plan.name, { blackAndWhite: wanted.blackAndWhite })
+    const names = devices?.map((id) => resolved.parts.find((part) => part.id === id)?.instance.name ?? id)
+    const words = names
+      ? `Wires of ${names.join(', ')}`
+      : `All of it; its letters can be read on the ${parts.length - 1} pages behind`
+    return [
+      ...(parts.length > 1
+        ? [{ ...(setting.write(words) as object), color: faint, ...(at ? { pageBreak: 'before' as const } : {}) } as Content]
+        : []),
+      { svg: inFaces(svg, faces), fit: [width, parts.length > 1 ? height - partWords : height], alignment: 'center' },
+      legendContent(setting),
+    ]
+  })
+}
+
+/** Height of the line that says what part of the harness a page shows. */
+const partWords = 16
+
+function legendContent({ wires, wanted, write }: Setting): Content {
   const swatch = (hex: string) =>
     `<svg width="18" height="6"><rect width="18" height="6" fill="${wanted.blackAndWhite ? '#ffffff' : hex}" stroke="#1b2a3a" stroke-width="0.8"/></svg>`
-  return [
-    { svg: inFaces(svg, faces), fit: room, alignment: 'center' },
-    {
-      margin: [0, 6, 0, 0],
-      columnGap: 10,
-      columns: [
-        { width: 'auto', ...plainText('Wires: number, colour, AWG') },
-        ...coloursUsed(wires).map(({ code, name, hex }) => ({
-          width: 'auto' as const,
-          columnGap: 3,
-          columns: [
-            { width: 18, svg: swatch(hex), margin: [0, 2, 0, 0] as [number, number, number, number] },
-            { width: 'auto' as const, ...(write(`${code} ${name}`) as object) },
-          ],
-        })),
-      ] as Content[],
-    } as Content,
-  ]
+  return {
+    margin: [0, 6, 0, 0],
+    columnGap: 10,
+    columns: [
+      { width: 'auto', ...plainText('Wires: number, colour, AWG') },
+      ...coloursUsed(wires).map(({ code, name, hex }) => ({
+        width: 'auto' as const,
+        columnGap: 3,
+        columns: [
+          { width: 18, svg: swatch(hex), margin: [0, 2, 0, 0] as [number, number, number, number] },
+          { width: 'auto' as const, ...(write(`${code} ${name}`) as object) },
+        ],
+      })),
+    ] as Content[],
+  } as Content
 }
 
 const plainText = (text: string) => ({ text, color: faint })

@@ -260,7 +260,7 @@ describe('an engine on a thread of its own', () => {
     const start = sheet.startingArrangement()
     const improve = async (plan: Plan, from: Arrangement) => {
       const told: Improvement[] = []
-      await questions.improve(plan, defaultLayers, from, (step) => told.push(step))
+      await questions.improve(plan, { layers: defaultLayers }, from, (step) => told.push(step))
       return { shares: told.map(({ share }) => share), better: told.at(-1)?.better }
     }
     const { shares, better } = await improve(hex, start)

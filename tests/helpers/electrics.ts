@@ -63,8 +63,7 @@ function drivenNets({ resolved, net }: Electrics): Map<string, Range[]> {
   }
   for (const { id, device } of resolved.devices) {
     for (const output of device.outputs)
-      if (output.volts !== undefined && device.supplies.length)
-        drive(`${id} ${output.terminal}`, { min: output.volts, max: output.volts })
+      if (output.volts !== undefined) drive(`${id} ${output.terminal}`, { min: output.volts, max: output.volts })
   }
   return driven
 }
@@ -141,6 +140,9 @@ export function faultsOf(plan: Plan, resolved: ResolvedPlan, wires: Wire[], inte
     const byRegulators = driven.get(net(`RAIL ${id}`))?.every(({ min, max }) => min === max)
     if (byRegulators && !groundNets.has(net(`RAIL ${id}`))) found.add('volts')
   }
+  // A board without a regulator is fed what it takes by a rail from outside.
+  for (const { id, kind, input } of resolved.board.rails)
+    if (kind === 'through' && input && plan.supplies[`board/${id}`] !== undefined) feed(`RAIL ${id}`, input)
   for (const { id, device } of resolved.devices) {
     const touched = (point: string) =>
       wires.some((wire) => !wire.omitted && [wire.from, wire.to].some((end) => end.device === id && end.point === point))

@@ -37,13 +37,11 @@ text {
   font-size: var(--text-fine);
 }
 .board-note,
-.terminal {
-  font-size: var(--text-note);
-}
+.terminal,
 .code,
 .badge,
 .model {
-  font-size: var(--text-tiny);
+  font-size: var(--text-drawn);
 }
 .code,
 .badge,

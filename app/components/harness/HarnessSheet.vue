@@ -6,11 +6,13 @@ import {
   layerNames,
   padSize,
   plainMark,
+  smallestText,
   straightHeights,
   wireShapes,
   type DrawnBox,
   type HarnessDrawing,
   type Layers,
+  type Wire,
 } from '#core/harness'
 import { usePanZoom } from '~/composables/usePanZoom'
 import { useSizeOf } from '~/composables/useSizeOf'
@@ -22,7 +24,7 @@ import { useSheet } from '~/stores/sheet'
 
 const { drawing, improving, progress } = defineProps<{ drawing: HarnessDrawing; improving: boolean; progress: number }>()
 const layers = defineModel<Layers>('layers', { required: true })
-const emit = defineEmits<{ drag: [device: string, at: { x: number; y: number }]; back: [] }>()
+const emit = defineEmits<{ drag: [device: string, at: { x: number; y: number }]; back: []; stop: [] }>()
 const build = useBuild()
 const plan = usePlan()
 const selection = useSelection()
@@ -32,7 +34,7 @@ const shown = useSizeOf(useTemplateRef<SVGSVGElement>('svg'), toRef(useSheet(), 
 /** Pixels on the screen a unit of the drawing. */
 const scale = computed(() => Math.min(shown.value.width / frame.value.width, shown.value.height / frame.value.height) || 1)
 /** So small that details would not be read: names alone are shown, in letters of 10 pixels, in one line or two. */
-const far = computed(() => (scale.value * 11 < 9 ? Math.round(100 / scale.value) / 10 : 0))
+const far = computed(() => (scale.value * smallestText < 7.9 ? Math.round(100 / scale.value) / 10 : 0))
 const farLines = ({ title, width }: DrawnBox) => {
   const room = Math.floor((width - 8) / (0.56 * far.value))
   if (title.length <= room) return [title]
@@ -93,6 +95,34 @@ function walk(event: KeyboardEvent) {
 /** The wire that is picked, for those who do not see it. */
 const picked = computed(() => drawing.wires.find(({ wire }) => selection.selected === `wire:${wire.id}`)?.wire)
 
+/** A device that the pointer rests on; its wires are shown as those of one that is chosen, while none is. */
+const pointed = ref<DrawnBox>()
+let resting: ReturnType<typeof setTimeout> | undefined
+function point(box: DrawnBox | undefined) {
+  clearTimeout(resting)
+  if (!box) pointed.value = undefined
+  else resting = setTimeout(() => (pointed.value = box), 350)
+}
+onBeforeUnmount(() => clearTimeout(resting))
+const chosen = computed(() => drawing.devices.find(({ id }) => selection.selected === `device:${id}`))
+const close = computed(() => chosen.value ?? (selection.selected ? undefined : pointed.value))
+/** Ids of devices wired to the one that is looked at closely. */
+const near = computed(() => {
+  const of = close.value?.id
+  const mine = drawing.wires.filter(({ wire }) => wire.from.device === of || wire.to.device === of)
+  return new Set([of, ...mine.flatMap(({ wire }) => [wire.from.device, wire.to.device])])
+})
+const isFar = (id: string) => close.value !== undefined && !near.value.has(id)
+const isFaded = ({ id, from, to }: Wire) =>
+  close.value
+    ? from.device !== close.value.id && to.device !== close.value.id
+    : Boolean(selection.selected && !selection.lit.has(`wire:${id}`))
+const status = computed(() => {
+  if (improving) return 'Looking for fewer crossings'
+  if (picked.value) return `${picked.value.number}, ${picked.value.net}`
+  return far.value ? 'Too small for its letters: zoom in, or point at a part to read its wires.' : ''
+})
+
 function nudge(event: KeyboardEvent, box: DrawnBox) {
   const steps: Record<string, [number, number]> = {
     ArrowLeft: [-16, 0],
@@ -129,21 +159,19 @@ function allBack() {
           {{ word }}</label
         >
       </span>
-      <span class="quiet looking" role="status">{{
-        improving ? 'Looking for fewer crossings' : picked ? `${picked.number}, ${picked.net}` : ''
-      }}</span>
-      <v-progress-linear
-        v-if="improving"
-        :model-value="progress * 100"
-        class="progress"
-        color="primary"
-        aria-label="Progress of the layout"
-      />
       <v-btn v-if="moved" @click="allBack">Arrange anew</v-btn>
       <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Zoom in" @click="zoom(1.25)" />
       <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Zoom out" @click="zoom(0.8)" />
       <v-btn :icon="mdiFitToPageOutline" aria-label="Show all" @click="fit" />
     </div>
+    <div class="status no-print">
+      <span class="quiet" role="status">{{ status }}</span>
+      <template v-if="improving">
+        <v-progress-linear :model-value="progress * 100" class="progress" color="primary" aria-label="Progress of the layout" />
+        <v-btn size="small" @click="emit('stop')">Stop</v-btn>
+      </template>
+    </div>
+    <WiresOf v-if="close" :id="close.id" class="no-print" :class="close.side" @close="selection.clear()" />
     <svg
       ref="svg"
       class="drawing"
@@ -165,11 +193,11 @@ function allBack() {
       <g
         v-for="drawn in drawing.wires"
         :key="drawn.wire.id"
-        v-memo="[drawing.arrangement, drawn.wire, line(drawn.points), look(`wire:${drawn.wire.id}`)]"
+        v-memo="[drawing.arrangement, drawn.wire, line(drawn.points), look(`wire:${drawn.wire.id}`), isFaded(drawn.wire)]"
         class="wire"
         :class="{
           chosen: selection.lit.has(`wire:${drawn.wire.id}`),
-          faded: selection.selected && !selection.lit.has(`wire:${drawn.wire.id}`),
+          faded: isFaded(drawn.wire),
         }"
         :data-wire="drawn.wire.id"
         @click="selection.select(`wire:${drawn.wire.id}`)"
@@ -196,8 +224,8 @@ function allBack() {
       <g
         v-for="box in drawing.devices"
         :key="box.id"
-        v-memo="[drawing.arrangement, box.x, box.y, box.side, look(`device:${box.id}`), far]"
-        :class="{ chosen: selection.lit.has(`device:${box.id}`) }"
+        v-memo="[drawing.arrangement, box.x, box.y, box.side, look(`device:${box.id}`), isFar(box.id), far]"
+        :class="{ chosen: selection.lit.has(`device:${box.id}`), faded: isFar(box.id) }"
         class="device"
         tabindex="0"
         role="button"
@@ -209,6 +237,8 @@ function allBack() {
         @pointercancel="breakOff"
         @keydown.enter="selection.select(`device:${box.id}`)"
         @keydown="nudge($event, box)"
+        @pointerenter="point(box)"
+        @pointerleave="point(undefined)"
       >
         <DrawnShapes :shapes="boxShapes(box)" />
         <text
@@ -232,6 +262,7 @@ function allBack() {
   flex: none;
 }
 .sheet {
+  position: relative;
   display: flex;
   flex-direction: column;
   flex: 1 0 auto;
@@ -246,10 +277,25 @@ function allBack() {
   gap: var(--space-2);
   padding: var(--space-1) var(--space-4);
 }
-.looking {
-  order: -1;
-  margin-right: auto;
+.status {
+  position: absolute;
+  bottom: 4px;
+  left: var(--space-4);
+  display: flex;
+  align-items: center;
+  gap: var(--space-4);
   font-size: var(--text-small);
+  pointer-events: none;
+}
+.status .v-btn {
+  pointer-events: auto;
+}
+/* On a wide window the tools stand in the free end of the row of views. */
+@media (min-width: 1200px) {
+  .tools {
+    align-self: flex-end;
+    margin-top: -30px;
+  }
 }
 .layers {
   display: flex;
@@ -286,7 +332,7 @@ function allBack() {
   font-size: var(--text-note);
 }
 .drawing :deep(.label) {
-  font-size: var(--text-tiny);
+  font-size: var(--text-drawn);
 }
 .device {
   cursor: move;
@@ -311,7 +357,8 @@ function allBack() {
   stroke: rgb(var(--v-theme-secondary));
   stroke-width: 9px !important;
 }
-.wire.faded {
+.wire.faded,
+.device.faded {
   opacity: 0.25;
 }
 @media print {

@@ -12,6 +12,7 @@ const block = (height: number, at: number): Block => ({
   subtitle: '',
   rows: [],
   badges: [],
+  width: 100,
   height,
   side: 'left',
   x: 0,

@@ -20,6 +20,8 @@ const missed = 2
 const lengthOfBend = 700
 /** A column that reaches beyond the board by this is as bad as one more bend. */
 export const heightOfBend = 24
+/** Bends that each unit costs by which a column reaches beyond what can be read. */
+const tooFar = 0.5
 /** A row at the height of another wire that leaves the board there, in bends. */
 const inTheWay = 0.6
 /** Among places of one cost, that nearest to where it would stand with nothing to align to. */
@@ -49,15 +51,16 @@ export function placesOf(wishes: (Wish | undefined)[], exits: number[], boardHei
  * Heights for the blocks of a column in their order, so that as many wires as
  * can be run straight on, by dynamic programming over the places of each block.
  * @param places of each block, in the order of the column
+ * @param beyond how far the column may reach above and below the board before the drawing is too high
  * @returns height of each block's upper edge, from the board's top edge
  */
-export function alignColumn(column: Block[], places: Places[], boardHeight: number): number[] {
+export function alignColumn(column: Block[], places: Places[], boardHeight: number, beyond = Infinity): number[] {
   let packed = (boardHeight - columnHeight(column)) / 2
   const stages: Stage[] = []
   for (const [index, block] of column.entries()) {
     const stage = stageOf(places[index]!, packed, stages.at(-1), block.height + tightest)
-    if (index === 0) addBeyond(stage, (y) => -y)
-    if (index === column.length - 1) addBeyond(stage, (y) => y + block.height - boardHeight)
+    if (index === 0) addBeyond(stage, (y) => -y, beyond)
+    if (index === column.length - 1) addBeyond(stage, (y) => y + block.height - boardHeight, beyond)
     packed += block.height + grid.gap
     stages.push(stage)
   }
@@ -71,8 +74,11 @@ export function alignColumn(column: Block[], places: Places[], boardHeight: numb
 }
 
 /** Adds what it costs that a column reaches beyond the board. */
-function addBeyond({ heights, costs }: Stage, beyond: (y: number) => number): void {
-  for (let at = 0; at < heights.length; at += 1) costs[at]! += Math.max(0, beyond(heights[at]!)) / heightOfBend
+function addBeyond({ heights, costs }: Stage, beyond: (y: number) => number, most: number): void {
+  for (let at = 0; at < heights.length; at += 1) {
+    const off = Math.max(0, beyond(heights[at]!))
+    costs[at]! += off / heightOfBend + Math.max(0, off - most) * tooFar
+  }
 }
 
 const least = (costs: Float64Array): number => costs.reduce((best, cost, at) => (cost < costs[best]! ? at : best), 0)

@@ -1,7 +1,7 @@
 import { edgeOf } from '../../catalogue'
 import type { ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
-import { grid, layerOf, type DrawnBox, type DrawnTerminal, type Layers, type Side } from './model'
+import { grid, layerOf, letters, type DrawnBox, type DrawnTerminal, type Layers, type Side } from './model'
 
 export interface Row {
   point: string
@@ -18,6 +18,7 @@ export interface Block {
   rows: Row[]
   /** Wires told by a label, on the outer edge. */
   badges: Row[]
+  width: number
   height: number
   side: Side
   x: number
@@ -26,7 +27,7 @@ export interface Block {
 
 /** A box for each device that has a wire at all. */
 export function blocksOf(resolved: ResolvedPlan, wires: Wire[], layers: Layers): Block[] {
-  return resolved.parts
+  const blocks = resolved.parts
     .map((fitted): Block => {
       const order = fitted.device.connectors.flatMap((connector) => connector.pins)
       const rank = (point: string) => (order.includes(point) ? order.indexOf(point) : order.length)
@@ -44,6 +45,7 @@ export function blocksOf(resolved: ResolvedPlan, wires: Wire[], layers: Layers):
         subtitle: fitted.device.name,
         rows,
         badges,
+        width: widthOf(fitted.instance.name, rows, badges),
         height,
         side: 'left',
         x: 0,
@@ -51,7 +53,30 @@ export function blocksOf(resolved: ResolvedPlan, wires: Wire[], layers: Layers):
       }
     })
     .filter((block) => block.rows.length + block.badges.length > 0)
+  // All are as wide as the widest, so that columns have straight edges.
+  const width = Math.max(0, ...blocks.map((block) => block.width))
+  return blocks.map((block) => ({ ...block, width }))
 }
+
+/** How wide a box has to be for its name and for what stands at both ends of each row. */
+function widthOf(title: string, rows: Row[], badges: Row[]): number {
+  const beside = Array.from({ length: Math.max(rows.length, badges.length) }, (_, at) => {
+    const signs = (rows[at]?.label.length ?? 0) + (badges[at]?.label.length ?? 0)
+    return signs * letters.small + 22
+  })
+  return Math.ceil(Math.min(widest, Math.max(narrowest, title.length * letters.name + 16, ...beside)))
+}
+
+const narrowest = 96
+const widest = 176
+
+/** Room that labels of layers that are off want beside the boxes. */
+export function badgeWidth(blocks: Block[], resolved: ResolvedPlan): number {
+  const signs = blocks.flatMap(({ badges }) => badges.map(({ wire }) => badgeWords(badgeOf(wire, resolved)!).length))
+  return signs.length ? Math.ceil(Math.min(widest, Math.max(...signs) * letters.small + 10)) : 8
+}
+
+export const badgeWords = ({ colour, text }: NonNullable<DrawnTerminal['badge']>): string => `${colour} ${text}`
 
 export function columnHeight(column: Block[]): number {
   return column.reduce((sum, block) => sum + block.height + grid.gap, -grid.gap)
@@ -194,19 +219,19 @@ export function rowY(block: Block, at: number): number {
 
 /** Edge of a block that faces the board. */
 export function innerX(block: Block): number {
-  return block.side === 'left' ? block.x + grid.device : block.x
+  return block.side === 'left' ? block.x + block.width : block.x
 }
 
 export function drawBox(block: Block, resolved: ResolvedPlan): DrawnBox {
-  const outer = block.side === 'left' ? block.x : block.x + grid.device
-  const { id, title, subtitle, x, y, height, side } = block
+  const outer = block.side === 'left' ? block.x : block.x + block.width
+  const { id, title, subtitle, x, y, width, height, side } = block
   return {
     id,
     title,
     subtitle,
     x,
     y,
-    width: grid.device,
+    width,
     height,
     side,
     terminals: [
@@ -222,9 +247,13 @@ export function drawBox(block: Block, resolved: ResolvedPlan): DrawnBox {
   }
 }
 
+/** Signs of a label beside a box; the wire list has it whole. */
+const longestBadge = 17
+const shortened = (text: string) => (text.length > longestBadge ? `${text.slice(0, longestBadge - 1).trimEnd()}…` : text)
+
 function badgeOf(wire: Wire, resolved: ResolvedPlan): DrawnTerminal['badge'] {
   const { device, label } = wire.to
   const owner = device === undefined ? undefined : (resolved.device(device)?.instance.name ?? device)
-  const text = owner ? `${label}, ${owner}` : label
+  const text = owner ? shortened(`${label}, ${owner}`) : label.replace('underside ', 'under ')
   return { wire: wire.id, text, kind: wire.kind, colour: wire.colour }
 }

@@ -3,11 +3,12 @@ import type { Wire } from '../wires'
 import { alignColumn, heightOfBend, placesOf, type Places } from './align'
 import { findArrangement, searchArrangement, type Found, type Look } from './arrangement'
 import { boardShape } from './board'
-import { blocksOf, columnHeight, drawBox, groupsOf, placeColumns, sortRows, type Block, type Row } from './blocks'
+import { badgeWidth, blocksOf, columnHeight, drawBox, groupsOf, placeColumns, sortRows, type Block, type Row } from './blocks'
 import { findEscapes } from './escapes'
 import { drawingFigures } from './figures'
 import {
   crossingInBends,
+  unreadCost,
   type Arrangement,
   defaultLayers,
   grid,
@@ -16,12 +17,13 @@ import {
   type HarnessDrawing,
   type Layers,
   type Point,
+  type Room,
   type Side,
 } from './model'
 import { Router } from './route'
 import { Sketch, type Sketched } from './sketch'
 
-export { defaultLayers, layerNames } from './model'
+export { defaultLayers, layerNames, roomOf, smallestText } from './model'
 export type {
   Arrangement,
   DrawnBoard,
@@ -33,6 +35,8 @@ export type {
   Layer,
   Layers,
   Point,
+  Room,
+  SheetWish,
 } from './model'
 export { boardShapes, boxShapes, padLabel, padSize, wireShapes } from './shapes'
 export type { DrawnShape, ShapeRole } from './shapes'
@@ -67,6 +71,9 @@ export class Sheet {
   private readonly blocks: Block[]
   private readonly fitted: Wire[]
   private readonly router: Router
+  private readonly boxWidth: number
+  /** Room beside the boxes for labels. */
+  private readonly badge: number
   /** What arrangements cost, told quickly. */
   readonly sketch: Sketch
   private readonly places = { left: new Map<Row[], Places>(), right: new Map<Row[], Places>() }
@@ -76,14 +83,17 @@ export class Sheet {
     private readonly resolved: ResolvedPlan,
     wires: Wire[],
     private readonly layers: Layers,
+    private readonly room?: Room,
   ) {
     this.fitted = wires.filter((wire) => !wire.omitted)
     this.lines = this.fitted.filter((wire) => layers[layerOf(wire)])
     const used = new Set(this.fitted.filter((wire) => !wire.to.device).map((wire) => wire.to.point))
     this.shape = boardShape(resolved, used)
     this.blocks = blocksOf(resolved, this.fitted, layers)
+    this.boxWidth = this.blocks[0]?.width ?? 0
+    this.badge = badgeWidth(this.blocks, resolved)
     this.router = new Router(this.shape, findEscapes(resolved, this.shape, this.lines), this.lines)
-    this.sketch = new Sketch(this.sketchedDevices(), this.shape, grid.gap)
+    this.sketch = new Sketch(this.sketchedDevices(), this.shape, grid.gap, room?.height)
   }
 
   /** An arrangement with few crossings and bends. */
@@ -91,8 +101,13 @@ export class Sheet {
     return findArrangement(...this.searchFrom())
   }
 
+  /** The harness drawn so. */
+  best(): HarnessDrawing {
+    return this.draw(this.arrange())
+  }
+
   /**
-   * The same in small steps, each of which gives the best so far.
+   * An arrangement in small steps, each of which gives the best so far.
    * @param last an arrangement to start from as well
    */
   arranging(last?: Arrangement): Generator<Found, Arrangement> {
@@ -125,6 +140,11 @@ export class Sheet {
     })
   }
 
+  /** How far columns may reach beyond the board, above and below, before the drawing is too high to be read. */
+  private get beyond(): number {
+    return this.room ? Math.max(0, (this.room.height - 2 * grid.padding - this.shape.height) / 2) : Infinity
+  }
+
   private starts(): Arrangement[] {
     return orders.map((order): Arrangement => {
       const { left, right } = placeColumns(this.resolved, this.blocks, this.fitted, this.layers, this.shape.height, order)
@@ -148,11 +168,17 @@ export class Sheet {
 
   /** Wires on each other and crossings count most, then bends, then height. */
   private look(arrangement: Arrangement): Look {
-    const { all, wires, ways, height } = this.layOut(arrangement, {})
+    const { all, wires, ways, origin, right, height } = this.layOut(arrangement, {})
+    const width = origin.x + right + this.badge + grid.padding
     const { crossings, bends, overlaps, crossed } = drawingFigures({ wires })
     return {
       arrangement,
-      cost: crossings * crossingInBends + overlaps * overlapInBends + bends + height / heightOfBend,
+      cost:
+        crossings * crossingInBends +
+        overlaps * overlapInBends +
+        bends +
+        height / heightOfBend +
+        this.unread(width, height + 2 * grid.padding),
       crossed,
       rows: new Map(all.map(({ id, rows }) => [id, rows.map(({ wire }) => wire.id)])),
       round: ways.round,
@@ -164,10 +190,10 @@ export class Sheet {
     const { resolved, shape } = this
     const { all, ways, origin, wires, right } = this.layOut(arrangement, positions)
     const boxes = all.map((block) => drawBox(shifted(block, origin), resolved))
-    const edge = ({ x, width, side }: DrawnBox) => x + width + (side === 'right' ? grid.badge : 0)
+    const edge = ({ x, width, side }: DrawnBox) => x + width + (side === 'right' ? this.badge : 0)
     return {
-      width: Math.max(origin.x + right + grid.badge, ...boxes.map(edge)) + grid.padding,
-      height: Math.max(origin.y + ways.bottom, ...boxes.map((box) => box.y + box.height)) + grid.padding + grid.row,
+      width: Math.max(origin.x + right + this.badge, ...boxes.map(edge)) + grid.padding,
+      height: Math.max(origin.y + ways.bottom, ...boxes.map((box) => box.y + box.height)) + grid.padding,
       arrangement,
       board: { ...shape, ...origin },
       devices: boxes,
@@ -179,6 +205,12 @@ export class Sheet {
     }
   }
 
+  /** What it counts for that a drawing is too large to be read in its room. */
+  private unread(width: number, height: number): number {
+    if (!this.room) return 0
+    return unreadCost(Math.max(width / this.room.width, height / this.room.height))
+  }
+
   /** Blocks and wires in their places, from the board's upper left corner, and where that comes to lie on the sheet. */
   private layOut(arrangement: Arrangement, positions: Plan['boxPositions']) {
     const { shape, router } = this
@@ -186,17 +218,17 @@ export class Sheet {
     const all = [...columns.left, ...columns.right]
     for (const side of ['left', 'right'] as const) {
       const places = columns[side].map((block) => this.placesOf(block))
-      alignColumn(columns[side], places, shape.height).forEach((y, at) => (columns[side][at]!.y = y))
+      alignColumn(columns[side], places, shape.height, this.beyond).forEach((y, at) => (columns[side][at]!.y = y))
     }
     let ways = router.plan(all, arrangement.round)
-    const leftX = -ways.width.left - grid.device
+    const leftX = -ways.width.left - this.boxWidth
     const rightX = shape.width + ways.width.right
     for (const block of all) block.x = block.side === 'left' ? leftX : rightX
     const upper = Math.min(ways.top, ...all.map(({ y }) => y))
     const lower = Math.max(ways.bottom, ...all.map(({ y, height }) => y + height))
-    const origin = { x: grid.padding + grid.badge - leftX, y: grid.padding + grid.row - upper }
+    const origin = { x: grid.padding + this.badge - leftX, y: grid.padding - upper }
     if (this.moveDragged(all, positions, origin)) ways = router.plan(all, arrangement.round)
-    return { all, ways, origin, wires: router.draw(ways), right: rightX + grid.device, height: lower - upper }
+    return { all, ways, origin, wires: router.draw(ways), right: rightX + this.boxWidth, height: lower - upper }
   }
 
   /** Rows of a block in order, the same array for the same order. */
@@ -231,7 +263,7 @@ export class Sheet {
       const { x, y } = positions[block.id]!
       block.x = x - origin.x
       block.y = y - origin.y
-      block.side = block.x + grid.device / 2 < this.shape.width / 2 ? 'left' : 'right'
+      block.side = block.x + block.width / 2 < this.shape.width / 2 ? 'left' : 'right'
     }
     return dragged.length > 0
   }

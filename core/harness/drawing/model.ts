@@ -1,7 +1,23 @@
 import type { WireKind, Wire } from '../wires'
 
 /** Lengths in the drawing's own units, about a pixel at 100 %. */
-export const grid = { row: 17, head: 18, gap: 14, track: 8, device: 168, padding: 10, badge: 132, label: 70, lane: 8, stub: 12 }
+export const grid = { row: 17, head: 17, gap: 6, track: 7, padding: 6, label: 62, lane: 8, stub: 12 }
+
+/** Height of the smallest letters. */
+export const smallestText = 11
+/** Width of letters: of the smallest, and of a device's name. */
+export const letters = { small: 6.6, name: 7, model: 5.6 }
+
+/** What a drawing is read on, in its own units, at the scale at which its smallest letters can just be read. */
+export interface Room {
+  width: number
+  height: number
+}
+
+/** The room of a screen or a sheet of so many pixels or points, where letters have to be so many of them high. */
+export function roomOf(width: number, height: number, least: number): Room {
+  return { width: (width * smallestText) / least, height: (height * smallestText) / least }
+}
 
 export interface Point {
   x: number
@@ -76,6 +92,14 @@ export interface HarnessDrawing {
   wires: DrawnWire[]
 }
 
+/** Whether a drawing can be read in a room, but for less than a hundredth. */
+export const fitsIn = ({ width, height }: HarnessDrawing, room: Room): boolean =>
+  Math.max(width / room.width, height / room.height) < 1.01
+
+/** What it counts for, in bends, that a drawing is so many times too large for its smallest letters to be read. */
+export const unreadCost = (tooLarge: number): number => (tooLarge > 1 ? unreadAtAll + (tooLarge - 1) * unreadTwice : 0)
+const unreadAtAll = 120
+const unreadTwice = 4000
 /** A crossing is as bad as so many bends. */
 export const crossingInBends = 12
 
@@ -89,6 +113,13 @@ export interface Arrangement extends Record<Side, string[]> {
   rows?: Record<string, string[]>
   /** Wires that go round the board another way than they would by themselves. */
   round?: Record<string, Brim>
+}
+
+/** What is drawn of a harness, and what it is drawn for. */
+export interface SheetWish {
+  layers: Layers
+  /** What it is to be read on; anything when missing. */
+  room?: Room
 }
 
 /** Which kinds of wire are drawn as lines; the others are labels at the device. */

@@ -1,5 +1,15 @@
 import { wireColours } from '../../units'
-import { lineWidth, type DrawnBoard, type DrawnBox, type DrawnPad, type DrawnTerminal, type DrawnWire, type Point } from './model'
+import { badgeWords } from './blocks'
+import {
+  letters,
+  lineWidth,
+  type DrawnBoard,
+  type DrawnBox,
+  type DrawnPad,
+  type DrawnTerminal,
+  type DrawnWire,
+  type Point,
+} from './model'
 
 /** What a shape is in the drawing: who draws it gives it its look by this. */
 export type ShapeRole =
@@ -54,7 +64,7 @@ export function wireShapes({ wire, points, label }: DrawnWire): DrawnShape[] {
   return [
     { as: 'line', role: 'edge', points: line, width: width + 1.2 },
     { as: 'line', role: 'core', points: line, width, colour: wireColours[wire.colour].hex },
-    text('code', { x: label.x, y: label.y - 3 }, `${wire.number} ${wire.colour} ${wire.gauge}`, 'middle'),
+    text('code', { x: label.x, y: label.y - 2 - width / 2 }, `${wire.number} ${wire.colour} ${wire.gauge}`, 'middle'),
   ]
 }
 
@@ -82,7 +92,8 @@ export function boxShapes(box: DrawnBox): DrawnShape[] {
 }
 
 /** Whether name and model have room side by side; the model gives way. */
-const fits = (title: string, subtitle: string, width: number) => title.length * 7.1 + subtitle.length * 5 < width - 18
+const fits = (title: string, subtitle: string, width: number) =>
+  title.length * letters.name + subtitle.length * letters.model < width - 18
 
 function terminalShapes(box: DrawnBox, { x, y, label, badge }: DrawnTerminal): DrawnShape[] {
   const atLeft = x === box.x
@@ -90,7 +101,6 @@ function terminalShapes(box: DrawnBox, { x, y, label, badge }: DrawnTerminal): D
     { as: 'circle', role: 'dot', cx: x, cy: y, r: 2.5 },
     text('terminal', { x: x + (atLeft ? 6 : -6), y: y + 4 }, label, atLeft ? 'start' : 'end'),
   ]
-  if (badge)
-    shapes.push(text('badge', { x: x + (atLeft ? -7 : 7), y: y + 4 }, `${badge.colour} ${badge.text}`, atLeft ? 'end' : 'start'))
+  if (badge) shapes.push(text('badge', { x: x + (atLeft ? -7 : 7), y: y + 4 }, badgeWords(badge), atLeft ? 'end' : 'start'))
   return shapes
 }

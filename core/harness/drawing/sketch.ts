@@ -2,7 +2,7 @@ import { uniformInt } from 'pure-rand/distribution/uniformInt'
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus'
 import type { Edge } from '../../catalogue'
 import { heightOfBend } from './align'
-import { crossingInBends, type Arrangement, type Brim, type Side } from './model'
+import { crossingInBends, unreadCost, type Arrangement, type Brim, type Side } from './model'
 
 /** A wire that leaves the board: over which edge, and where along it. */
 export interface Leaving {
@@ -64,6 +64,7 @@ export class Sketch {
     private readonly devices: Sketched[],
     private readonly board: { width: number; height: number },
     private readonly gap: number,
+    private readonly highest = Infinity,
   ) {
     const count = devices.length
     this.count = count
@@ -194,7 +195,7 @@ export class Sketch {
     for (const one of left) for (const other of right) crossings += facing[one * count + other]!
     crossings += this.ofLinks(left, right)
     const height = Math.max(this.heightOf(left), this.heightOf(right), this.board.height)
-    return crossingInBends * crossings + bends + height / heightOfBend
+    return crossingInBends * crossings + bends + height / heightOfBend + unreadCost(height / this.highest)
   }
 
   /** Crossings of wires between devices with each other and with those to the board. */

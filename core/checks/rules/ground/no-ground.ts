@@ -4,7 +4,7 @@ import { batteryGround, batteryId, boardGround, boardId, referTo } from '../../.
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { groundWire, isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'
 import type { Fix } from '../../finding'
-import { isByHand } from '../../joins'
+import { isByHand, isParted } from '../../joins'
 import { causedBy, fitWire, wireBack } from '../../reports'
 
 function* check(context: CheckContext): Iterable<Report> {
@@ -58,7 +58,11 @@ function* ofBoard(context: CheckContext): Iterable<Report> {
   if (circuit.connected(groundOfBoard, batteryGround) || !circuit.joins(batteryId, boardId)) return
   const isOwn = ({ id }: Wire) => resolved.board.rails.some((rail) => id === wireId(boardId, boardGround(rail.id)))
   // On its way back to the battery the current of the board may go through other parts.
-  const astray = wires.filter((wire) => wire.kind === 'ground' && wire.main && (wire.omitted || isByHand(context, wire)))
+  const fitted = wires.filter(({ omitted }) => !omitted)
+  const leads = (wire: Wire) => wire.omitted && !isParted(context, [...fitted, wire], groundOfBoard, batteryGround)
+  const astray = wires.filter(
+    (wire) => wire.kind === 'ground' && (wire.main ? wire.omitted || isByHand(context, wire) : leads(wire)),
+  )
   const own = astray.length ? astray : wires.filter(isOwn)
   yield {
     subjects: own.map(({ id }) => referTo('wire', id)),
