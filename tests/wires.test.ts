@@ -19,6 +19,7 @@ const rulesOf: Record<Fault, RuleId[]> = {
   ground: ['GND-01'],
   astray: ['SER-01', 'SER-03', 'SER-07', 'PAD-12', 'BUS-03', 'VID-03'],
   fight: ['LVL-04'],
+  level: ['LVL-01'],
 }
 
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
@@ -43,6 +44,8 @@ function compare(plan: Plan, changed: Plan, what: string) {
     const said = rules.filter((rule) => told.has(rule))
     const facts = findings.filter(({ rule }) => rules.includes(rule)).map(({ rule, fact }) => `${rule} ${fact}`)
     if (otherwise && !said.length) continue
+    // The oracle knows of outputs of parts alone, the rule of the board's as well.
+    if (fault === 'level' && !faults.has(fault)) continue
     expect(said.length > 0, `${what}: ${fault}, told by ${facts.join(' | ') || 'none'}`).toBe(faults.has(fault))
   }
   return faults
@@ -92,7 +95,7 @@ describe('the wires as they are', () => {
         })
         for (const fault of compare(plan, edited(plan, ...edits), JSON.stringify(edits))) seen.add(fault)
       }),
-      { seed: seedOf(1104), numRuns: amount(180) },
+      { seed: seedOf(1104), numRuns: amount(400) },
     )
     expect([...seen].sort()).toEqual(Object.keys(rulesOf).sort())
   })

@@ -2,7 +2,7 @@ import type { Wire, WireEnd } from '#core/harness'
 import type { Plan, ResolvedPlan } from '#core/plan'
 
 /** What is electrically wrong with a harness, by kind. */
-export type Fault = 'short' | 'joined' | 'unfed' | 'volts' | 'held' | 'ground' | 'astray' | 'fight'
+export type Fault = 'short' | 'joined' | 'unfed' | 'volts' | 'held' | 'ground' | 'astray' | 'fight' | 'level'
 
 interface Electrics {
   resolved: ResolvedPlan
@@ -165,15 +165,42 @@ export function faultsOf(plan: Plan, resolved: ResolvedPlan, wires: Wire[], inte
   for (const wire of intended) {
     if ((wire.kind === 'signal' || wire.kind === 'video') && net(of(wire.from)) !== net(of(wire.to))) found.add('astray')
   }
-  if (fights(plan, resolved, intended, electrics, of)) found.add('fight')
+  if (overdriven(resolved, electrics)) found.add('level')
+  if (fights(plan, resolved, wires, intended, electrics, of)) found.add('fight')
   return found
+}
+
+/** Whether an output of a part gives more volts than an input on its net, of a part or of the board, is made for. */
+function overdriven(resolved: ResolvedPlan, { net, points }: Electrics): boolean {
+  const known = new Set(points)
+  const highs = new Map<string, number>()
+  const ends = resolved.devices.flatMap(({ id, device }) =>
+    device.terminals
+      .filter(({ role }) => role === 'signal')
+      .map((terminal) => ({ name: net(`${id} ${terminal.id}`), ...terminal })),
+  )
+  for (const { name, direction, high } of ends)
+    if (direction === 'out' && high !== undefined) highs.set(name, Math.max(high, highs.get(name) ?? 0))
+  const bears = (name: string, maxIn: number | undefined) => maxIn === undefined || (highs.get(name) ?? 0) <= maxIn
+  const pins = resolved.board.pins.filter(({ id }) => known.has(`PIN ${id}`))
+  return (
+    !ends.every(({ name, direction, maxIn }) => direction === 'out' || bears(name, maxIn)) ||
+    !pins.every(({ id, maxIn }) => bears(net(`PIN ${id}`), maxIn))
+  )
 }
 
 /**
  * Whether two points drive one net. What drives is told by the wires that were meant: an output at the device's end, else the
  * other end; what speaks both ways does so by turns with all that its copper was meant to meet.
  */
-function fights(plan: Plan, resolved: ResolvedPlan, intended: Wire[], { net }: Electrics, of: (end: WireEnd) => string): boolean {
+function fights(
+  plan: Plan,
+  resolved: ResolvedPlan,
+  wires: Wire[],
+  intended: Wire[],
+  { net }: Electrics,
+  of: (end: WireEnd) => string,
+): boolean {
   const directionOf = ({ device, point }: WireEnd) =>
     device === undefined ? undefined : resolved.device(device)?.device.terminals.find(({ id }) => id === point)?.direction
   const pictureOut = ({ device, point }: WireEnd) =>
@@ -193,11 +220,12 @@ function fights(plan: Plan, resolved: ResolvedPlan, intended: Wire[], { net }: E
       drivers.set(far, far)
     }
   }
-  const wired = new Set(intended.flatMap(({ from, to }) => [from.device, to.device]))
+  // A part that a wire touches, be it the wrong one, will be fed some day.
+  const wired = new Set([...intended, ...wires].flatMap(({ from, to }) => [from.device, to.device]))
   for (const { id, device } of resolved.devices) {
     if (plan.joints[id] || !wired.has(id)) continue
     for (const { id: point, role, direction } of device.terminals)
-      if (role === 'signal' && direction === 'out' && !drivers.has(`${id} ${point}`))
+      if ((role === 'signal' || role === 'video') && direction === 'out' && !drivers.has(`${id} ${point}`))
         drivers.set(`${id} ${point}`, `${id} ${point}`)
   }
   const heard = new Map<string, string>()
