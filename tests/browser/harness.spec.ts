@@ -61,14 +61,32 @@ test('a drag that is broken off by Escape changes nothing, on the sheet and on t
 test('layers turn labels into wires; SVG and PNG come out', async ({ page }) => {
   const id = await freshBuild(page, 'spillway-hex', 'Papers', true)
   await page.goto(`${address}/builds/${id}/harness`)
-  // The whole of so large a harness shows names alone, readable; details come with the first zoom.
+  // The whole of it can be read at once: no letter is under eight pixels.
+  const badge = page.locator('.drawing .badge').first()
   const name = page.locator('.drawing .from-afar').first()
+  await expect(page.getByText('Looking for fewer crossings')).toBeHidden()
+  await expect(badge).toBeVisible()
+  const letters = await page.locator('.drawing').evaluate((svg: SVGSVGElement) => {
+    const scale = svg.getScreenCTM()!.a
+    return [...svg.querySelectorAll('text')].map((text) => scale * parseFloat(getComputedStyle(text).fontSize))
+  })
+  expect(Math.min(...letters)).toBeGreaterThanOrEqual(7.9)
+  // From farther off names alone are shown, and that is said.
+  for (let i = 0; i < 2; i += 1) await page.getByRole('button', { name: 'Zoom out' }).click()
   await expect(name).toBeVisible()
   expect((await name.boundingBox())!.height).toBeGreaterThanOrEqual(9)
-  await expect(page.locator('.drawing .badge').first()).toBeHidden()
-  for (let i = 0; i < 3; i += 1) await page.getByRole('button', { name: 'Zoom in' }).click()
+  await expect(badge).toBeHidden()
+  await expect(page.getByText('Too small for its letters')).toBeVisible()
+  await page.getByRole('button', { name: 'Show all' }).click()
   await expect(name).toBeHidden()
-  await expect(page.locator('.drawing .badge').first()).toBeVisible()
+  await expect(badge).toBeVisible()
+  // A part in hand shows its wires alone, with both ends.
+  await page.locator('[data-box="gnss"]').click()
+  const close = page.getByRole('region', { name: 'Wires of GNSS and compass' })
+  await expect(close.getByRole('row')).toHaveCount(6)
+  await expect(close).toContainText('Corran 7 RX2')
+  await close.getByRole('button', { name: 'Close' }).click()
+  await expect(close).toBeHidden()
   await page.getByLabel('Layers').getByLabel('supply').check()
   await page.getByLabel('Layers').getByLabel('ground').check()
   await expect(page.locator('.drawing .badge')).toHaveCount(0)
@@ -91,9 +109,9 @@ test('a part is moved on the airframe and its wires change length', async ({ pag
   await page.goto(`${address}/builds/${id}/harness`)
   const length = async () => {
     const { plan } = (await (await page.request.get(`${address}/api/builds/${id}`)).json()) as {
-      plan: { spots: Record<string, { y: number }> }
+      plan: { positions: Record<string, { y: number }> }
     }
-    return plan.spots.gnss?.y
+    return plan.positions.gnss?.y
   }
   await view(page, 'Airframe')
   const above = page.locator('[data-side="top"] [data-part="gnss"]')
@@ -272,7 +290,7 @@ test('two fingers spread and pinch the drawing, one moves it', async ({ page, co
   const sheet = page.getByTestId('harness')
   const frame = async () => (await sheet.getAttribute('viewBox'))!.split(' ').map(Number) as [number, number, number, number]
   const whole = await frame()
-  // A point where nothing lies, near the corner.
+  // Points between the devices, where no box lies.
   const { x, y } = (await sheet.boundingBox())!
   const session = await context.newCDPSession(page)
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...points: [number, number][]) =>
@@ -281,10 +299,10 @@ test('two fingers spread and pinch the drawing, one moves it', async ({ page, co
       touchPoints: points.map(([dx, dy], id) => ({ x: x + dx, y: y + dy, id })),
     })
   const spread = async (from: number, to: number) => {
-    await touch('touchStart', [200 - from, 30], [200 + from, 30])
+    await touch('touchStart', [480 - from, 30], [480 + from, 30])
     for (let step = 1; step <= 8; step += 1) {
       const apart = from + ((to - from) * step) / 8
-      await touch('touchMove', [200 - apart, 30], [200 + apart, 30])
+      await touch('touchMove', [480 - apart, 30], [480 + apart, 30])
     }
     await touch('touchEnd')
   }
@@ -294,9 +312,9 @@ test('two fingers spread and pinch the drawing, one moves it', async ({ page, co
   await spread(120, 60)
   await expect.poll(async () => (await frame())[2]).toBeGreaterThan(near[2] * 1.5)
   const before = await frame()
-  await touch('touchStart', [60, 20])
-  await touch('touchMove', [100, 60])
-  await touch('touchMove', [140, 100])
+  await touch('touchStart', [480, 20])
+  await touch('touchMove', [520, 60])
+  await touch('touchMove', [560, 100])
   await touch('touchEnd')
   await expect.poll(async () => (await frame())[0]).toBeLessThan(before[0])
   expect((await frame())[2]).toBeCloseTo(before[2])

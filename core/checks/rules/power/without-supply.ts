@@ -4,6 +4,7 @@ import { supplyPlaced } from '../../../suitability'
 import { formatVolts } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
+import { makersOn } from '../../makers'
 import { endWords, feedFixes, fitWire, suitingSources, supplyReports, wireBack, causedBy } from '../../reports'
 import { isUpsetSupply } from '../../upset'
 
@@ -20,6 +21,8 @@ function* check(context: CheckContext): Iterable<Report> {
     if (source || alternativeFed(feeds, supply) || isIdle(resolved, supply.fitted)) continue
     if (supply.fitted.id === boardId && !boardInputUsed(context, supply)) continue
     if (isUpsetSupply(context, supply)) continue
+    // Copper may lead to it what its wires were not meant to: then it is fed, and with which volts is for another rule.
+    if (makersOn(context, context.circuit.netOfInput(supply)).length) continue
     const suiting = suitingSources(context, supply)
     const beyond = suiting.length ? undefined : beyondBattery(context, supply)
     // What would be fed by the board hangs on what feeds the board: that is told once.
