@@ -29,7 +29,7 @@ export class Draughtsman {
     for (;;) {
       const { done, value } = search.next()
       if (done) {
-        if (sheet.costOf(value) < least) await tell({ share: 1, better: value })
+        await tell({ share: 1, ...(sheet.costOf(value) < least && { better: value }) })
         return
       }
       if (Date.now() - since < slice) continue

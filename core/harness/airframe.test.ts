@@ -126,4 +126,14 @@ describe('cables', () => {
       }
     }
   })
+
+  it('has the servos of elevator and rudder at the tail of a wing, each elsewhere, those of the ailerons in the wing', () => {
+    const resolved = resolvePlan(allocated('fellside-mapper'))
+    const { size } = resolved.plan.craft
+    const [left, right, elevator, rudder] = ['aileron-l', 'aileron-r', 'elevator', 'rudder'].map((id) => spotOf(resolved, id))
+    for (const { y } of [elevator!, rudder!]) expect(y).toBeLessThan(-0.25 * size)
+    expect(elevator!.x).not.toBe(rudder!.x)
+    for (const { y } of [left!, right!]) expect(Math.abs(y)).toBeLessThan(0.05 * size)
+    expect(Math.sign(left!.x)).toBe(-Math.sign(right!.x))
+  })
 })

@@ -1,5 +1,15 @@
 import type { DeviceClass, Pad } from '../catalogue'
-import { batteryId, boardId, jointPoint, readPoint, type Plan, type ResolvedPlan, type Spot } from '../plan'
+import {
+  batteryId,
+  boardId,
+  jointPoint,
+  keyOf,
+  readPoint,
+  type FittedDevice,
+  type Plan,
+  type ResolvedPlan,
+  type Spot,
+} from '../plan'
 import type { Millimetres } from '../units'
 import type { WireEnd } from './wires'
 
@@ -84,7 +94,9 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   if (resolved.plan.joints[id]) return jointSpot(resolved, id)
   const fitted = resolved.device(id)
   if (!fitted) return { x: 0, y: 0 }
-  const same = resolved.devices.filter(({ device }) => device.class === fitted.device.class)
+  const tail = wing ? tailAxis(resolved, fitted) : undefined
+  if (tail) return { x: Math.round((tail === 'pitch' ? 0.06 : -0.06) * craft.size), y: Math.round(-0.29 * craft.size) }
+  const same = resolved.devices.filter((each) => each.device.class === fitted.device.class && !(wing && tailAxis(resolved, each)))
   const rank = same.indexOf(fitted)
   const single = fitted.device.needs.filter(({ kind }) => kind === 'pulse').length === 1
   if (fitted.device.class === 'esc' && single && !wing) {
@@ -103,6 +115,13 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   const narrow = wing ? 0.28 : 1
   const sided = fitted.device.class === 'servo' ? side * (x - step) : narrow * (x + side * step)
   return { x: Math.round(sided * craft.size), y: Math.round(y * craft.size) }
+}
+
+/** The axis that a servo steers from the tail: of pitch and yaw the surfaces are there. */
+function tailAxis({ plan }: ResolvedPlan, { id, device }: FittedDevice): 'pitch' | 'yaw' | undefined {
+  if (device.class !== 'servo') return undefined
+  const outputs = device.needs.flatMap((need) => plan.controls.outputs[keyOf(id, need.id)] ?? [])
+  return outputs.flatMap(({ by, axis }) => (by === 'surface' && (axis === 'pitch' || axis === 'yaw') ? [axis] : []))[0]
 }
 
 /** A joint lies between the parts whose wires meet there, and the board. */

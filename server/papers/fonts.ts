@@ -40,6 +40,8 @@ export class Faces {
   private faceOf(sign: string): { face?: string; shown: string } {
     const code = sign.codePointAt(0)!
     if (code < 32 || this.own.hasGlyphForCodePoint(code)) return { shown: sign }
+    // Spaces of another width than the usual: they part, and hold together what stands around them.
+    if (/\p{Zs}/u.test(sign)) return { shown: '\u00a0' }
     const other = this.others.find(({ font }) => font.hasGlyphForCodePoint(code))
     if (other) return { face: other.name, shown: sign }
     this.missing.add(sign)

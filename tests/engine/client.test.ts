@@ -261,7 +261,7 @@ describe('an engine on a thread of its own', () => {
     const improve = async (plan: Plan, from: Arrangement) => {
       const told: Improvement[] = []
       await questions.improve(plan, { layers: defaultLayers }, from, (step) => told.push(step))
-      return { shares: told.map(({ share }) => share), better: told.at(-1)?.better }
+      return { shares: told.map(({ share }) => share), better: told.findLast((step) => step.better)?.better }
     }
     const { shares, better } = await improve(hex, start)
     expect(shares).toEqual([...shares].sort((one, other) => one - other))
@@ -269,7 +269,7 @@ describe('an engine on a thread of its own', () => {
     expect(cost(sheet.draw(better!))).toBeLessThan(cost(sheet.draw(start)))
     expect(cost(sheet.draw(better!))).toBeLessThanOrEqual(cost(drawHarness(resolved, wiresOf(resolved), defaultLayers)))
     const [overtaken, last] = await Promise.all([improve({ ...hex, note: 'x' }, start), improve({ ...hex, note: 'y' }, start)])
-    expect(overtaken.better).toBeUndefined()
+    expect(overtaken.shares.at(-1) ?? 0).toBeLessThan(1)
     expect(last.better).toEqual(better)
     questions.stop()
   })

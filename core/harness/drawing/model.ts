@@ -6,7 +6,7 @@ export const grid = { row: 17, head: 17, gap: 6, track: 7, padding: 6, label: 62
 /** Height of the smallest letters. */
 export const smallestText = 11
 /** Width of letters: of the smallest, and of a device's name. */
-export const letters = { small: 6.6, name: 7, model: 5.6 }
+export const letters = { small: 6.6, name: 7, model: 6.2 }
 
 /** What a drawing is read on, in its own units, at the scale at which its smallest letters can just be read. */
 export interface Room {

@@ -9,16 +9,19 @@ import { defaultLayers, harnessParts, roomOf, wiresOf } from '../index'
 const paper = roomOf(785, 433, 6)
 
 describe('a harness on paper', () => {
-  it.each(['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)('is one sheet where its letters can be read: %s', (name) => {
-    const resolved = resolvePlan(allocated(name))
-    const wires = wiresOf(resolved)
-    const [whole, ...more] = harnessParts(resolved, wires, defaultLayers, paper)
-    expect(more).toEqual([])
-    expect(whole).toMatchObject({ isReadable: true })
-    // Asked for once more with that arrangement, it is drawn so.
-    const again = harnessParts(resolved, wires, defaultLayers, paper, whole!.drawing.arrangement)
-    expect(again[0]!.drawing).toEqual(whole!.drawing)
-  })
+  it.each(['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)(
+    'is one sheet where its letters can be read: %s',
+    (name) => {
+      const resolved = resolvePlan(allocated(name))
+      const wires = wiresOf(resolved)
+      const [whole, ...more] = harnessParts(resolved, wires, defaultLayers, paper)
+      expect(more).toEqual([])
+      expect(whole).toMatchObject({ isReadable: true })
+      // Asked for once more with that arrangement, it is drawn so.
+      const again = harnessParts(resolved, wires, defaultLayers, paper, whole!.drawing.arrangement)
+      expect(again[0]!.drawing).toEqual(whole!.drawing)
+    },
+  )
 
   it('is parted where it is too large: every wire stands on one sheet, each of which can be read', () => {
     const plan = largestPlan(30, 60)

@@ -74,7 +74,16 @@ const isWired = computed(() => wires.value.some((wire) => wire.kind === 'signal'
     <AnalysisScope v-else-if="build.analysis" :analysis="build.analysis">
       <ViewTabs v-model="id" :views of="harness" />
       <template v-if="id === 'drawing'">
-        <HarnessSheet v-if="drawing" v-model:layers="layers" :drawing :improving :progress @drag="drag" @back="putBack" @stop="settle" />
+        <HarnessSheet
+          v-if="drawing"
+          v-model:layers="layers"
+          :drawing
+          :improving
+          :progress
+          @drag="drag"
+          @back="putBack"
+          @stop="settle"
+        />
         <p v-else class="pa-6 quiet">Drawing it.</p>
         <DeferredPart v-if="drawing"><WireTable :wires /></DeferredPart>
       </template>
