@@ -124,7 +124,7 @@ export abstract class DocumentSession<T, E, Around extends DocumentSurroundings<
   protected sayLeft(): void {
     if (!this.left.length) return
     const labels = this.left.map(({ label }) => label).join('; ')
-    this.around.tell(`Not saved when ${this.called} was left, and continued: ${labels}.`)
+    this.around.tell(`Unsaved change of ${this.called} recovered: ${labels}.`)
     this.left = []
   }
 

@@ -1,9 +1,12 @@
 import { demoPlans } from '../../cli/files'
 import { layered, outside } from '../../tests/helpers/layered'
 import { adopt, analyse } from '#core/engine'
-import { defaultLayers, drawHarness, drawingFigures, wiresOf } from '#core/harness'
+import { defaultLayers, drawingFigures, roomOf, Sheet, wiresOf } from '#core/harness'
 import { resolvePlan } from '#core/plan'
 import { row } from './figures'
+
+/** The drawing's part of a window of 1280 × 800 with the findings open, its letters of eight pixels. */
+const screen = roomOf(964, 600, 8)
 
 for (const { id, plan } of demoPlans()) {
   const resolved = resolvePlan(adopt(plan, analyse(plan).proposal))
@@ -15,16 +18,26 @@ for (const { id, plan } of demoPlans()) {
     const times: number[] = []
     for (let turn = 0; turn < 10; turn += 1) {
       const start = performance.now()
-      drawHarness(resolved, wires, layers)
+      new Sheet(resolved, wires, layers, screen).best()
       times.push(performance.now() - start)
     }
-    const drawing = drawHarness(resolved, wires, layers)
+    const first: number[] = []
+    for (let turn = 0; turn < 10; turn += 1) {
+      const start = performance.now()
+      const sheet = new Sheet(resolved, wires, layers, screen)
+      sheet.draw(sheet.startingArrangement())
+      first.push(performance.now() - start)
+    }
+    const drawing = new Sheet(resolved, wires, layers, screen).best()
+    const large = Math.min(screen.width / drawing.width, screen.height / drawing.height)
     const whole = drawingFigures(drawing)
     const own = drawingFigures(outside(drawing))
     const other = await layered(drawing)
+    row(`${id}, ${name}: first drawing`, first)
     row(`${id}, ${name}: layout and routing`, times)
     process.stdout.write(
-      `  outside the board: own ${own.crossings} crossings, ${own.bends} bends; layered ${other.crossings} crossings, ${other.bends} bends, ${other.time.toFixed(0)} ms\n` +
+      `  letters of ${(8 * large).toFixed(1)} px\n` +
+        `  outside the board: own ${own.crossings} crossings, ${own.bends} bends; layered ${other.crossings} crossings, ${other.bends} bends, ${other.time.toFixed(0)} ms\n` +
         `  with the ways on the board: ${whole.crossings} crossings, ${whole.bends} bends, ${whole.overlaps} wires on each other\n`,
     )
   }

@@ -108,7 +108,7 @@ test('what is typed and not saved outlasts a reload, is taken back, and is dropp
   await expect(page.getByText('Not saved yet')).toBeVisible()
   await page.reload()
   await expect(mass).toHaveValue('15')
-  await expect(page.getByText('Not saved when this definition was left, and continued: change mass.')).toBeVisible()
+  await expect(page.getByText('Unsaved change of this definition recovered: change mass.')).toBeVisible()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(mass).toHaveValue('14.2')
   await expect(page.getByText('Saved', { exact: true })).toBeVisible()

@@ -104,7 +104,7 @@ test('every other view is printed with all it holds', async ({ page }) => {
   }
   for (const [view, words] of [
     ['links', 'Wireless adapter'],
-    ['devices', 'Constellation assistance'],
+    ['devices', 'Satellite corrections (SBAS)'],
     ['steps', 'Save, restart the board'],
     ['load', 'every loop'],
   ]) {

@@ -577,9 +577,7 @@ describe('what a page could not save before it ended', () => {
     const after = await BuildSession.open('spillway-hex', next.surroundings)
     expect(after.state.plan).toEqual(before.state.plan)
     await next.ring()
-    expect(next.told).toEqual([
-      'Not saved when this build was left, and continued: Rename GNSS and compass to Eye; Change the note.',
-    ])
+    expect(next.told).toEqual(['Unsaved change of this build recovered: Rename GNSS and compass to Eye; Change the note.'])
     expect(after.state).toMatchObject({ saveState: 'saved', version: 2 })
     expect(builds.plan('spillway-hex', 2)).toEqual(before.state.plan)
     expect(shelf.kept.size).toBe(0)
@@ -659,7 +657,7 @@ describe('what a page could not save before it ended', () => {
     expect(after.state).toMatchObject({ saveState: 'saved', version: 3 })
     expect(after.state.conflict).toBeUndefined()
     expect(builds.plan('spillway-hex', 3)).toEqual(before.state.plan)
-    expect(next.told).toEqual(['Not saved when this build was left, and continued: Change the note.'])
+    expect(next.told).toEqual(['Unsaved change of this build recovered: Change the note.'])
     after.undo()
     after.undo()
     await next.ring()
@@ -724,7 +722,7 @@ describe('what a page could not save before it ended', () => {
     const plan = builds.plan('spillway-hex', builds.find('spillway-hex')!.version)!
     expect(plan.note).toBe('n')
     expect(plan.devices.map(({ name }) => name)).toContain('Lens')
-    expect(here.told).toEqual(['Not saved when this build was left, and continued: Rename Camera to Lens.'])
+    expect(here.told).toEqual(['Unsaved change of this build recovered: Rename Camera to Lens.'])
     // The very steps again, as another tab may have heard of them too: nothing is done twice.
     expect(heirs.at(-1)!(left.at(-1)!)).toBe(true)
     await here.ring()

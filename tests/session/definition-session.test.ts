@@ -126,7 +126,7 @@ describe('an opened definition', () => {
     const again = opened(server, shelf)
     const next = await again.session
     expect(next.state).toMatchObject({ document: { mass: 9 }, saveState: 'changed' })
-    expect(again.told).toEqual(['Not saved when this definition was left, and continued: change mass.'])
+    expect(again.told).toEqual(['Unsaved change of this definition recovered: change mass.'])
     next.undo()
     expect(next.state.document).toEqual(shipped)
     heavier(next, 10)

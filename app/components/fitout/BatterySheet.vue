@@ -107,8 +107,8 @@ const estimate = computed(() =>
     />
     <FigureField
       v-for="(word, field) in {
-        hover: plan.craft.outline === 'wing' ? 'Cruising, A a motor' : 'Hovering, A a motor',
-        full: 'Full, A a motor',
+        hover: plan.craft.outline === 'wing' ? 'Cruise current per motor, A' : 'Hover current per motor, A',
+        full: 'Full throttle current per motor, A',
       }"
       :key="field"
       figure="motor"

@@ -82,7 +82,7 @@ const facingOf = (text: string): LightPiece['facing'] => (text === 'down' || tex
       <dt>Now</dt>
       <dd class="mono">{{ segments.length ? formatAmps(ampsOf(lit, laid.strip.limit)) : 'dark' }}</dd>
       <template v-if="figures">
-        <dt>In quiet flight, at worst</dt>
+        <dt>Normal, highest</dt>
         <dd class="mono">{{ formatAmps(figures.typical) }}, {{ formatAmps(figures.worst) }}</dd>
         <dt>First and last light</dt>
         <dd class="mono" :class="{ 'text-error': figures.last < leastVolts(laid) }">

@@ -94,7 +94,7 @@ function duplicate() {
       <dd v-if="instance.leftOut.includes(need.id)">
         left out
         <v-btn size="x-small" @click="build.edit({ type: 'need.leave-out', need: keyOf(instance.id, need.id), leftOut: false })"
-          >Want it again</v-btn
+          >Use it after all</v-btn
         >
       </dd>
       <dd v-else-if="takesPlace(need)">{{ names.place(plan.assignment[keyOf(instance.id, need.id)]?.place) }}</dd>

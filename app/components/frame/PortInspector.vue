@@ -34,10 +34,10 @@ const docked = computed(() => build.analysis?.lanes.find((lane) => lane.port ===
       <dd>{{ pads('rx') }}</dd>
       <dt>Rate</dt>
       <dd>{{ formatBaud(port.minBaud) }} to {{ formatBaud(port.maxBaud) }}</dd>
-      <dt>One wire</dt>
-      <dd>{{ port.halfDuplex ? 'can' : 'cannot' }}</dd>
+      <dt>Half duplex</dt>
+      <dd>{{ port.halfDuplex ? (port.oneWire === 'rx' ? 'yes, on RX' : 'yes') : 'no' }}</dd>
       <dt>USB</dt>
-      <dd>{{ port.usbShared ? 'wired to the bridge, lost while USB is in use' : 'apart' }}</dd>
+      <dd>{{ port.usbShared ? 'wired to the bridge, lost while USB is in use' : 'not shared' }}</dd>
       <dt>On it</dt>
       <dd>{{ docked.map((link) => names.needOfDevice(link.need)).join('; ') || 'nothing' }}</dd>
     </dl>

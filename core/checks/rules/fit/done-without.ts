@@ -9,7 +9,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       yield {
         subjects: [referTo('device', id), referTo('need', key)],
         fact: `${nameOf({ id, instance, device })} is a must, and does without ${need.label}`,
-        fixes: [{ label: 'Want it again', edit: { type: 'need.leave-out', need: key, leftOut: false } }],
+        fixes: [{ label: 'Use it after all', edit: { type: 'need.leave-out', need: key, leftOut: false } }],
       }
     }
   }

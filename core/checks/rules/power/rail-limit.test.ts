@@ -17,7 +17,7 @@ describe('PWR-02', () => {
       {
         severity: 'weigh',
         subjects: ['rail:v5', 'device:ring', 'device:gnss'],
-        fact: '5 V gives 2 A; 1.2 A is drawn typically and 2.1 A at peak, if all peak at once, 1.6 A of it by Ring; Ring, Gnss hang on it',
+        fact: '5 V gives 2 A; 1.2 A is drawn typically and 2.1 A at peak, if all peak at once, 1.6 A of it by Ring; it feeds Ring, Gnss',
       },
     ])
   })

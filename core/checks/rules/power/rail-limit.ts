@@ -27,7 +27,7 @@ function* check(context: CheckContext): Iterable<Report> {
         source.place,
         ...fed.filter(({ supply }) => supply.fitted.id !== boardId).map(({ supply }) => referTo('device', supply.fitted.id)),
       ],
-      fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak${together ? ', if all peak at once' : ''}, ${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}; ${sharers.join(', ')} hang${sharers.length > 1 ? '' : 's'} on it`,
+      fact: `${source.label} gives ${formatAmps(source.limit)}; ${formatAmps(typical)} is drawn typically and ${formatAmps(peak)} at peak${together ? ', if all peak at once' : ''}, ${formatAmps(heaviest.peak)} of it by ${nameOf(heaviest.supply.fitted)}; it feeds ${sharers.join(', ')}`,
       fixes: reliefOf(context, source.place, heaviest.supply, peak - source.limit),
     }
   }
