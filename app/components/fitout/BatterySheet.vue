@@ -107,8 +107,8 @@ const estimate = computed(() =>
     />
     <FigureField
       v-for="(word, field) in {
-        hover: plan.craft.outline === 'wing' ? 'Cruise current per motor, A' : 'Hover current per motor, A',
-        full: 'Full throttle current per motor, A',
+        hover: plan.craft.outline === 'wing' ? 'Cruise A per motor' : 'Hover A per motor',
+        full: 'Full A per motor',
       }"
       :key="field"
       figure="motor"

@@ -60,6 +60,7 @@ let waiting = 0
 const { hold, pull, letGo, breakOff } = useSvgDrag<DrawnBox>({
   place: (box) => {
     held = { at: { x: box.x, y: box.y }, levels: [...straightHeights(drawing, box.id), box.y], moved: false }
+    point(undefined)
     return box
   },
   follow: ({ id }, { x, y }) => {
