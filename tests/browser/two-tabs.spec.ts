@@ -69,7 +69,7 @@ test('what a tab had not saved when it was closed is gone on with in another of 
   await saved(page)
   await other.close({ runBeforeUnload: false })
   await expect(page.getByRole('button', { name: 'Lens', exact: true })).toBeVisible()
-  await expect(page.getByText('continued: Rename Camera to Lens')).toBeVisible()
+  await expect(page.getByText('recovered: Rename Camera to Lens')).toBeVisible()
   await saved(page)
   await expect(page.getByRole('button', { name: 'Mine', exact: true })).toBeVisible()
   await page.getByRole('banner').getByRole('button', { name: 'Undo', exact: true }).click()

@@ -33,12 +33,12 @@ test('work done while the server is down is kept in the browser, told of, and ta
   server = await startServer({ PORT: String(port), NITRO_PORT: String(port) }, directory)
   const next = await context.newPage()
   await next.goto(`http://127.0.0.1:${port}/builds/spillway-hex/fit-out`)
-  await expect(next.getByText('continued: Rename Camera to Lens')).toBeVisible()
+  await expect(next.getByText('recovered: Rename Camera to Lens')).toBeVisible()
   await expect(next.getByRole('button', { name: 'Lens', exact: true })).toBeVisible()
   await expect(next.getByRole('banner').getByText('Saved', { exact: true })).toBeVisible()
   await next.reload()
   await expect(next.getByRole('button', { name: 'Lens', exact: true })).toBeVisible()
-  await expect(next.getByText('continued:')).toBeHidden()
+  await expect(next.getByText('recovered:')).toBeHidden()
 })
 
 test('what is wrong with the data is told above everything, and goes when it is mended', async ({ page }) => {
