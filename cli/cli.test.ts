@@ -279,7 +279,7 @@ describe('command line', () => {
     const { status, stdout } = await ypodoma('lights', hex)
     expect(status).toBe(0)
     expect(stdout).toMatch(
-      /^LED ring: 60 lights in 4 pieces, up to 50 %\n {2}1\.05 A in quiet flight, 1\.27 A at worst; 4\.\d+ V at the first light, 4\.\d+ V at the last; a frame takes 2\.08 ms/,
+      /^LED ring: 60 lights in 4 pieces, up to 50 %\n {2}normal 1\.05 A, highest 1\.27 A; 4\.\d+ V at the first light, 4\.\d+ V at the last; a frame takes 2\.08 ms/,
     )
     const rows = (await ypodoma('lights', hex, '--csv')).stdout.trim().split('\r\n')
     expect(rows).toHaveLength(61)

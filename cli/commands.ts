@@ -5,8 +5,8 @@ import { drawbackCount, drawbacksOf } from '#core/allocation'
 import { adopt, analyse, begun, type Analysis } from '#core/engine'
 import {
   defaultLayers,
-  roomOf,
-  Sheet,
+  drawHarness,
+  paperRoom,
   powerStates,
   wiresOf,
   type Layer,
@@ -114,7 +114,7 @@ export async function drawCommand(file: string, { svg, layers }: { svg: string; 
   const { plan } = await allocated(readPlanFile(file))
   const resolved = resolvePlan(plan)
   const shown = Object.fromEntries((Object.keys(defaultLayers) as Layer[]).map((kind) => [kind, wanted.includes(kind)])) as Layers
-  const text = harnessSvg(new Sheet(resolved, wiresOf(resolved), shown, roomOf(785, 449, 6)).best(), plan.name)
+  const text = harnessSvg(drawHarness(resolved, wiresOf(resolved), shown, { room: paperRoom }), plan.name)
   if (svg === '-') {
     process.stdout.write(text)
     return

@@ -112,7 +112,7 @@ export async function lightsCommand(file: string, { json, csv }: { json?: boolea
       print(`${name}: ${lights.length} lights in ${pieces.length} pieces, up to ${Math.round(limit * 100)} %`)
       if (figures)
         print(
-          `  ${formatAmps(figures.typical)} in quiet flight, ${formatAmps(figures.worst)} at worst; ${formatVolts(figures.first)} at the first light, ${formatVolts(figures.last)} at the last; a frame takes ${figure(figures.frame / 1000, 'ms')}`,
+          `  normal ${formatAmps(figures.typical)}, highest ${formatAmps(figures.worst)}; ${formatVolts(figures.first)} at the first light, ${formatVolts(figures.last)} at the last; a frame takes ${figure(figures.frame / 1000, 'ms')}`,
         )
     }
   tellFaults(resolved, 'lights', json === true || csv === true)

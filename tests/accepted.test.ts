@@ -133,7 +133,7 @@ describe('the empty, the smallest and the largest plan', () => {
       const start = sheet.startingArrangement()
       const shares: number[] = []
       await engine.improve(parcel, { layers }, start, ({ share }) => void shares.push(share))
-      expect(drawHarness(resolved, wiresOf(resolved), layers, start).width).toBeGreaterThan(0)
+      expect(drawHarness(resolved, wiresOf(resolved), layers, { arrangement: start }).width).toBeGreaterThan(0)
     })
 
     it(`goes through every command: ${name}`, async () => {

@@ -107,7 +107,7 @@ describe('the drawing as SVG', () => {
     ]) {
       const named = { ...plan, name, devices: plan.devices.map((device) => ({ ...device, name })) }
       const resolved = resolvePlan(named)
-      const svg = harnessSvg(drawHarness(resolved, wiresOf(resolved), defaultLayers, arrangement), name, {})
+      const svg = harnessSvg(drawHarness(resolved, wiresOf(resolved), defaultLayers, { arrangement }), name, {})
       expect(isWellFormed(svg), JSON.stringify(name)).toBe(true)
       expect(svg).not.toContain('<script')
     }

@@ -19,6 +19,7 @@ import {
   wiresOf,
   type HarnessDrawing,
   Sheet,
+  paperRoom,
   roomOf,
 } from './index'
 
@@ -115,7 +116,7 @@ const measured = names.flatMap((name) =>
 
 /** The drawing's part of a window of 1280 × 800 with the findings open, and of a sheet of A4. */
 const screen = roomOf(964, 600, 8)
-const paper = roomOf(785, 449, 6)
+const paper = paperRoom
 
 const drawings = new Map<string, HarnessDrawing>()
 /** A demo build drawn with some layers; once. */
@@ -238,7 +239,7 @@ describe('drawHarness', () => {
       const plan = allocated('spillway-hex', { type: 'box.move', box: 'gnss', at: { x, y: 400 } })
       const resolved = resolvePlan(plan)
       const { arrangement } = drawn('spillway-hex')
-      const drawing = drawHarness(resolved, wiresOf(resolved), defaultLayers, arrangement)
+      const drawing = drawHarness(resolved, wiresOf(resolved), defaultLayers, { arrangement })
       const box = drawing.devices.find(({ id }) => id === 'gnss')!
       expect([box.x, box.y]).toEqual([x, 400])
       const wire = drawing.wires.find(({ wire: one }) => one.id === 'gnss.tx')!

@@ -10,6 +10,7 @@ export {
   drawingFigures,
   labelSide,
   layerNames,
+  paperRoom,
   roomOf,
   smallestText,
   padLabel,

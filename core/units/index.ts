@@ -1,4 +1,4 @@
-export { figure, formatAmps, formatBaud, formatShare, formatVolts, grouped, plain } from './quantity'
+export { figure, formatAmps, formatBaud, formatShare, formatVolts, grouped, plain, thinSpace } from './quantity'
 export type { Amps, Baud, Grams, Hertz, Millimetres, Unit, Volts } from './quantity'
 export { copperMassPerMetre, wireColours, wireDiameter, wireResistancePerMetre } from './wire'
 export type { WireColour } from './wire'

@@ -11,7 +11,8 @@ export type Grams = number
 /** Frequency in hertz. */
 export type Hertz = number
 
-const thinSpace = '\u202f'
+/** Parts groups of digits. */
+export const thinSpace = '\u202f'
 
 /** Writes a number with at most `digits` decimals and no trailing zeros. */
 export function plain(value: number, digits = 2): string {

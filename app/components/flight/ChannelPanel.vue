@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { figure } from '#core/units'
 /** One channel: its scale, and what its ranges do. */
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js'
 import { carrierOf, hasTarget, jobName, switchedLines } from '#core/controls'
 import { flightModes, freshId, jobKinds, mostJobs, type Job, type JobKind } from '#core/plan'
+import { figure } from '#core/units'
 import { useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { figure } from '#core/units'
 /** The µs scale of a channel: what each stretch switches, where the positions of its control fall, with ends that are dragged or moved by key. */
 import { columnsOf, hysteresis, jobName, scale } from '#core/controls'
 import type { Job } from '#core/plan'
+import { figure } from '#core/units'
 import { useResolved } from '~/composables/usePlan'
 import { useSvgDrag } from '~/composables/useSvgDrag'
 

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { figure } from '#core/units'
 /** From the pilot's switches to what they do: the handset, a table of all positions, and the chain as it stands now. */
 import {
   chainAt,
@@ -13,6 +12,7 @@ import {
   type Row,
 } from '#core/controls'
 import type { Edit } from '#core/plan'
+import { figure } from '#core/units'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { figure, formatVolts } from '#core/units'
 /** How one pulse output is driven, and what the part makes of it. */
 import { effectOf, outputName, passedOn, pulseOf, travelOf, widthOfTravel, type PulseOutput } from '#core/controls'
 import { axes, outputSources, type Axis, type ControlOutput } from '#core/plan'
+import { figure } from '#core/units'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
@@ -204,10 +204,7 @@ const users = computed(() => Object.values(plan.value.controls.handset).filter((
           role="img"
           :aria-label="`From the channel to the pulse: ${ends.join('; ')}`"
         >
-          <path
-            class="frame"
-            :d="`M0 0 H${formatVolts(width)}${height} H0 Z M${width / 2} 0 V${height} M0 ${height / 2} H${width}`"
-          />
+          <path class="frame" :d="`M0 0 H${width} V${height} H0 Z M${width / 2} 0 V${height} M0 ${height / 2} H${width}`" />
           <path class="curve" :d="path" />
         </svg>
         <ul>

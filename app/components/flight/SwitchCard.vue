@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { figure } from '#core/units'
 /** What is found on the handset, control by control: what each position switches on, or moves to where. For paper. */
 import { happeningsAt, type Column, type Row } from '#core/controls'
+import { figure } from '#core/units'
 
 const { columns, rows } = defineProps<{ columns: Column[]; rows: Row[] }>()
 const steers = ['', 'roll', 'pitch', 'throttle', 'yaw']

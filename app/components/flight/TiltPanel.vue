@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { figure } from '#core/units'
 /** What moves with the craft's tilt, and what it does at one. */
 import type { Attitude, OutputAt } from '#core/controls'
+import { figure } from '#core/units'
 
 const { outputs } = defineProps<{ outputs: OutputAt[] }>()
 const tilt = defineModel<Attitude>({ required: true })

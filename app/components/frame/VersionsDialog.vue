@@ -5,7 +5,7 @@ import { callApi, ApiError } from '~/composables/useApi'
 import { usePages } from '~/composables/usePages'
 import type { SavedVersion } from '#contract'
 import { comparePlans, harnessSvg, type Difference } from '#core/documents'
-import { defaultLayers, roomOf, Sheet, wiresOf } from '#core/harness'
+import { defaultLayers, drawHarness, paperRoom, wiresOf } from '#core/harness'
 import { resolvePlan, type Plan } from '#core/plan'
 import { fontFaces } from '~/composables/useFonts'
 import { useBuild } from '~/stores/build'
@@ -61,7 +61,7 @@ async function compare() {
     const resolved = resolvePlan(after!)
     const differences = comparePlans(before!, after!)
     const only = new Set(differences.flatMap(({ id, kind }) => (id !== undefined && kind !== 'gone' ? [id] : [])))
-    const drawing = new Sheet(resolved, wiresOf(resolved), defaultLayers, roomOf(900, 500, 8)).best()
+    const drawing = drawHarness(resolved, wiresOf(resolved), defaultLayers, { room: paperRoom })
     const svg = harnessSvg(drawing, `${after!.name}, version ${to}`, { fontFaces: await fontFaces(), only })
     const picture = `data:image/svg+xml,${encodeURIComponent(svg)}`
     compared.value = { from, to, differences, picture }

@@ -97,16 +97,17 @@ function walk(event: KeyboardEvent) {
 const picked = computed(() => drawing.wires.find(({ wire }) => selection.selected === `wire:${wire.id}`)?.wire)
 
 /** A device that the pointer rests on; its wires are shown as those of one that is chosen, while none is. */
-const pointed = ref<DrawnBox>()
+const pointed = ref<string>()
 let resting: ReturnType<typeof setTimeout> | undefined
 function point(box: DrawnBox | undefined) {
   clearTimeout(resting)
   if (!box) pointed.value = undefined
-  else resting = setTimeout(() => (pointed.value = box), 350)
+  else resting = setTimeout(() => (pointed.value = box.id), 350)
 }
 onBeforeUnmount(() => clearTimeout(resting))
-const chosen = computed(() => drawing.devices.find(({ id }) => selection.selected === `device:${id}`))
-const close = computed(() => chosen.value ?? (selection.selected ? undefined : pointed.value))
+const close = computed(() =>
+  drawing.devices.find(({ id }) => (selection.selected ? selection.selected === `device:${id}` : pointed.value === id)),
+)
 /** Ids of devices wired to the one that is looked at closely. */
 const near = computed(() => {
   const of = close.value?.id
@@ -172,7 +173,14 @@ function allBack() {
         <v-btn size="small" @click="emit('stop')">Stop</v-btn>
       </template>
     </div>
-    <WiresOf v-if="close" :id="close.id" class="no-print" :class="close.side" @close="selection.clear()" />
+    <WiresOf
+      v-if="close"
+      :id="close.id"
+      class="no-print"
+      :class="close.side"
+      :stays="selection.selected !== undefined"
+      @close="selection.clear()"
+    />
     <svg
       ref="svg"
       class="drawing"
@@ -275,13 +283,19 @@ function allBack() {
   display: flex;
   align-items: center;
   justify-content: flex-end;
+  flex-wrap: wrap;
   gap: var(--space-2);
   padding: var(--space-1) var(--space-4);
 }
 .status {
   position: absolute;
   bottom: 4px;
-  left: var(--space-4);
+  left: 50%;
+  padding: 0 var(--space-4);
+  transform: translateX(-50%);
+  background: rgb(var(--v-theme-background), 0.9);
+  border-radius: 4px;
+  white-space: nowrap;
   display: flex;
   align-items: center;
   gap: var(--space-4);
@@ -290,6 +304,14 @@ function allBack() {
 }
 .status .v-btn {
   pointer-events: auto;
+}
+/* On a narrow one the drawing is higher than the window: what is said stands above it. */
+@media (max-width: 900px) {
+  .status {
+    position: static;
+    transform: none;
+    white-space: normal;
+  }
 }
 /* On a wide window the tools stand in the free end of the row of views. */
 @media (min-width: 1200px) {
@@ -300,6 +322,7 @@ function allBack() {
 }
 .layers {
   display: flex;
+  flex-wrap: wrap;
   gap: var(--space-4);
   padding: 0 var(--space-4);
   font-size: var(--text-small);

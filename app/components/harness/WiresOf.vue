@@ -6,7 +6,11 @@ import { figure, wireColours } from '#core/units'
 import { useBuild } from '~/stores/build'
 import { useResolved } from '~/composables/usePlan'
 
-const { id } = defineProps<{ id: string }>()
+const { id, stays } = defineProps<{
+  id: string
+  /** Until it is closed; else it goes with the pointer, and lets that through. */
+  stays: boolean
+}>()
 const emit = defineEmits<{ close: [] }>()
 const build = useBuild()
 const resolved = useResolved()
@@ -23,12 +27,12 @@ const ends = computed(() =>
 </script>
 
 <template>
-  <section class="close-up" :aria-label="`Wires of ${part?.instance.name}`">
+  <section class="close-up" :class="{ passing: !stays }" :aria-label="`Wires of ${part?.instance.name}`">
     <header>
       <h2>{{ part?.instance.name }}</h2>
       <span class="quiet">{{ part?.device.name }}</span>
       <v-spacer />
-      <v-btn :icon="mdiClose" size="x-small" aria-label="Close" @click="emit('close')" />
+      <v-btn v-if="stays" :icon="mdiClose" size="x-small" aria-label="Close" @click="emit('close')" />
     </header>
     <table>
       <tbody>
@@ -59,6 +63,9 @@ const ends = computed(() =>
   background: rgb(var(--v-theme-surface));
   border: 1.5px solid rgb(var(--v-theme-secondary));
   border-radius: 4px;
+}
+.close-up.passing {
+  pointer-events: none;
 }
 .close-up.left {
   right: var(--space-4);

@@ -23,7 +23,7 @@ import {
 import { Router } from './route'
 import { Sketch, type Sketched } from './sketch'
 
-export { defaultLayers, layerNames, roomOf, smallestText } from './model'
+export { defaultLayers, layerNames, paperRoom, roomOf, smallestText } from './model'
 export type {
   Arrangement,
   DrawnBoard,
@@ -50,16 +50,17 @@ export type { DrawingFigures } from './figures'
  * and right of it, wires at right angles on tracks of their own. Wires of a layer
  * that is off are labels that name their pad. Devices that were dragged stay
  * where they are.
- * @param arrangement which device stands where, from `arrange`; worked out when missing
+ * @param arrangement which device stands where; worked out when missing
+ * @param room what it is to be read on; anything when missing
  */
 export function drawHarness(
   resolved: ResolvedPlan,
   wires: Wire[],
   layers: Layers = defaultLayers,
-  arrangement?: Arrangement,
+  { arrangement, room }: { arrangement?: Arrangement; room?: Room } = {},
 ): HarnessDrawing {
-  const sheet = new Sheet(resolved, wires, layers)
-  return sheet.draw(arrangement ?? sheet.arrange())
+  const sheet = new Sheet(resolved, wires, layers, room)
+  return arrangement ? sheet.draw(arrangement) : sheet.best()
 }
 
 const orders = ['together', 'by pad'] as const
@@ -168,17 +169,11 @@ export class Sheet {
 
   /** Wires on each other and crossings count most, then bends, then height. */
   private look(arrangement: Arrangement): Look {
-    const { all, wires, ways, origin, right, height } = this.layOut(arrangement, {})
-    const width = origin.x + right + this.badge + grid.padding
+    const { all, wires, ways, width, height } = this.layOut(arrangement, {})
     const { crossings, bends, overlaps, crossed } = drawingFigures({ wires })
     return {
       arrangement,
-      cost:
-        crossings * crossingInBends +
-        overlaps * overlapInBends +
-        bends +
-        height / heightOfBend +
-        this.unread(width, height + 2 * grid.padding),
+      cost: crossings * crossingInBends + overlaps * overlapInBends + bends + height / heightOfBend + this.unread(width, height),
       crossed,
       rows: new Map(all.map(({ id, rows }) => [id, rows.map(({ wire }) => wire.id)])),
       round: ways.round,
@@ -188,11 +183,11 @@ export class Sheet {
   /** @param positions devices that stand elsewhere than arranged, by id; those that were dragged when missing */
   draw(arrangement: Arrangement, positions: Plan['boxPositions'] = this.resolved.plan.boxPositions): HarnessDrawing {
     const { resolved, shape } = this
-    const { all, ways, origin, wires, right } = this.layOut(arrangement, positions)
+    const { all, ways, origin, wires, width } = this.layOut(arrangement, positions)
     const boxes = all.map((block) => drawBox(shifted(block, origin), resolved))
-    const edge = ({ x, width, side }: DrawnBox) => x + width + (side === 'right' ? this.badge : 0)
+    const edge = (box: DrawnBox) => box.x + box.width + (box.side === 'right' ? this.badge : 0) + grid.padding
     return {
-      width: Math.max(origin.x + right + this.badge, ...boxes.map(edge)) + grid.padding,
+      width: Math.max(width, ...boxes.map(edge)),
       height: Math.max(origin.y + ways.bottom, ...boxes.map((box) => box.y + box.height)) + grid.padding,
       arrangement,
       board: { ...shape, ...origin },
@@ -211,7 +206,7 @@ export class Sheet {
     return unreadCost(Math.max(width / this.room.width, height / this.room.height))
   }
 
-  /** Blocks and wires in their places, from the board's upper left corner, and where that comes to lie on the sheet. */
+  /** Blocks and wires in their places, from the board's upper left corner, where that comes to lie on the sheet, and its size as arranged. */
   private layOut(arrangement: Arrangement, positions: Plan['boxPositions']) {
     const { shape, router } = this
     const columns = this.columns(arrangement)
@@ -228,7 +223,14 @@ export class Sheet {
     const lower = Math.max(ways.bottom, ...all.map(({ y, height }) => y + height))
     const origin = { x: grid.padding + this.badge - leftX, y: grid.padding - upper }
     if (this.moveDragged(all, positions, origin)) ways = router.plan(all, arrangement.round)
-    return { all, ways, origin, wires: router.draw(ways), right: rightX + this.boxWidth, height: lower - upper }
+    return {
+      all,
+      ways,
+      origin,
+      wires: router.draw(ways),
+      width: origin.x + rightX + this.boxWidth + this.badge + grid.padding,
+      height: lower - upper + 2 * grid.padding,
+    }
   }
 
   /** Rows of a block in order, the same array for the same order. */

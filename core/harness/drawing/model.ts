@@ -19,6 +19,9 @@ export function roomOf(width: number, height: number, least: number): Room {
   return { width: (width * smallestText) / least, height: (height * smallestText) / least }
 }
 
+/** The room of a drawing on a sheet of A4, letters of six points. */
+export const paperRoom = roomOf(785, 449, 6)
+
 export interface Point {
   x: number
   y: number
