@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import {
+  mdiArchiveOutline,
   mdiChevronLeft,
   mdiChevronRight,
   mdiContentCopy,
@@ -7,7 +8,6 @@ import {
   mdiFileUploadOutline,
   mdiPlus,
   mdiTagOutline,
-  mdiTrayArrowDown,
 } from '@mdi/js'
 import { chosenFile } from '~/composables/chosenFile'
 import { keepInAddress } from '~/composables/keepInAddress'
@@ -149,6 +149,7 @@ async function savePlan(build: BuildSummary) {
       <v-table v-else class="plain" hover>
         <thead>
           <tr>
+            <th><span class="d-sr-only">Picture</span></th>
             <SortHead v-model="sorting" column="name">Build</SortHead>
             <th>Board</th>
             <th class="text-right">Devices</th>
@@ -160,6 +161,7 @@ async function savePlan(build: BuildSummary) {
         </thead>
         <tbody>
           <tr v-for="build in page.builds" :key="build.id" :class="{ away: build.removed }">
+            <td class="picture"><CraftThumbnail v-if="build.brief" :picture="build.brief.picture" /></td>
             <td class="name">
               <NuxtLink :to="`/builds/${build.id}/fit-out`"
                 ><b>{{ build.name }}</b></NuxtLink
@@ -190,11 +192,12 @@ async function savePlan(build: BuildSummary) {
             <td class="text-right mono">{{ build.version }}</td>
             <td class="actions">
               <v-btn
-                :icon="mdiDownload"
+                :prepend-icon="mdiDownload"
                 :aria-label="`Save the plan of ${build.name} as a file`"
                 title="Save as a plan file"
                 @click="savePlan(build)"
-              />
+                >File</v-btn
+              >
               <v-btn :icon="mdiTagOutline" :aria-label="`Tags of ${build.name}`" title="Tags" @click="tagged = build" />
               <v-btn :icon="mdiContentCopy" :aria-label="`Copy ${build.name}`" title="Copy" @click="copy(build)" />
               <template v-if="build.removed">
@@ -203,11 +206,12 @@ async function savePlan(build: BuildSummary) {
               </template>
               <v-btn
                 v-else
-                :icon="mdiTrayArrowDown"
+                :prepend-icon="mdiArchiveOutline"
                 :aria-label="`Archive ${build.name}`"
-                title="Archive"
+                title="Off the list, and kept"
                 @click="setRemoved(build, true)"
-              />
+                >Archive</v-btn
+              >
             </td>
           </tr>
         </tbody>
@@ -225,6 +229,10 @@ async function savePlan(build: BuildSummary) {
 </template>
 
 <style scoped>
+.picture {
+  width: 64px;
+  padding-inline-end: 0 !important;
+}
 .name {
   padding-block: var(--space-4) !important;
   min-width: 260px;

@@ -2,14 +2,13 @@ import { memo } from '../memo'
 import { needKind, type PinUse } from '../catalogue'
 import { endAt, videoChain } from '../harness'
 import { idIn, isIdle, padPoint, referTo, terminalPoint, type Place, type Subject, type WirePoint } from '../plan'
-import { wiresFor } from '../suitability'
+import { wiredNeeds } from './wired-needs'
 import type { CheckContext } from './context'
 import { endWords } from './reports'
 
 /** A point that drives the net it is in: an output of the board as the plan uses it, or of a part. */
 export interface Driver {
   point: WirePoint
-  words: string
   subjects: Subject[]
   /** Copper that it is meant for. What is meant for the same takes turns there, or is told of where it is placed. */
   line: string
@@ -36,36 +35,34 @@ export const driversOf = memo((context: CheckContext): Driver[] => [
 ])
 
 /** The copper that each terminal of a placed need is meant for, and whether that is a line of a bus. */
-function linesOf({ resolved, placed, circuit }: CheckContext): Map<WirePoint, Pick<Driver, 'line' | 'bus'>> {
+function linesOf(context: CheckContext): Map<WirePoint, Pick<Driver, 'line' | 'bus'>> {
   return new Map(
-    placed.flatMap(({ need, placement }) =>
-      wiresFor(resolved, need, placement).map((wired): [WirePoint, Pick<Driver, 'line' | 'bus'>] => [
-        terminalPoint(need.fitted.id, wired.terminal),
-        {
-          line: 'pin' in wired ? `pin:${wired.pin}` : circuit.at(wired.point),
-          bus: needKind(need.need).wiring === 'bus',
-        },
-      ]),
-    ),
+    wiredNeeds(context).map(({ need, wired }): [WirePoint, Pick<Driver, 'line' | 'bus'>] => [
+      terminalPoint(need.fitted.id, wired.terminal),
+      {
+        line: 'pin' in wired ? `pin:${wired.pin}` : context.circuit.at(wired.point),
+        bus: needKind(need.need).wiring === 'bus',
+      },
+    ]),
   )
 }
 
-/** What a point is called in a sentence; points of drivers are there. */
-const wordsAt = (context: CheckContext, point: WirePoint) => endWords(context, endAt(context.resolved, point)!)
+/** What a driver's point is called in a sentence. */
+export const driverWords = (context: CheckContext, { point }: Driver) => endWords(context, endAt(context.resolved, point)!)
 
 function* ofBoard(context: CheckContext): Iterable<Driver> {
-  const { resolved, placed, circuit } = context
-  const driver = (pad: string, line: string, subjects: Subject[], bus: boolean): Driver => {
-    const point = padPoint(pad)
-    return { point, words: wordsAt(context, point), subjects, line, bus }
-  }
-  for (const { need, placement } of placed) {
+  const { resolved, circuit } = context
+  const driver = (pad: string, line: string, subjects: Subject[], bus: boolean): Driver => ({
+    point: padPoint(pad),
+    subjects,
+    line,
+    bus,
+  })
+  for (const { need, placement, wired } of wiredNeeds(context)) {
     const uses = needKind(need.need).terminals(need.need)
-    for (const wired of wiresFor(resolved, need, placement)) {
-      if (!uses.some(({ terminal, use }) => terminal === wired.terminal && driven.has(use))) continue
-      const pad = 'pin' in wired ? resolved.padsOfPin(wired.pin)[0]?.id : idIn('pad', wired.point as Place)
-      if (pad !== undefined) yield driver(pad, circuit.at(padPoint(pad)), [placement.place], needKind(need.need).wiring === 'bus')
-    }
+    if (!uses.some(({ terminal, use }) => terminal === wired.terminal && driven.has(use))) continue
+    const pad = 'pin' in wired ? resolved.padsOfPin(wired.pin)[0]?.id : idIn('pad', wired.point as Place)
+    if (pad !== undefined) yield driver(pad, circuit.at(padPoint(pad)), [placement.place], needKind(need.need).wiring === 'bus')
   }
   for (const { from } of videoChain(resolved)) if ('pad' in from) yield driver(from.pad.id, padPoint(from.pad.id), [], false)
 }
@@ -83,7 +80,6 @@ function* ofParts(context: CheckContext): Iterable<Driver> {
       if (direction !== 'out' && !isPictureOut(context, fitted.id, id) && !(direction === 'both' && meant)) continue
       yield {
         point,
-        words: wordsAt(context, point),
         subjects: [referTo('device', fitted.id)],
         ...(meant ?? { line: point, bus: false }),
       }

@@ -2,7 +2,7 @@ import { memo } from '../memo'
 import type { Wire } from '../harness'
 import { endAt, videoChain, wireId } from '../harness'
 import { padPoint, terminalPoint, type FittedNeed } from '../plan'
-import { wiresFor } from '../suitability'
+import { wiredNeeds } from './wired-needs'
 import type { CheckContext } from './context'
 import { endWords, padName } from './reports'
 
@@ -20,20 +20,18 @@ export interface Stray {
 export const straysOf = memo((context: CheckContext): Stray[] => [...placedStrays(context), ...videoStrays(context)])
 
 function* placedStrays(context: CheckContext): Iterable<Stray> {
-  const { resolved, placed, circuit, wires } = context
-  for (const { need, placement } of placed) {
-    for (const wired of wiresFor(resolved, need, placement)) {
-      const end = 'pin' in wired ? undefined : endAt(resolved, wired.point)
-      if (!('pin' in wired) && !end) continue
-      const point = terminalPoint(need.fitted.id, wired.terminal)
-      if (circuit.connected(point, 'pin' in wired ? `pin:${wired.pin}` : wired.point)) continue
-      const wire = wires.find(({ id }) => id === wireId(need.fitted.id, wired.terminal))
-      yield {
-        need,
-        terminal: wired.terminal,
-        wanted: 'pin' in wired ? `pad ${padName(resolved, wired.pin)}` : endWords(context, end!),
-        wire,
-      }
+  const { resolved, circuit, wires } = context
+  for (const { need, wired } of wiredNeeds(context)) {
+    const point = terminalPoint(need.fitted.id, wired.terminal)
+    if (circuit.connected(point, 'pin' in wired ? `pin:${wired.pin}` : wired.point)) continue
+    const end = 'pin' in wired ? undefined : endAt(resolved, wired.point)
+    if (!('pin' in wired) && !end) continue
+    const wire = wires.find(({ id }) => id === wireId(need.fitted.id, wired.terminal))
+    yield {
+      need,
+      terminal: wired.terminal,
+      wanted: 'pin' in wired ? `pad ${padName(resolved, wired.pin)}` : endWords(context, end!),
+      wire,
     }
   }
 }

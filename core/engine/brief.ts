@@ -1,6 +1,15 @@
 import { check, checkContext, openFindings, severities, type Severity } from '../checks'
-import { partNames, resolvePlan, type Plan } from '../plan'
+import { frameBoxes, motorSpots, outlineOf } from '../harness'
+import { partNames, resolvePlan, type Plan, type ResolvedPlan } from '../plan'
 import { begun } from './analyse'
+
+/** A craft seen from above, small: whole mm from its middle, down the picture as y grows. */
+export interface CraftPicture {
+  size: number
+  lines: [x: number, y: number][][]
+  motors: [x: number, y: number][]
+  parts: [left: number, top: number, width: number, height: number][]
+}
 
 /** What a list of builds shows of one. */
 export interface Brief {
@@ -10,6 +19,7 @@ export interface Brief {
   parts: string[]
   allocated: boolean
   note: string
+  picture: CraftPicture
   /** Findings of the plan as it stands, by severity. */
   findings: Record<Severity, number>
 }
@@ -28,6 +38,24 @@ export function briefOf(plan: Plan): Brief {
     parts: partNames(plan),
     allocated: begun(plan),
     note: plan.note,
+    picture: pictureOf(resolved),
     findings,
+  }
+}
+
+function pictureOf(resolved: ResolvedPlan): CraftPicture {
+  const { outline, size } = resolved.plan.craft
+  const whole = Math.round
+  const point = ({ x, y }: { x: number; y: number }): [number, number] => [whole(x), whole(-y)]
+  return {
+    size,
+    lines: outlineOf(resolved.plan.craft).map((line) => line.map(point)),
+    motors: motorSpots(outline, size).map(point),
+    parts: frameBoxes(resolved, 'top').map(({ x, y, width, height }) => [
+      whole(x - width / 2),
+      whole(y - height / 2),
+      whole(width),
+      whole(height),
+    ]),
   }
 }

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import Database from 'better-sqlite3'
 import type { Backup } from '#contract'
 import { afterEach, describe, expect, it } from 'vitest'
-import { freshStore, migrations, removeStores } from '../../tests/helpers/store'
+import { freshStore, migrations, removeStores, shipped } from '../../tests/helpers/store'
 import { backUp, backupFolder, backupsIn, dropAbandoned, dropOld, isDue, putInPlace, readyToRestore, toDrop } from './backup'
 import { examine } from './examine'
 import { databaseFile } from './open'
@@ -27,13 +27,13 @@ describe('backups', () => {
     const name = await under
     expect(backupsIn(directory)).toMatchObject([{ name, automatic: false }])
     const file = join(backupFolder(directory), name)
-    expect(examine(file)).toMatchObject({ builds: 3 })
+    expect(examine(file)).toMatchObject({ builds: shipped.demo.length })
     expect(readdirSync(backupFolder(directory))).toEqual([name])
 
     save(3)
     store.close()
     const aside = await restore(file, directory, migrations.length)
-    expect(examine(aside)).toMatchObject({ versions: 6 })
+    expect(examine(aside)).toMatchObject({ versions: shipped.demo.length + 3 })
     const after = freshStore(directory)
     expect(after.builds.find('spillway-hex')!.version).toBeLessThan(4)
     expect(after.builds.miscounted()).toEqual([])
@@ -112,7 +112,7 @@ describe('backups', () => {
     expect(made).toContain('hand-2026-06-30T12-00-00.sqlite')
     expect(backupsIn(directory).map(({ name }) => name)).toHaveLength(6)
     expect(readdirSync(backupFolder(directory)).filter((name) => name.endsWith('.part'))).toEqual([])
-    for (const name of made) expect(examine(join(backupFolder(directory), name))).toMatchObject({ builds: 3 })
+    for (const name of made) expect(examine(join(backupFolder(directory), name))).toMatchObject({ builds: shipped.demo.length })
   })
 
   it('restored twice within a second leave what was there before each beside', async () => {

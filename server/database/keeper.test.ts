@@ -55,7 +55,7 @@ describe('data that cannot be used as they should', () => {
     const { keeper, directory, later } = keeping()
     const unlock = lockFolder(directory)
     expect(keeper.health()).toMatchObject({ ready: true, writable: false, trouble: { kind: 'in-use' } })
-    expect(names(keeper)).toBe(3)
+    expect(names(keeper)).toBe(shipped.demo.length)
     expect(() => renamed(keeper)).toThrow(/another Ypodoma has these data open/)
     unlock()
     expect(keeper.health().writable).toBe(false)
@@ -101,7 +101,7 @@ describe('data that cannot be used as they should', () => {
       later()
       expect(keeper.health()).toMatchObject({ ready: true, writable: false, trouble: { kind: 'damaged' } })
       expect(() => renamed(keeper)).toThrow('the data file is damaged')
-      expect(keeper.reading().builds.list().count).toBe(3)
+      expect(keeper.reading().builds.list().count).toBe(shipped.demo.length)
     }
   })
 
@@ -131,7 +131,7 @@ describe('data that cannot be used as they should', () => {
     expect(full).toMatchObject({ kind: 'full' })
     expect(keeper.health()).toMatchObject({ ready: true, writable: false, trouble: { kind: 'full' } })
     expect(() => renamed(keeper)).toThrow('the disk is full')
-    expect(names(keeper)).toBe(3)
+    expect(names(keeper)).toBe(shipped.demo.length)
     connection.pragma('max_page_count = 1000000')
     later()
     expect(keeper.health()).toEqual({ ready: true, writable: true })
@@ -154,7 +154,7 @@ describe('data that cannot be used as they should', () => {
     }
     chmodSync(store.directory, 0o755)
     expect(said.health).toMatchObject({ ready: true, writable: false, trouble: { kind: 'read-only' } })
-    expect(said.builds).toHaveLength(3)
+    expect(said.builds).toHaveLength(shipped.demo.length)
     expect(said.written).toContain('cannot be written')
   })
 
@@ -258,7 +258,7 @@ describe('data that are taken away while they are open', () => {
     writeFileSync(directory, 'a file where the folder was')
     expect(tagged(keeper, moved, 'mine').told).toMatch(/was taken away/)
     expect(keeper.health()).toMatchObject({ ready: true, writable: false, trouble: { kind: 'displaced' } })
-    expect(names(keeper)).toBe(3)
+    expect(names(keeper)).toBe(shipped.demo.length)
     expect(() => keeper.exchange(() => 0)).toThrow(/was taken away/)
     rmSync(directory)
     later()
@@ -276,7 +276,7 @@ describe('data that are taken away while they are open', () => {
     expect(() => renamed(keeper)).toThrow(/written over the data file/)
     expect(keeper.health()).toMatchObject({ writable: false, trouble: { kind: 'written-over' } })
     const [found] = backupsIn(directory).filter(({ name }) => name.startsWith('found-'))
-    expect(examine(join(backupFolder(directory), found!.name))).toMatchObject({ builds: 3 })
+    expect(examine(join(backupFolder(directory), found!.name))).toMatchObject({ builds: shipped.demo.length })
     const ready = await readyToRestore(join(backupFolder(directory), backup), directory, (file) => examine(file))
     keeper.exchange((aside) => putInPlace(ready, directory, new Date(), aside))
     later()
@@ -378,7 +378,7 @@ describe('the first data', () => {
       connection.exec('DROP TRIGGER fault')
       connection.close()
       const next = freshStore(directory)
-      expect(next.builds.list().count, cut).toBe(3)
+      expect(next.builds.list().count, cut).toBe(shipped.demo.length)
       expect(next.builds.miscounted()).toEqual([])
     }
   })

@@ -104,12 +104,12 @@ function fillOnce(connection: Connection, builds: BuildRepository, first: () => 
 /** The same files are read once, however often their store is opened: data that others have open are tried again and again. */
 const libraryOf = memo((definitions: StoreOptions['definitions']) => readLibrary(definitions))
 
-/** The hex is left to be allocated; the other two come allocated. */
+/** All demo builds come allocated but one, with which one can walk through the stages. */
 const demosIn = memo((library: Library) =>
   memo((demo: StoreOptions['demo']) =>
     demo.map(({ text }): DemoBuild => {
       const { id, plan: cooked } = cook(text, library)
-      const plan = id === 'spillway-hex' ? cooked : adopt(cooked, analyse(cooked).proposal)
+      const plan = id === 'tarn-rounder' ? cooked : adopt(cooked, analyse(cooked).proposal)
       return { id, plan, brief: briefOf(plan) }
     }),
   ),

@@ -15,6 +15,7 @@ const renamingWanted = useWanted(renaming)
         v-bind="props"
         variant="text"
         size="default"
+        class="switch"
         :append-icon="mdiChevronDown"
         :aria-label="build.plan ? undefined : 'Other builds'"
         ><b data-testid="build-name">{{ build.plan?.name }}</b></v-btn
@@ -24,3 +25,18 @@ const renamingWanted = useWanted(renaming)
   </v-menu>
   <LazyRenameDialog v-if="renamingWanted" v-model="renaming" />
 </template>
+
+<style scoped>
+.switch {
+  min-width: 0;
+  flex-shrink: 1;
+}
+.switch :deep(.v-btn__content) {
+  min-width: 0;
+  overflow: hidden;
+}
+.switch b {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+</style>

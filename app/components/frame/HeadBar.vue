@@ -22,4 +22,10 @@ defineExpose({ switchTheme })
   padding: 0 var(--space-5);
   border-bottom: var(--edge);
 }
+@media (width < 640px) {
+  .bar {
+    gap: var(--space-2);
+    padding: 0 var(--space-3);
+  }
+}
 </style>

@@ -38,31 +38,62 @@ defineExpose({ switchTheme: () => bar.value?.switchTheme() })
       <span role="status">{{ saved }}</span> <span class="mono">v{{ build.version }}</span>
       <v-icon :icon="mdiHistory" size="15" aria-hidden="true" />
     </button>
-    <span v-if="role && role !== 'editor'" class="quiet"
+    <span v-if="role && role !== 'editor'" class="quiet role"
       >as {{ role }}: {{ role === 'workshop' ? 'tick off' : 'look' }} only</span
     >
     <v-spacer />
     <v-btn
+      class="act"
       :disabled="!build.undoLabel"
       :prepend-icon="mdiUndo"
       :title="`${build.undoLabel ?? 'Nothing to undo'} (Ctrl Z)`"
       @click="build.undo()"
     >
-      Undo
+      <span class="word">Undo</span>
     </v-btn>
     <v-btn
+      class="act"
       :disabled="!build.redoLabel"
       :prepend-icon="mdiRedo"
       :title="`${build.redoLabel ?? 'Nothing to do again'} (Ctrl Shift Z)`"
       @click="build.redo()"
     >
-      Redo
+      <span class="word">Redo</span>
     </v-btn>
-    <v-btn :prepend-icon="mdiMagnify" @click="emit('palette')">Commands <kbd class="mono ml-2 quiet">Ctrl K</kbd></v-btn>
+    <v-btn class="act" :prepend-icon="mdiMagnify" title="Find and run anything (Ctrl K)" @click="emit('palette')"
+      ><span class="word">Commands</span> <kbd class="mono ml-2 quiet" aria-hidden="true">Ctrl K</kbd></v-btn
+    >
   </HeadBar>
 </template>
 
 <style scoped>
+/* Where there is less room, the signs stand alone; their words are still read aloud. */
+@media (width < 960px) {
+  .act kbd,
+  .role {
+    display: none;
+  }
+}
+@media (width < 640px) {
+  .home b,
+  .state .mono {
+    display: none;
+  }
+  .act {
+    min-width: 34px;
+    padding: 0 var(--space-2);
+  }
+  .act :deep(.v-btn__prepend) {
+    margin: 0;
+  }
+  .act .word {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+}
 .home {
   display: flex;
   align-items: center;

@@ -1,5 +1,5 @@
 import type { CheckContext, Report, Rule } from '../../context'
-import { driversOf, type Driver } from '../../drives'
+import { driversOf, driverWords, type Driver } from '../../drives'
 import { joinersOf, joinWords } from '../../joins'
 import { aboutWire, pairs, wireBack } from '../../reports'
 
@@ -27,7 +27,7 @@ function* check(context: CheckContext): Iterable<Report> {
         severity: areBus([one, other]) ? 'fix' : 'stop',
         cause: joiners.map(({ id }) => id),
         subjects: [...new Set([...joiners.flatMap(aboutWire), ...one.subjects, ...other.subjects])],
-        fact: `${joinWords(context, joiners)} ${one.words} with ${other.words}, and both drive it`,
+        fact: `${joinWords(context, joiners)} ${driverWords(context, one)} with ${driverWords(context, other)}, and both drive it`,
         fixes: joiners.flatMap((wire) => wireBack(context, wire)),
       }
     }
