@@ -35,6 +35,7 @@ export const pageShortcuts = {
     does: 'break off a drag, close what is on top; else select nothing',
     page: { key: ['escape'], command: false, notTyping: true },
   },
+  findings: { keys: 'F', does: 'to the findings', page: { key: ['f'], command: false, notTyping: true } },
   keys: { keys: '?', does: 'this sheet', page: { key: ['?'], command: false, notTyping: true } },
 } satisfies Record<string, Shortcut>
 

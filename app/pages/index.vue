@@ -151,11 +151,11 @@ async function savePlan(build: BuildSummary) {
           <tr>
             <th><span class="d-sr-only">Picture</span></th>
             <SortHead v-model="sorting" column="name">Build</SortHead>
-            <th>Board</th>
-            <th class="text-right">Devices</th>
+            <th class="if-room">Board</th>
+            <th class="text-right if-wide">Devices</th>
             <th>Findings</th>
-            <SortHead v-model="sorting" column="saved">Saved</SortHead>
-            <SortHead v-model="sorting" column="version" class="text-right">Version</SortHead>
+            <SortHead v-model="sorting" column="saved" class="if-wide">Saved</SortHead>
+            <SortHead v-model="sorting" column="version" class="text-right if-wide">Version</SortHead>
             <th><span class="d-sr-only">Actions</span></th>
           </tr>
         </thead>
@@ -174,8 +174,8 @@ async function savePlan(build: BuildSummary) {
                 Its newest version cannot be read. Save it as it is, or open it and restore an older one.
               </div>
             </td>
-            <td class="whole">{{ build.brief?.board }}</td>
-            <td class="text-right mono">{{ build.brief?.devices }}</td>
+            <td class="whole if-room">{{ build.brief?.board }}</td>
+            <td class="text-right mono if-wide">{{ build.brief?.devices }}</td>
             <td class="whole">
               <span v-if="build.unreadable" class="text-error">unreadable</span>
               <span v-else-if="!build.brief" class="quiet">not looked at yet</span>
@@ -188,8 +188,8 @@ async function savePlan(build: BuildSummary) {
                 ></span
               >
             </td>
-            <td class="whole">{{ dayAndTime(build.updatedAt) }}</td>
-            <td class="text-right mono">{{ build.version }}</td>
+            <td class="whole if-wide">{{ dayAndTime(build.updatedAt) }}</td>
+            <td class="text-right mono if-wide">{{ build.version }}</td>
             <td class="actions">
               <v-btn
                 :prepend-icon="mdiDownload"
@@ -235,8 +235,9 @@ async function savePlan(build: BuildSummary) {
 }
 .name {
   padding-block: var(--space-4) !important;
-  min-width: 260px;
+  min-width: 120px;
 }
+
 .name a {
   color: rgb(var(--v-theme-primary));
 }
@@ -260,6 +261,15 @@ async function savePlan(build: BuildSummary) {
 .marks,
 .actions {
   display: table-cell;
+}
+@media (width < 640px) {
+  .actions {
+    white-space: normal;
+    width: 96px;
+  }
+  .picture {
+    display: none;
+  }
 }
 .marks > * + * {
   margin-left: var(--space-4);

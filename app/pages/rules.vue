@@ -31,7 +31,7 @@ onMounted(() => document.getElementById(route.hash.slice(1))?.scrollIntoView({ b
           <span class="mono id">{{ rule.id }}</span>
           <div>
             <b>{{ rule.title }}</b>
-            <span class="weight"><SeverityMark :severity="rule.severity" /> {{ severityLook[rule.severity].word }}</span>
+            <span class="weight"><SeverityMark :severity="rule.severity" silent /> {{ severityLook[rule.severity].word }}</span>
             <p>{{ rule.why }}</p>
             <p class="quiet">Reads {{ rule.reads.join(', ') }}.</p>
           </div>

@@ -1,30 +1,52 @@
 import { buildOrder, type Wire } from '../harness'
 import type { ResolvedPlan } from '../plan'
 import { wireColours, type WireColour } from '../units'
-import { setupTable } from './setup-list'
-import { billOfMaterials, connectorTable, cutList, endName, fittedWires, madeOf, type Table } from './wire-tables'
+import { allocationTable, fieldTable, findingsTable, placementTable, powerTable } from './build-sheets'
+import { budgetTable, setupTable } from './setup-list'
+import {
+  billOfMaterials,
+  connectorTable,
+  contactName,
+  cutList,
+  endName,
+  fittedWires,
+  madeOf,
+  pointName,
+  type Table,
+} from './wire-tables'
 
 /** The parts of the papers that go to whoever makes a harness, in their order. */
 export const paperParts = {
   drawing: 'Harness drawing',
+  allocation: 'Allocation',
+  findings: 'Findings',
+  placement: 'Placement',
   wires: 'Wire list',
   cut: 'Cut list',
   connectors: 'Connectors',
   materials: 'Bill of materials',
+  power: 'Power',
   making: 'Making list',
   settings: 'What to set',
+  loads: 'Load of links',
+  field: 'Field sheet',
 } as const
 export type PaperPart = keyof typeof paperParts
+
+/** Those that whoever solders asks for. */
+export const makersParts: PaperPart[] = ['drawing', 'wires', 'cut', 'connectors', 'materials', 'making', 'settings']
 
 /** The wire list as it is printed: one row a wire that is fitted. */
 function wireListTable(resolved: ResolvedPlan, wires: Wire[]): Table {
   return {
     name: 'wire list',
-    header: ['no.', 'from', 'to', 'net', 'colour', 'AWG', 'mm', 'made of', 'note'],
+    header: ['no.', 'from', 'contact', 'to', 'contact', 'net', 'colour', 'AWG', 'mm', 'made of', 'note'],
     rows: fittedWires(wires).map((wire) => [
       wire.number,
-      endName(resolved, wire.from),
-      endName(resolved, wire.to),
+      pointName(resolved, wire.from),
+      contactName(wire.from),
+      pointName(resolved, wire.to),
+      contactName(wire.to),
       wire.net,
       wire.colour,
       wire.gauge,
@@ -69,8 +91,19 @@ export function coloursUsed(wires: Wire[]): { code: WireColour; name: string; he
 
 /** A part of the papers that is a table. */
 export function paperTable(part: Exclude<PaperPart, 'drawing' | 'making'>, resolved: ResolvedPlan, wires: Wire[]): Table {
-  if (part === 'wires') return wireListTable(resolved, wires)
-  if (part === 'cut') return cutList(wires)
-  if (part === 'settings') return setupTable(resolved)
-  return part === 'connectors' ? connectorTable(resolved, wires) : billOfMaterials(resolved, wires)
+  return tables[part](resolved, wires)
+}
+
+const tables: Record<Exclude<PaperPart, 'drawing' | 'making'>, (resolved: ResolvedPlan, wires: Wire[]) => Table> = {
+  allocation: allocationTable,
+  findings: findingsTable,
+  placement: placementTable,
+  wires: wireListTable,
+  cut: (_, wires) => cutList(wires),
+  connectors: connectorTable,
+  materials: billOfMaterials,
+  power: powerTable,
+  settings: setupTable,
+  loads: budgetTable,
+  field: fieldTable,
 }

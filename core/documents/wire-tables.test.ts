@@ -1,8 +1,10 @@
 import Papa from 'papaparse'
 import { describe, expect, it } from 'vitest'
 import { allocated, type DemoName } from '../../tests/helpers/plans'
-import { buildOrder, wiresOf, type Wire } from '../harness'
+import { check, checkContext } from '../checks'
+import { buildOrder, fittingsOf, wiresOf, type Wire } from '../harness'
 import { applyEdit, resolvePlan, type Edit } from '../plan'
+import { formatOhms } from '../units'
 import { billOfMaterials, connectorTable, cutList, endName, makingLines, tableCsv, wireLabels } from './index'
 
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
@@ -80,7 +82,7 @@ describe('bill of materials', () => {
   it.each(names)('counts every part of %s with its mass', (name) => {
     const { resolved, wires } = laidOut(name)
     const { rows } = billOfMaterials(resolved, wires)
-    const parts = rows.filter((row) => !String(row[1]).startsWith('wire') && !/^(battery|antenna)/.test(String(row[1])))
+    const parts = rows.filter((row) => !String(row[1]).startsWith('wire') && !/^(battery|antenna|resistor)/.test(String(row[1])))
     expect(parts.reduce((sum, row) => sum + Number(row[0]), 0)).toBe(resolved.devices.length + 1)
     const mass = parts.reduce((sum, row) => sum + Number(row[5]), 0)
     expect(mass).toBeCloseTo(resolved.board.mass + resolved.devices.reduce((sum, { device }) => sum + device.mass, 0), 0)
@@ -95,6 +97,28 @@ describe('bill of materials', () => {
     const rows = billOfMaterials(joined, wires).rows.map((row) => [row[1], row[3]])
     expect(rows).toContainEqual(['antenna 868 MHz, 86.3 mm', 'Control receiver'])
     expect(rows).toContainEqual(['Splice', 'Splice 1'])
+  })
+  it('lists resistors that are to be fitted, as the finding and the making list have them', () => {
+    const { resolved, wires } = laidOut('spillway-hex')
+    const fitted = fittingsOf(resolved)
+    expect(fitted.length).toBeGreaterThan(0)
+    const rows = billOfMaterials(resolved, wires).rows.filter(([, part]) => String(part).startsWith('resistor'))
+    expect(rows.reduce((sum, [count]) => sum + Number(count), 0)).toBe(fitted.length)
+    const told = check(checkContext(resolved)).map(({ fact }) => fact)
+    const made = buildOrder(resolved, wires).find(({ id }) => id === 'resistors')!.check
+    for (const { what, ohms, from } of fitted) {
+      expect(told.some((fact) => fact.includes(`fit a ${what} of ${formatOhms(ohms)}`) && fact.includes(from))).toBe(true)
+      expect(made).toContain(`${formatOhms(ohms)} from ${from}`)
+    }
+  })
+  it('names variants, not their keys, and only where there are several', () => {
+    const { resolved, wires } = laidOut('spillway-hex')
+    const parts = billOfMaterials(resolved, wires).rows.map(([, part]) => String(part))
+    for (const { definition, variant } of resolved.plan.devices) {
+      const { name, variants } = resolved.plan.definitions.devices[definition]!
+      const several = Object.keys(variants).length > 1
+      expect(parts).toContain(several ? `${name}, ${variants[variant]!.name}` : name)
+    }
   })
   it('puts like parts on one line with all their names', () => {
     const { resolved, wires } = laidOut('spillway-hex')

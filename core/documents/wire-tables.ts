@@ -1,6 +1,6 @@
-import type { Wire, WireEnd } from '../harness'
+import { fittingsOf, type Wire, type WireEnd } from '../harness'
 import { isFlown, isOfCraft, type ResolvedPlan } from '../plan'
-import { batteryMass, figure, plain, wireColours } from '../units'
+import { batteryMass, figure, formatOhms, plain, wireColours } from '../units'
 import { toCsv } from './csv'
 
 /** A table as it is shown, saved and printed. */
@@ -26,10 +26,20 @@ export function madeOf(wire: Wire): string {
 /** Wires that are made. */
 export const fittedWires = (wires: Wire[]) => wires.filter((wire) => !wire.omitted)
 
+/** The part and the point where a wire ends. */
+export function pointName(resolved: ResolvedPlan, { device, label }: WireEnd): string {
+  return `${device === undefined ? resolved.board.name : (resolved.device(device)?.instance.name ?? device)} ${label}`
+}
+
+/** The connector and its contact there, if it has one. */
+export function contactName({ connector, contact }: WireEnd): string {
+  return connector ? `${connector}${contact === undefined ? '' : `, ${contact}`}` : ''
+}
+
 /** What an end of a wire is called. */
-export function endName(resolved: ResolvedPlan, { device, label, connector, contact }: WireEnd): string {
-  const owner = device === undefined ? resolved.board.name : (resolved.device(device)?.instance.name ?? device)
-  return `${owner} ${label}${connector ? ` (${connector}${contact === undefined ? '' : `, contact ${contact}`})` : ''}`
+export function endName(resolved: ResolvedPlan, end: WireEnd): string {
+  const { connector, contact } = end
+  return `${pointName(resolved, end)}${connector ? ` (${connector}${contact === undefined ? '' : `, contact ${contact}`})` : ''}`
 }
 
 /** Wire to cut, by gauge and colour: pieces and length in all. */
@@ -107,7 +117,9 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
   const count = new Map<string, { names: string[]; maker: string; what: string; mass: number; typical: number; peak: number }>()
   const flown = resolved.devices.filter(isFlown)
   for (const { instance, device } of flown) {
-    const key = `${device.name}, ${instance.variant}`
+    const { variants = {} } = plan.definitions.devices[instance.definition] ?? {}
+    const variant = Object.keys(variants).length > 1 ? variants[instance.variant]?.name : undefined
+    const key = variant === undefined ? device.name : `${device.name}, ${variant}`
     const known = count.get(key) ?? {
       names: [],
       maker: device.maker,
@@ -150,6 +162,12 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
   const joints = resolved.parts
     .filter(({ id }) => plan.joints[id])
     .map(({ instance, device }) => [1, device.name, '', instance.name, 'joins wires', plain(device.mass, 1), '', ''])
+  const ohms = [...new Set(fittingsOf(resolved).map((fitting) => fitting.ohms))]
+  const resistors = ohms.map((value) => {
+    const all = fittingsOf(resolved).filter((fitting) => fitting.ohms === value)
+    const where = all.map(({ from, to, what }) => `${what} from ${from} to ${to}`)
+    return [all.length, `resistor ${formatOhms(value)}`, '', 'Resistor', where.join('; '), '', '', '']
+  })
   const gauges = cutList(wires.filter(({ from, to }) => isOfCraft(resolved, from, to))).rows.map(
     ([gauge, colour, name, , length]) => [
       plain(Number(length) / 1000, 2),
@@ -180,6 +198,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
       ...parts,
       ...antennas,
       ...joints,
+      ...resistors,
       ...gauges,
     ],
   }

@@ -113,7 +113,7 @@ export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   const step = Math.ceil(rank / 2) * 0.07
   /** A wing's body is narrow: what is not in the wing sits close to the middle. */
   const narrow = wing ? 0.28 : 1
-  const sided = fitted.device.class === 'servo' ? side * (x - step) : narrow * (x + side * step)
+  const sided = fitted.device.class === 'servo' ? -side * (x - step) : narrow * (x + side * step)
   return { x: Math.round(sided * craft.size), y: Math.round(y * craft.size) }
 }
 

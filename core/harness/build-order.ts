@@ -1,6 +1,7 @@
-import { formatVolts } from '../units'
+import { formatOhms, formatVolts } from '../units'
 import { batteryId, boardId, idIn, splitKey, type ResolvedPlan, isFlown, isOfCraft } from '../plan'
 import { mappingWords, outputMapping } from '../suitability'
+import { fittingsOf } from './fittings'
 import type { Wire, WireKind } from './wires'
 
 /** A step of making the harness: what to look at first, and the wires that may then be soldered. */
@@ -62,6 +63,13 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
     check: `Propellers off.${antennas} Measure from battery plus to minus: no short. Then ${min} to ${formatVolts(max)} from a bench supply limited to 1 A, or the battery by a fuse-limited lead; touch each regulator and ESC: none gets hot. Only then the battery itself.${mapping}`,
     wires: [],
   }
+  const resistors = fittingsOf(resolved)
+  const fit: BuildStep = {
+    id: 'resistors',
+    title: resistors.length === 1 ? 'Resistor' : 'Resistors',
+    check: `Fit ${resistors.map(({ ohms, from, to, what }) => `${formatOhms(ohms)} from ${from} to ${to} (${what})`).join(', ')}. Measure each between its two points.`,
+    wires: [],
+  }
   const measured = ({ label, volts }: (typeof makers)[number]['device']['outputs'][number]) =>
     `${label}${volts === undefined ? ' (battery voltage)' : ` ${formatVolts(volts)}`}`
   return [
@@ -82,8 +90,12 @@ export function buildOrder(resolved: ResolvedPlan, wires: Wire[]): BuildStep[] {
           'Slide the heat-shrink on first. Measure through from each wire to the next before it is shrunk.',
         ),
       ),
+    fit,
     last,
-  ].filter((step) => step === bare || (step === last && fitted.length > 0) || step.wires.length)
+  ].filter(
+    (step) =>
+      step === bare || (step === fit && resistors.length > 0) || (step === last && fitted.length > 0) || step.wires.length,
+  )
 }
 
 /** What gives supplies, nearest to the battery first. */

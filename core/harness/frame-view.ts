@@ -2,6 +2,12 @@ import { batteryId, boardId, type ResolvedPlan, type Turn } from '../plan'
 import { packShape, type Millimetres } from '../units'
 import { heightOf, spotOf } from './airframe'
 
+/** A point on the sheet. */
+export interface Point {
+  x: number
+  y: number
+}
+
 /** A rectangle by its middle. */
 interface Box {
   x: number
@@ -16,7 +22,7 @@ export interface FramePart extends Box {
   name: string
   turn: Turn
   /** Where its name stands, by the middle of the text; with a line to the part where it stands off. */
-  label: { x: number; y: number; leader: boolean }
+  label: { x: number; y: number; leader?: [Point, Point] }
 }
 
 export type FrameSide = 'top' | 'right'
@@ -51,13 +57,22 @@ export function frameBoxes(resolved: ResolvedPlan, side: FrameSide): FrameBox[] 
   return boxes.sort((one, other) => one.rank - other.rank).map(({ box }) => box)
 }
 
+/** A line on the sheet, by its points. */
+export type FrameLine = Point[]
+
 /**
- * The same, each with a place for its name that covers no part and no other name.
+ * The same, each with a place for its name that covers no part, no other name and no line.
  * @param text height of a line of text, and its width for each letter, in mm; more than 0
+ * @param lines what else is drawn, as it lies on the sheet
  */
-export function frameParts(resolved: ResolvedPlan, side: FrameSide, text: { height: number; letter: number }): FramePart[] {
+export function frameParts(
+  resolved: ResolvedPlan,
+  side: FrameSide,
+  text: { height: number; letter: number },
+  lines: FrameLine[] = [],
+): FramePart[] {
   const boxes = frameBoxes(resolved, side)
-  const labels = placeLabels(boxes, text)
+  const labels = placeLabels(boxes, text, lines)
   return boxes.map((box, at) => ({ ...box, label: labels[at]! }))
 }
 
@@ -65,10 +80,12 @@ export function frameParts(resolved: ResolvedPlan, side: FrameSide, text: { heig
 function placeLabels(
   boxes: (Box & { name: string })[],
   { height, letter }: { height: number; letter: number },
+  lines: FrameLine[],
 ): FramePart['label'][] {
   const placed: Box[] = []
   const free = (label: Box, own?: Box) =>
     boxes.every((box) => box === own || !overlap(box, label)) && placed.every((other) => !overlap(other, label))
+  const clear = (label: Box) => lines.every((line) => !crosses(line, label))
   const found = new Map<Box, FramePart['label']>()
   // Those that have room inside come first; large parts have more of it around them.
   const order = [...boxes].sort((one, other) => other.width * other.height - one.width * one.height)
@@ -88,11 +105,43 @@ function placeLabels(
     ]
     let chosen = fits && free(inside, box) ? inside : undefined
     let steps = 0
-    for (; !chosen; steps += 1) chosen = around(steps * 0.7).find((label) => free(label))
+    for (; !chosen; steps += 1) chosen = around(steps * 0.7).find((label) => free(label) && clear(label))
     placed.push(chosen)
-    found.set(box, { x: chosen.x, y: chosen.y, leader: steps > 1 })
+    const { x, y } = chosen
+    found.set(box, steps > 1 ? { x, y, leader: between(box, chosen) } : { x, y })
   }
   return boxes.map((box) => found.get(box)!)
+}
+
+/** From the side of a rectangle to the side of another that lies apart from it. */
+function between(one: Box, other: Box): [Point, Point] {
+  const nearest = (to: Point, { x, y, width, height }: Box): Point => ({
+    x: Math.min(x + width / 2, Math.max(x - width / 2, to.x)),
+    y: Math.min(y + height / 2, Math.max(y - height / 2, to.y)),
+  })
+  const start = nearest(other, one)
+  return [start, nearest(start, other)]
+}
+
+/** Whether any piece of a line lies in a rectangle: what is left of the piece between its four sides. */
+export function crosses(line: FrameLine, { x, y, width, height }: Box): boolean {
+  return line.slice(1).some((end, at) => {
+    const start = line[at]!
+    let [from, to] = [0, 1]
+    for (const [offset, step, half] of [
+      [start.x - x, end.x - start.x, width / 2],
+      [start.y - y, end.y - start.y, height / 2],
+    ] as const) {
+      if (step === 0) {
+        if (Math.abs(offset) >= half) return false
+        continue
+      }
+      const [one, other] = [(-half - offset) / step, (half - offset) / step]
+      from = Math.max(from, Math.min(one, other))
+      to = Math.min(to, Math.max(one, other))
+    }
+    return from < to
+  })
 }
 
 /** Whether two rectangles have an area in common. */

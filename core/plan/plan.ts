@@ -28,6 +28,8 @@ export interface Acceptance {
   /** As it read when it was accepted; with another it is open again. */
   fact: string
   reason: string
+  /** Who gave it, where that is known. */
+  by?: string
 }
 
 /** What a need has been given. */

@@ -346,7 +346,7 @@ export const planParts = {
   boxPositions: Joi.object().pattern(idPattern, point).required(),
   built: Joi.object().pattern(wirePattern, Joi.valid(true)).required(),
   accepted: Joi.object()
-    .pattern(findingPattern, Joi.object({ fact: prose.required(), reason: prose.required() }))
+    .pattern(findingPattern, Joi.object({ fact: prose.required(), reason: prose.required(), by: prose.max(80) }))
     .max(2000)
     .required(),
 }

@@ -1,5 +1,5 @@
-export { figure, formatAmps, formatBaud, formatShare, formatVolts, grouped, plain, thinSpace } from './quantity'
-export type { Amps, Baud, Grams, Hertz, Millimetres, Unit, Volts } from './quantity'
+export { figure, formatAmps, formatBaud, formatOhms, formatShare, formatVolts, grouped, plain, thinSpace } from './quantity'
+export type { Amps, Baud, Grams, Hertz, Millimetres, Ohms, Unit, Volts } from './quantity'
 export { copperMassPerMetre, wireColours, wireDiameter, wireResistancePerMetre } from './wire'
 export type { WireColour } from './wire'
 export { assumedRating, batteryLimit, batteryMass, batteryRange, batterySize, cellVoltage, packShape } from './battery'

@@ -6,6 +6,8 @@ export type Amps = number
 export type Baud = number
 /** Length in millimetres. */
 export type Millimetres = number
+/** Resistance in ohms. */
+export type Ohms = number
 /** Mass in grams. */
 export type Grams = number
 /** Frequency in hertz. */
@@ -39,6 +41,11 @@ export function formatAmps(value: Amps): string {
 /** "115 200 baud". */
 export function formatBaud(value: Baud): string {
   return `${grouped(value)} baud`
+}
+
+/** "4.7 kΩ", "680 Ω". */
+export function formatOhms(value: Ohms): string {
+  return value < 1000 ? figure(value, 'Ω') : `${plain(value / 1000, 1)} kΩ`
 }
 
 /** "9.3 %" from a fraction of one. */

@@ -6,7 +6,16 @@ import { join } from 'node:path'
 import { threadId } from 'node:worker_threads'
 import pdfmake from 'pdfmake'
 import type { Content, ContentTable, TDocumentDefinitions, TableCell } from 'pdfmake/interfaces'
-import { coloursUsed, harnessSvg, makingLines, paperParts, paperTable, type PaperPart, type Table } from '#core/documents'
+import {
+  airframeSvg,
+  coloursUsed,
+  harnessSvg,
+  makingLines,
+  paperParts,
+  paperTable,
+  type PaperPart,
+  type Table,
+} from '#core/documents'
 import { harnessParts, roomOf, wiresOf, type Wire } from '#core/harness'
 import type { ResolvedPlan } from '#core/plan'
 import { Faces, type Fonts } from './fonts'
@@ -141,6 +150,7 @@ function contentOf(part: PaperPart, setting: Setting): Content[] {
   const { resolved, wires, write } = setting
   if (part === 'drawing') return drawingContent(setting)
   if (part === 'making') return [makingContent(setting)]
+  if (part === 'placement') return [...placementContent(setting), tableContent(paperTable(part, resolved, wires), write)]
   return [tableContent(paperTable(part, resolved, wires), write)]
 }
 
@@ -166,6 +176,16 @@ function drawingContent(setting: Setting): Content[] {
       legendContent(setting),
     ]
   })
+}
+
+/** The airframe from above and from the right, on a page of its own before the table. */
+function placementContent({ resolved, wires, faces, room: [width, height] }: Setting): Content[] {
+  const side = (of: 'top' | 'right', fit: [number, number]) => ({
+    svg: inFaces(airframeSvg(resolved, wires, of, fit), faces),
+    fit,
+    alignment: 'center' as const,
+  })
+  return [side('top', [width, height * 0.74]), { ...side('right', [width, height * 0.2]), pageBreak: 'after' as const }]
 }
 
 /** Height of the line that says what part of the harness a page shows. */
@@ -209,6 +229,7 @@ function tableContent(table: Table, write: Setting['write']): Content {
   const longest = header.map((_, column) => Math.max(0, ...rows.map((row) => String(row[column]).length)))
   return lined({
     headerRows: 1,
+    keepWithHeaderRows: 1,
     dontBreakRows: true,
     widths: longest.map((length) => (length > 24 ? '*' : 'auto')),
     body: [
@@ -228,11 +249,15 @@ function makingContent({ resolved, wires, write }: Setting): Content {
   })
   let before = ''
   const body = makingLines(resolved, wires).flatMap(({ step, wire, text, done }): TableCell[][] => {
-    const headed = step === before ? [] : [[{ ...(write(step) as object), bold: true, colSpan: 3, margin: [0, 6, 0, 0] }, {}, {}]]
+    if (step === before) return [[tick(done), write(wire ?? ''), write(text)]] as TableCell[][]
     before = step
-    return [...headed, [tick(done), write(wire ?? ''), write(text)]] as TableCell[][]
+    // One row with what comes first in it, so that no heading stands alone at the foot of a page.
+    const heading = { ...(write(step) as object), bold: true, margin: [0, 6, 0, 3] }
+    return [
+      [{ stack: [{ text: ' ', margin: [0, 6, 0, 3] }, tick(done)] }, write(wire ?? ''), { stack: [heading, write(text)] }],
+    ] as TableCell[][]
   })
-  return lined({ headerRows: 0, dontBreakRows: true, keepWithHeaderRows: 1, widths: [12, 30, '*'], body })
+  return lined({ headerRows: 0, dontBreakRows: true, widths: [12, 30, '*'], body })
 }
 
 function lined(table: ContentTable['table']): Content {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { SerialPort } from '#core/catalogue'
 import type { PortLane } from '#core/engine'
-import { grouped } from '#core/units'
+import { formatBaud } from '#core/units'
 import { useResolved } from '~/composables/usePlan'
 import { useSelection } from '~/stores/selection'
 
@@ -44,7 +44,7 @@ const verdictWords = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
       @click="selection.select(`port:${lane.port.id}`)"
     >
       <b>{{ lane.port.label }}</b>
-      <span class="quiet mono">up to {{ grouped(lane.port.maxBaud) }}</span>
+      <span class="quiet mono">up to {{ formatBaud(lane.port.maxBaud) }}</span>
     </button>
     <div class="pads mono">
       <span :class="{ none: !line('tx').there }"
@@ -130,6 +130,15 @@ const verdictWords = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
   font-size: var(--text-fine);
   font-weight: 700;
   color: rgb(var(--v-theme-secondary));
+}
+@media (max-width: 640px) {
+  .lane {
+    grid-template-columns: minmax(0, 1fr) 74px;
+  }
+  .dock,
+  .marks {
+    grid-column: 1 / -1;
+  }
 }
 .lane.cannot {
   opacity: 0.55;

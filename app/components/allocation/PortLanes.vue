@@ -131,7 +131,7 @@ p {
 }
 @media (max-width: 1100px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -40,7 +40,7 @@ const hex = (id: string) => wireColours[device.terminals[id]?.colour ?? 'WH'].he
 
 <style scoped>
 .device {
-  width: 100%;
+  width: calc(100% - 2 * var(--space-4));
   max-width: 420px;
   max-height: 100%;
   margin: var(--space-4);

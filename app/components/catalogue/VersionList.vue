@@ -42,7 +42,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
 <template>
   <section class="versions" :aria-label="`${word}s`">
     <p class="quiet">
-      A {{ word }} is what differs from the base. Choose one above to edit it as it is; only the differences are kept.
+      A {{ word }} is what differs from all others. Choose one above to edit it as it is; only the differences are kept.
     </p>
     <article v-for="(version, id) in versions" :key="id">
       <div class="head">
@@ -69,7 +69,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value
             take back
           </button>
         </li>
-        <li v-if="!Object.keys(version.differences).length" class="quiet">as the base</li>
+        <li v-if="!Object.keys(version.differences).length" class="quiet">differs in nothing</li>
       </ul>
     </article>
     <div class="head">

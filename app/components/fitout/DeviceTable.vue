@@ -67,13 +67,13 @@ function remove(id: string, name: string) {
       <tr>
         <th><span class="d-sr-only">Gravest finding</span></th>
         <SortHead v-model="sorting" column="name">Device</SortHead>
-        <SortHead v-model="sorting" column="kind">Kind</SortHead>
-        <SortHead v-model="sorting" column="part">Part</SortHead>
-        <th>Variant</th>
+        <SortHead v-model="sorting" column="kind" class="if-wide">Kind</SortHead>
+        <SortHead v-model="sorting" column="part" class="if-room">Part</SortHead>
+        <th class="if-room">Variant</th>
         <SortHead v-model="sorting" column="wanted">Wanted</SortHead>
-        <SortHead v-model="sorting" column="supply">Supply</SortHead>
-        <SortHead v-model="sorting" column="peak" class="text-right">Peak</SortHead>
-        <SortHead v-model="sorting" column="mass" class="text-right">Mass</SortHead>
+        <SortHead v-model="sorting" column="supply" class="if-wide">Supply</SortHead>
+        <SortHead v-model="sorting" column="peak" class="text-right if-wide">Peak</SortHead>
+        <SortHead v-model="sorting" column="mass" class="text-right if-room">Mass</SortHead>
         <th><span class="d-sr-only">Actions</span></th>
       </tr>
     </thead>
@@ -89,9 +89,9 @@ function remove(id: string, name: string) {
           <button class="name" @click.stop="selection.select(`device:${instance.id}`)">{{ instance.name }}</button>
           <span v-if="instance.note" class="quiet note" :title="instance.note">{{ instance.note }}</span>
         </td>
-        <td class="quiet">{{ kind }}</td>
-        <td>{{ device.name }}</td>
-        <td @click.stop>
+        <td class="quiet if-wide">{{ kind }}</td>
+        <td class="if-room">{{ device.name }}</td>
+        <td class="if-room" @click.stop>
           <CellSelect
             v-if="variants.length > 1"
             :model-value="instance.variant"
@@ -111,9 +111,9 @@ function remove(id: string, name: string) {
             @update:model-value="(priority) => build.edit({ type: 'device.priority', device: instance.id, priority })"
           />
         </td>
-        <td class="mono">{{ supply }}</td>
-        <td class="mono text-right">{{ peak ? formatAmps(peak) : '' }}</td>
-        <td class="mono text-right">{{ device.mass }} g</td>
+        <td class="mono if-wide">{{ supply }}</td>
+        <td class="mono text-right if-wide">{{ peak ? formatAmps(peak) : '' }}</td>
+        <td class="mono text-right if-room">{{ device.mass }} g</td>
         <td @click.stop>
           <v-btn
             :icon="mdiClose"
@@ -127,9 +127,9 @@ function remove(id: string, name: string) {
     <tfoot>
       <tr>
         <td />
-        <td colspan="7" class="quiet">{{ rows.length }} devices</td>
-        <td class="mono text-right">{{ mass.toFixed(1) }} g</td>
-        <td />
+        <td colspan="9" class="quiet">
+          {{ rows.length }} device{{ rows.length === 1 ? '' : 's' }}, <span class="mono">{{ mass.toFixed(1) }} g</span>
+        </td>
       </tr>
     </tfoot>
   </v-table>

@@ -108,6 +108,8 @@ const saveJson = () =>
 }
 .strips {
   flex: 2 1 310px;
+  min-width: 0;
+  overflow-wrap: anywhere;
 }
 .sides {
   display: grid;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Positions of switches as columns, what happens as rows; each cell is worked through the whole chain. */
+/** Positions of switches one below the other, what happens beside them; each cell is worked through the whole chain. */
 import type { Column, Row } from '#core/controls'
 
 const { columns, rows } = defineProps<{ columns: Column[]; rows: Row[] }>()
@@ -18,8 +18,12 @@ const groups = computed(() => {
   })
   return found
 })
-const shown = computed(() => groups.value.flatMap((group) => group.columns.map((each, at) => ({ ...each, first: at === 0 }))))
-const width = (column: Column) => (column.read === undefined ? 'not heard' : `${Math.round(column.read)}`)
+/** What stands whatever the switches do. */
+const always = [
+  ['Link lost', 'onLoss'],
+  ['Power-up', 'powerUp'],
+] as const
+const heard = (column: Column) => (column.read === undefined ? 'not heard' : `${Math.round(column.read)}`)
 </script>
 
 <template>
@@ -27,8 +31,14 @@ const width = (column: Column) => (column.read === undefined ? 'not heard' : `${
     <table>
       <thead>
         <tr>
-          <td></td>
-          <th v-for="group in groups" :key="group.control" :colspan="group.columns.length" class="first" scope="colgroup">
+          <th scope="col">Switch</th>
+          <th scope="col">Stands</th>
+          <th v-for="row in rows" :key="row.id" scope="col" class="job">{{ row.name }}</th>
+        </tr>
+      </thead>
+      <tbody v-for="group in groups" :key="group.control">
+        <tr v-for="({ column, at }, index) in group.columns" :key="at">
+          <th v-if="index === 0" :rowspan="group.columns.length" scope="rowgroup" class="switch">
             <button
               :aria-pressed="chosen === group.control"
               :class="{ on: chosen === group.control }"
@@ -36,33 +46,26 @@ const width = (column: Column) => (column.read === undefined ? 'not heard' : `${
             >
               {{ group.name }}
             </button>
-            <span class="quiet mono"> ch {{ group.channel }}</span>
+            <span class="quiet mono channel">channel {{ group.channel }}</span>
           </th>
-          <th class="first" scope="col" rowspan="2">link lost</th>
-          <th class="first" scope="col" rowspan="2">power-up</th>
-        </tr>
-        <tr>
-          <td></td>
-          <th v-for="{ column, at, first } in shown" :key="at" :class="{ first }" scope="col">
-            {{ column.position.label }}<br /><span class="mono quiet">{{ width(column) }}</span>
+          <th scope="row" class="position">
+            {{ column.position.label }} <span class="mono quiet">{{ heard(column) }}</span>
           </th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="row in rows" :key="row.id">
-          <th scope="row">{{ row.name }}</th>
-          <td v-for="{ column, at, first } in shown" :key="at" :class="{ first, on: row.cells[at]?.on }">
-            <template v-if="row.cells[at]">
-              <button
-                :aria-label="`${row.name}, ${column.name} ${column.position.label}: ${row.cells[at]!.text}`"
-                @click="emit('open', column, row)"
-              >
-                {{ row.cells[at]!.text }}
-              </button>
-            </template>
+          <td v-for="row in rows" :key="row.id" :class="{ on: row.cells[at]?.on, none: !row.cells[at] }" :data-job="row.name">
+            <button
+              v-if="row.cells[at]"
+              :aria-label="`${row.name}, ${column.name} ${column.position.label}: ${row.cells[at]!.text}`"
+              @click="emit('open', column, row)"
+            >
+              {{ row.cells[at]!.text }}
+            </button>
           </td>
-          <td class="first rest">{{ row.onLoss }}</td>
-          <td class="first rest">{{ row.powerUp }}</td>
+        </tr>
+      </tbody>
+      <tbody>
+        <tr v-for="[title, key] in always" :key="key">
+          <th scope="row" colspan="2" class="switch">{{ title }}</th>
+          <td v-for="row in rows" :key="row.id" class="rest" :class="{ none: !row[key] }" :data-job="row.name">{{ row[key] }}</td>
         </tr>
       </tbody>
     </table>
@@ -71,33 +74,49 @@ const width = (column: Column) => (column.read === undefined ? 'not heard' : `${
 
 <style scoped>
 .matrix {
+  position: relative;
   overflow-x: auto;
   font-size: var(--text-small);
 }
 table {
   border-collapse: collapse;
+  width: 100%;
 }
 th,
 td {
-  border-bottom: var(--edge);
   padding: var(--space-1) var(--space-3);
   text-align: center;
   vertical-align: middle;
   font-weight: 400;
-  white-space: nowrap;
+}
+tbody {
+  border-bottom: 2px solid rgb(var(--v-theme-line));
+}
+tbody tr + tr :is(td, .position) {
+  border-top: var(--edge);
 }
 thead th {
   font-weight: 700;
-  line-height: 1.2;
+  font-size: var(--text-fine);
+  line-height: 1.15;
+  vertical-align: bottom;
+  border-bottom: 2px solid rgb(var(--v-theme-line));
 }
-tbody th {
+.job {
+  min-width: 58px;
+  max-width: 96px;
+}
+.switch,
+.position {
   text-align: left;
-  position: sticky;
-  left: 0;
-  background: rgb(var(--v-theme-surface));
+  white-space: nowrap;
 }
-.first {
-  border-left: var(--edge);
+.switch button {
+  font-weight: 700;
+}
+.channel {
+  display: block;
+  font-size: var(--text-note);
 }
 td button {
   min-width: 34px;
@@ -110,12 +129,43 @@ td.on {
   background: rgba(var(--v-theme-primary), 0.22);
   font-weight: 700;
 }
-thead button.on {
+.switch button.on {
   color: rgb(var(--v-theme-secondary));
   text-decoration: underline;
 }
+/* Where there is no room for columns, each position says what it does. */
+@media screen and (width < 1080px) {
+  thead {
+    display: none;
+  }
+  table,
+  tbody,
+  th {
+    display: block;
+  }
+  tr {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 0 var(--space-3);
+  }
+  .switch {
+    flex: 0 0 100%;
+  }
+  .channel {
+    display: inline;
+  }
+  .position {
+    flex: 0 0 130px;
+  }
+  td.none {
+    display: none;
+  }
+  td::before {
+    content: attr(data-job) ': ';
+  }
+}
 .rest {
   font-size: var(--text-note);
-  text-align: left;
 }
 </style>

@@ -2,6 +2,7 @@
 import type { Finding, Fix } from '#core/checks'
 import { mayBeOffered, type FixOutcome } from '#core/engine'
 import type { TriedFixes } from '~/composables/useTriedFixes'
+import { author } from '~/composables/author'
 import { useBuild } from '~/stores/build'
 
 const { finding, fixes = { offered: [], tried: true } } = defineProps<{
@@ -54,7 +55,7 @@ async function startAccepting() {
 function accept() {
   const given = reason.value?.trim()
   if (!given) return
-  build.edit({ type: 'finding.accept', finding: finding.id, fact: finding.fact, reason: given })
+  build.edit({ type: 'finding.accept', finding: finding.id, fact: finding.fact, reason: given, by: author() })
   reason.value = undefined
 }
 

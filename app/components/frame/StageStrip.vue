@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { stages, type Stage } from '#core/checks'
+import { lastViews } from '~/composables/lastViews'
 import { countBySeverity, findingsOf } from '~/composables/severityCounts'
 import { useBuild } from '~/stores/build'
 
 const build = useBuild()
 const route = useRoute()
+const lastView = lastViews(route)
+const pathOf = (stage: string) => `/builds/${build.id}/${stage}`
 
 const items = computed(() =>
   (Object.keys(stages) as Stage[]).map((id) => {
@@ -29,7 +32,7 @@ function stateOf(stage: Stage, anyOpen: boolean): string {
     <NuxtLink
       v-for="(stage, at) in items"
       :key="stage.id"
-      :to="`/builds/${build.id}/${stage.id}`"
+      :to="{ path: pathOf(stage.id), query: lastView(pathOf(stage.id)) }"
       no-prefetch
       class="stage"
       :class="{ here: route.path.endsWith(stage.id) }"
@@ -80,10 +83,12 @@ function stateOf(stage: Stage, anyOpen: boolean): string {
 .state {
   font-size: var(--text-fine);
 }
-@media (max-width: 640px) {
+@media (max-width: 960px) {
   .strip {
     overflow-x: auto;
   }
+}
+@media (max-width: 640px) {
   .stage {
     flex: 0 0 auto;
     padding-right: var(--space-5);

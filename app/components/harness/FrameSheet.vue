@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiFitToScreenOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
 import {
   frameBoxes,
   frameParts,
@@ -10,7 +11,8 @@ import {
   type FrameSide,
   type Run,
 } from '#core/harness'
-import type { ResolvedPlan, Spot } from '#core/plan'
+import { idIn, type ResolvedPlan, type Spot } from '#core/plan'
+import { usePanZoom } from '~/composables/usePanZoom'
 import { useSvgDrag } from '~/composables/useSvgDrag'
 import { useSizeOf } from '~/composables/useSizeOf'
 import { useSelection } from '~/stores/selection'
@@ -43,11 +45,34 @@ const view = computed(() => {
   const room = { x: 0.08 * (right - left), y: (side === 'top' ? 0.05 : 0.3) * (lower - upper) }
   return { x: left - room.x, y: upper - room.y, width: right - left + 2 * room.x, height: lower - upper + 2 * room.y }
 })
-/** Text and marks keep their size on the screen whatever the craft's: what 1.35 pixels are in millimetres. */
-const unit = computed(() => 1.35 * Math.max(view.value.width / shown.value.width, view.value.height / shown.value.height))
+const sheet = computed(() => ({ width: view.value.width, height: view.value.height }))
+const { frame, zoom, fit, onWheel, onDown, onMove, onUp, onKey: onSheetKey } = usePanZoom(sheet)
+/** Text and marks keep their size on the screen whatever the craft's and however near: what 1.35 pixels are in millimetres. */
+const unit = computed(() => 1.35 * Math.max(frame.value.width / shown.value.width, frame.value.height / shown.value.height))
 const text = computed(() => ({ height: 8.5 * unit.value, letter: 4 * unit.value }))
-const parts = computed(() => frameParts(resolved, side, text.value))
-const ways = computed(() => outlineOf(craft.value).map((line) => line.map(({ x, y }) => `${x},${-y}`).join(' ')))
+/** Points of the craft on the sheet, where y points down. */
+const down = (path: Spot[]) => path.map(({ x, y }) => ({ x, y: -y }))
+const outline = computed(() => (side === 'top' ? outlineOf(craft.value).map(down) : []))
+/** From the side the frame is a line. */
+const ground = computed(() =>
+  side === 'top'
+    ? []
+    : [
+        [
+          { x: -0.3 * craft.value.size, y: 0 },
+          { x: 0.3 * craft.value.size, y: 0 },
+        ],
+      ],
+)
+const lines = computed(() => [...outline.value, ...ground.value, ...runs.map(({ path }) => down(path))])
+const parts = computed(() => frameParts(resolved, side, text.value, lines.value))
+const ways = computed(() => outline.value.map((line) => line.map(({ x, y }) => `${x},${y}`).join(' ')))
+/** The part that is selected: its bundles are seen alone. */
+const chosen = computed(() => {
+  const id = selection.selected && idIn('device', selection.selected)
+  return runs.some(({ ends }) => ends.includes(id ?? '')) ? id : undefined
+})
+const ofOthers = ({ ends }: Run) => chosen.value !== undefined && !ends.includes(chosen.value)
 const motors = computed(() => motorSpots(craft.value.outline, craft.value.size))
 const line = (path: Spot[]) => path.map(({ x, y }) => `${x},${-y}`).join(' ')
 
@@ -87,76 +112,91 @@ function mark({ x, y, width, height, turn }: FramePart): string {
 <template>
   <div class="sheet">
     <p class="quiet facing">{{ side === 'top' ? 'From above, front at the top' : 'From the right, front at the right' }}</p>
+    <div class="tools no-print">
+      <v-btn :icon="mdiMagnifyPlusOutline" size="x-small" aria-label="Zoom in" @click="zoom(1.25)" />
+      <v-btn :icon="mdiMagnifyMinusOutline" size="x-small" aria-label="Zoom out" @click="zoom(0.8)" />
+      <v-btn :icon="mdiFitToScreenOutline" size="x-small" aria-label="Show all of it" @click="fit" />
+    </div>
     <svg
       ref="svg"
-      :viewBox="`${view.x} ${view.y} ${view.width} ${view.height}`"
+      :viewBox="`${frame.x} ${frame.y} ${frame.width} ${frame.height}`"
       class="plan"
+      tabindex="0"
       role="group"
       :aria-label="side === 'top' ? 'Airframe from above, front at the top' : 'Airframe from the right, front at the right'"
       :data-side="side"
+      @wheel.prevent="onWheel"
+      @pointerdown="onDown"
+      @pointermove="onMove"
+      @pointerup="onUp"
+      @pointerleave="onUp"
+      @pointercancel="onUp"
+      @keydown.self="onSheetKey"
     >
-      <template v-if="side === 'top'">
-        <polyline v-for="(way, at) in ways" :key="at" :points="way" class="frame" :stroke-width="unit" />
-        <circle
-          v-for="({ x, y }, at) in motors"
-          :key="`m${at}`"
-          class="frame"
-          :cx="x"
-          :cy="-y"
-          :r="9 * unit"
-          :stroke-width="unit"
-        />
-        <g v-for="run in runs" :key="run.ends.join()">
-          <polyline :points="line(run.path)" class="reach" :stroke-width="7 * unit" @mouseenter="pointed = run" />
+      <g :transform="`translate(${-view.x} ${-view.y})`">
+        <template v-if="side === 'top'">
+          <polyline v-for="(way, at) in ways" :key="at" :points="way" class="frame" :stroke-width="unit" />
+          <circle
+            v-for="({ x, y }, at) in motors"
+            :key="`m${at}`"
+            class="frame"
+            :cx="x"
+            :cy="-y"
+            :r="9 * unit"
+            :stroke-width="unit"
+          />
+          <g v-for="run in runs" :key="run.ends.join()">
+            <polyline :points="line(run.path)" class="reach" :stroke-width="7 * unit" @mouseenter="pointed = run" />
+            <polyline
+              :points="line(run.path)"
+              class="run"
+              :class="{ pointed: pointed === run, faded: ofOthers(run) }"
+              :stroke-width="Math.max(run.width, 1.2 * unit)"
+            />
+          </g>
+        </template>
+        <template v-else>
+          <path class="frame" :d="`M${-0.3 * craft.size} 0H${0.3 * craft.size}`" :stroke-width="unit * 1.5" />
+        </template>
+        <g
+          v-for="part in parts"
+          :key="part.id"
+          class="part"
+          :class="{ lit: selection.lit.has(`device:${part.id}`) || selection.selected === `device:${part.id}` }"
+          tabindex="0"
+          role="button"
+          :aria-label="part.name"
+          :data-part="part.id"
+          @pointerdown.stop="hold($event, part.id)"
+          @pointermove="pull"
+          @pointerup="letGo"
+          @pointercancel="breakOff"
+          @keydown="onKey($event, part.id)"
+        >
+          <title>{{ part.name }}</title>
+          <rect
+            :x="part.x - part.width / 2"
+            :y="part.y - part.height / 2"
+            :width="part.width"
+            :height="part.height"
+            :rx="Math.min(2 * unit, part.height / 4)"
+            :stroke-width="unit * 0.8"
+          />
+          <path v-if="side === 'top'" class="mark" :d="mark(part)" :stroke-width="unit * 2" />
         </g>
-      </template>
-      <template v-else>
-        <path class="frame" :d="`M${-0.3 * craft.size} 0H${0.3 * craft.size}`" :stroke-width="unit * 1.5" />
-      </template>
-      <g
-        v-for="part in parts"
-        :key="part.id"
-        class="part"
-        :class="{ lit: selection.lit.has(`device:${part.id}`) || selection.selected === `device:${part.id}` }"
-        tabindex="0"
-        role="button"
-        :aria-label="part.name"
-        :data-part="part.id"
-        @pointerdown="hold($event, part.id)"
-        @pointermove="pull"
-        @pointerup="letGo"
-        @pointercancel="breakOff"
-        @keydown="onKey($event, part.id)"
-      >
-        <title>{{ part.name }}</title>
-        <rect
-          :x="part.x - part.width / 2"
-          :y="part.y - part.height / 2"
-          :width="part.width"
-          :height="part.height"
-          :rx="Math.min(2 * unit, part.height / 4)"
-          :stroke-width="unit * 0.8"
-        />
-        <path v-if="side === 'top'" class="mark" :d="mark(part)" :stroke-width="unit * 2" />
+        <g v-for="part in parts" :key="`name ${part.id}`" class="name">
+          <path
+            v-if="part.label.leader"
+            :d="`M${part.label.leader.map(({ x, y }) => `${x} ${y}`).join('L')}`"
+            :stroke-width="unit * 0.4"
+            class="leader"
+          />
+          <text :x="part.label.x" :y="part.label.y + 2.6 * unit" text-anchor="middle" :font-size="7.2 * unit">
+            {{ part.name }}
+          </text>
+        </g>
+        <slot :unit />
       </g>
-      <polyline
-        v-for="run in runs"
-        :key="`run ${run.ends.join()}`"
-        :points="line(run.path)"
-        class="run"
-        :class="{ pointed: pointed === run }"
-        :stroke-width="Math.max(run.width, 1.2 * unit)"
-      />
-      <g v-for="part in parts" :key="`name ${part.id}`" class="name">
-        <path
-          v-if="part.label.leader"
-          :d="`M${part.x} ${part.y}L${part.label.x} ${part.label.y}`"
-          :stroke-width="unit * 0.4"
-          class="leader"
-        />
-        <text :x="part.label.x" :y="part.label.y + 2.6 * unit" text-anchor="middle" :font-size="7.2 * unit">{{ part.name }}</text>
-      </g>
-      <slot :unit />
     </svg>
   </div>
 </template>
@@ -183,14 +223,24 @@ function mark({ x, y, width, height, turn }: FramePart): string {
 .frame {
   fill: none;
   stroke: rgb(var(--v-theme-note));
-  opacity: 0.7;
+  stroke-dasharray: 7 4;
+  vector-effect: non-scaling-stroke;
+  stroke-width: 1.2px;
+}
+.tools {
+  position: absolute;
+  right: var(--space-3);
+  top: var(--space-2);
 }
 .run {
   fill: none;
   pointer-events: none;
   stroke: rgb(var(--v-theme-primary));
   stroke-linejoin: round;
-  opacity: 0.55;
+  opacity: 0.7;
+}
+.run.faded {
+  opacity: 0.1;
 }
 .run.pointed {
   stroke: rgb(var(--v-theme-secondary));
@@ -219,7 +269,7 @@ text {
   cursor: move;
 }
 .part rect {
-  fill: color-mix(in srgb, rgb(var(--v-theme-surface)) 82%, transparent);
+  fill: rgb(var(--v-theme-surface));
   stroke: rgb(var(--v-theme-on-surface));
 }
 .part .mark {

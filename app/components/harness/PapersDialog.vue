@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { paperParts, type PaperPart } from '#core/documents'
+import { makersParts, paperParts, type PaperPart } from '#core/documents'
 import { layerNames, type HarnessDrawing, type Layers } from '#core/harness'
 import { callForFile } from '~/composables/useApi'
 import { download } from '~/composables/download'
@@ -16,7 +16,7 @@ const build = useBuild()
 const plan = usePlan()
 const all = Object.keys(paperParts) as PaperPart[]
 
-const parts = ref<PaperPart[]>([...all])
+const parts = ref<PaperPart[]>([...makersParts])
 const layers = ref<Layers>({ ...shown })
 const paper = ref<'A4' | 'A3'>('A4')
 const colours = ref<'colour' | 'black and white'>('colour')
@@ -63,7 +63,11 @@ async function make() {
       <v-card-text>
         <p>One file, with build, board, version, date and page number at the foot of each page.</p>
         <fieldset>
-          <legend>Parts</legend>
+          <legend>
+            Parts
+            <button type="button" class="underlined" @click="parts = [...makersParts]">for who solders</button>
+            <button type="button" class="underlined" @click="parts = [...all]">all</button>
+          </legend>
           <label v-for="(title, part) in paperParts" :key="part"
             ><input v-model="parts" type="checkbox" :value="part" /> {{ title }}</label
           >
@@ -111,6 +115,10 @@ fieldset {
 }
 fieldset:disabled {
   opacity: 0.6;
+}
+legend button {
+  font-weight: 400;
+  margin-left: var(--space-4);
 }
 legend {
   font-weight: 700;

@@ -80,6 +80,7 @@ const wireOf = (cell: string | number) => wires.value.find((wire) => wire.number
 <style scoped>
 .bar {
   display: flex;
+  flex-wrap: wrap;
   gap: var(--space-2);
   padding: var(--space-4) var(--space-6);
 }

@@ -111,7 +111,7 @@ watch(
         <SortHead v-model="sorting" column="number">No.</SortHead>
         <SortHead v-model="sorting" column="from">From</SortHead>
         <SortHead v-model="sorting" column="to">To</SortHead>
-        <SortHead v-model="sorting" column="net">Net</SortHead>
+        <SortHead v-model="sorting" column="net" class="if-wide">Net</SortHead>
         <SortHead v-model="sorting" column="colour">Colour</SortHead>
         <SortHead v-model="sorting" column="gauge" class="text-right">AWG</SortHead>
         <SortHead v-model="sorting" column="length" class="text-right">mm</SortHead>
@@ -132,15 +132,15 @@ watch(
           <button class="number" @click.stop="selection.select(`wire:${wire.id}`)">{{ wire.number }}</button>
           <v-icon v-if="wire.locked" :icon="mdiLock" size="13" aria-label="locked" />
         </td>
-        <td>
+        <td class="end">
           {{ names.device(wire.from.device!) }} <b class="mono">{{ wire.from.label }}</b>
           <span class="quiet where">{{ contact(wire.from) }}</span>
         </td>
-        <td>
+        <td class="end">
           {{ wire.to.device ? names.device(wire.to.device) : 'board' }} <b class="mono">{{ wire.to.label }}</b>
           <span class="quiet where">{{ contact(wire.to) }}</span>
         </td>
-        <td>{{ wire.source ? names.place(wire.source) : wire.net }}</td>
+        <td class="if-wide">{{ wire.source ? names.place(wire.source) : wire.net }}</td>
         <td @click.stop>
           <span class="colour">
             <span class="swatch" :style="{ background: wireColours[wire.colour].hex }" />
@@ -173,6 +173,7 @@ watch(
 <style scoped>
 .head {
   display: flex;
+  flex-wrap: wrap;
   gap: var(--space-5);
   padding: var(--space-3) var(--space-6);
 }
@@ -207,7 +208,11 @@ watch(
   padding: 0 var(--space-3) !important;
   white-space: nowrap;
 }
+.wires :deep(td.end) {
+  white-space: normal;
+}
 .where {
+  white-space: nowrap;
   font-size: var(--text-fine);
   margin-left: var(--space-2);
 }

@@ -90,6 +90,14 @@ td:first-child {
 .value {
   width: 210px;
 }
+@media (width < 640px) {
+  .value {
+    width: 150px;
+  }
+  .value :deep(:is(input, select):not([type='checkbox'])) {
+    max-width: 120px;
+  }
+}
 .sign {
   width: 22px;
   font-weight: 700;

@@ -99,8 +99,8 @@ const data = computed<ChartData<'bar'>>(() => ({
         <thead>
           <tr>
             <th>Recorded</th>
-            <th>Records/s</th>
-            <th>Wants</th>
+            <th class="if-room">Records/s</th>
+            <th class="if-room">Wants</th>
             <th>Lost</th>
             <th>Seen up to</th>
             <th>Full after</th>
@@ -110,8 +110,8 @@ const data = computed<ChartData<'bar'>>(() => ({
         <tbody>
           <tr v-for="(choice, at) in judged.choices" :key="choice.every" :class="{ best: at === judged.best }">
             <td>{{ name(choice.every) }}{{ at === judged.best ? ' (best)' : '' }}</td>
-            <td class="mono">{{ plain(choice.records, 0) }}</td>
-            <td class="mono">{{ formatBaud(Math.round(choice.baud)) }}</td>
+            <td class="mono if-room">{{ plain(choice.records, 0) }}</td>
+            <td class="mono if-room">{{ formatBaud(Math.round(choice.baud)) }}</td>
             <td class="mono" :class="{ bad: choice.lost > 0 }">{{ choice.lost ? formatShare(choice.lost) : 'nothing' }}</td>
             <td class="mono" :class="{ bad: !choice.seesPropellers }">{{ plain(choice.alias, 0) }} Hz</td>
             <td class="mono" :class="{ bad: choice.minutes !== undefined && choice.minutes < flight }">

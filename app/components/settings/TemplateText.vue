@@ -143,7 +143,7 @@ async function copy() {
       <input ref="file" type="file" accept=".liquid,.txt,text/plain" hidden aria-label="Template file" @change="open" />
     </div>
     <div class="sides">
-      <div class="side no-print">
+      <div class="half no-print">
         <label for="template-text" class="head"><b>Template</b></label>
         <textarea
           id="template-text"
@@ -156,7 +156,7 @@ async function copy() {
         />
         <p id="template-wrong" role="alert" class="text-error">{{ wrong?.message }}</p>
       </div>
-      <div class="side">
+      <div class="half">
         <div class="head">
           <b>Text</b>
           <span class="quiet" role="status">{{ working ? 'Making it.' : wrong ? 'As it was before the error.' : '' }}</span>
@@ -198,7 +198,7 @@ async function copy() {
   gap: var(--space-5);
   margin-top: var(--space-4);
 }
-.side {
+.half {
   display: flex;
   flex-direction: column;
   min-width: 0;
@@ -224,8 +224,15 @@ pre {
   margin: var(--space-2) 0;
 }
 @media print {
+  .own,
+  .sides,
+  .half {
+    display: block;
+  }
   pre {
     height: auto;
+    min-height: 0;
+    overflow: visible;
     white-space: pre-wrap;
     border: 0;
   }

@@ -45,7 +45,17 @@ const onShortcut: Record<PageShortcut, () => void> = {
   redoToo: () => build.redo(),
   save: () => void build.save('Saved by hand'),
   clear: () => selection.clear(),
+  findings: () => void goToFindings(),
   keys: () => (keys.value = true),
+}
+
+const panel = useTemplateRef('panel')
+const work = useTemplateRef<HTMLElement>('work')
+/** Unfolded, and the focus on the first of them. */
+async function goToFindings() {
+  folded.value = false
+  await nextTick()
+  panel.value?.focus()
 }
 
 function onKey(event: KeyboardEvent) {
@@ -93,6 +103,10 @@ onBeforeUnmount(() => {
 
 <template>
   <div class="frame">
+    <nav class="skips" aria-label="Shortcuts of this page">
+      <button @click="work?.focus()">To the work</button>
+      <button @click="goToFindings">To the findings</button>
+    </nav>
     <TopBar ref="bar" @palette="palette = true" @versions="versions = true" />
     <StageStrip />
     <main v-if="missing" class="pa-6">
@@ -107,16 +121,22 @@ onBeforeUnmount(() => {
     />
     <div v-else class="work">
       <PlanScope v-if="build.plan" :plan="build.plan">
-        <main class="main"><NuxtPage /></main>
+        <main ref="work" class="main" tabindex="-1"><NuxtPage /></main>
         <div class="side" :class="{ narrow: folded && !selection.selected }">
-          <FindingsPanel v-model:folded="folded" />
+          <FindingsPanel ref="panel" v-model:folded="folded" />
           <InspectorPanel v-if="selection.selected" />
         </div>
       </PlanScope>
       <p v-else class="pa-6 quiet">Fetching the build.</p>
     </div>
     <p v-if="build.problem" class="problem no-print" role="alert">{{ build.problem }}</p>
-    <CommandPalette v-model="palette" @theme="bar?.switchTheme()" @versions="versions = true" @keys="keys = true" />
+    <CommandPalette
+      v-model="palette"
+      @theme="bar?.switchTheme()"
+      @versions="versions = true"
+      @keys="keys = true"
+      @findings="goToFindings"
+    />
     <LazyShortcutsDialog v-if="keysWanted" v-model="keys" />
     <LazyVersionsDialog v-if="versionsWanted" v-model="versions" />
     <LazyConflictDialog v-if="conflictWanted" />
@@ -124,6 +144,26 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
+/* Seen by who comes to them by the keyboard. */
+.skips:not(:focus-within) {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.skips {
+  display: flex;
+  gap: var(--space-5);
+  padding: var(--space-3) var(--space-5);
+  border-bottom: var(--edge);
+}
+.skips button {
+  text-decoration: underline;
+}
+.main:focus {
+  outline: none;
+}
 .frame {
   display: flex;
   flex-direction: column;

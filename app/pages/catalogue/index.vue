@@ -182,9 +182,9 @@ async function remove(definition: Definition) {
         <thead>
           <tr>
             <SortHead v-model="sorting" column="name">Name</SortHead>
-            <SortHead v-if="kind === 'device'" v-model="sorting" column="kind">Kind</SortHead>
-            <SortHead v-model="sorting" column="maker">Maker</SortHead>
-            <th>{{ kind === 'board' ? 'Revisions' : 'Variants' }}</th>
+            <SortHead v-if="kind === 'device'" v-model="sorting" column="kind" class="if-room">Kind</SortHead>
+            <SortHead v-model="sorting" column="maker" class="if-wide">Maker</SortHead>
+            <th class="if-wide">{{ kind === 'board' ? 'Revisions' : 'Variants' }}</th>
             <th>What it is</th>
             <th><span class="d-sr-only">Actions</span></th>
           </tr>
@@ -197,9 +197,9 @@ async function remove(definition: Definition) {
               >
               <span v-if="isOwn(definition)" class="own">own</span>
             </td>
-            <td v-if="kind === 'device'">{{ groupOf(definition) }}</td>
-            <td>{{ definition.maker }}</td>
-            <td class="mono">{{ versionsOf(definition).join(', ') }}</td>
+            <td v-if="kind === 'device'" class="if-room">{{ groupOf(definition) }}</td>
+            <td class="if-wide">{{ definition.maker }}</td>
+            <td class="mono if-wide">{{ versionsOf(definition).join(', ') }}</td>
             <td class="quiet">{{ definition.summary }}</td>
             <td class="actions">
               <NuxtLink

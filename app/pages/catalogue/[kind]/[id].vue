@@ -10,6 +10,7 @@ import {
 } from '#core/catalogue'
 import { sectionsOf } from '~/components/catalogue/columns'
 import { useDefinition } from '~/composables/useDefinition'
+import { usePrinting } from '~/composables/usePrinting'
 import { shortcutOf } from '~/shortcuts'
 import { useCatalogue } from '~/stores/catalogue'
 import { useNotices } from '~/stores/notices'
@@ -45,7 +46,7 @@ useHead({ title: () => `${document.value?.name ?? 'Definition'} · Ypodoma` })
 
 const word = computed(() => (kind.value === 'board' ? 'revision' : 'variant'))
 const desks = computed(() => [
-  { value: '', title: 'the base' },
+  { value: '', title: kind.value === 'board' ? 'all revisions' : 'all variants' },
   ...Object.entries(versions.value).map(([value, { name }]) => ({ value, title: `${word.value} ${name}` })),
 ])
 /** The board of the desk; the last that could be drawn while a change is half typed. */
@@ -74,6 +75,7 @@ watch(
   },
   { immediate: true },
 )
+const onPaper = usePrinting()
 const problems = computed(() => (broken.value.length ? broken.value : wrong.value))
 
 async function save() {
@@ -140,8 +142,8 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
     <main v-else-if="document" class="sheet-of">
       <div class="page-head">
         <h1>{{ document.name || document.id }}</h1>
-        <v-select v-model="desk" :items="desks" label="Editing" class="desk" />
-        <span role="status" class="quiet">{{ dirty ? 'Not saved yet' : 'Saved' }}</span>
+        <v-select v-model="desk" :items="desks" label="Editing" class="desk no-print" />
+        <span role="status" class="quiet no-print">{{ dirty ? 'Not saved yet' : 'Saved' }}</span>
         <v-spacer />
         <v-btn
           variant="flat"
@@ -155,7 +157,8 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
         <v-btn variant="outlined" :prepend-icon="mdiHistory" @click="history = true">Versions</v-btn>
         <v-btn variant="outlined" :to="{ path: '/', query: { find: document.name } }">Builds with it</v-btn>
       </div>
-      <div class="work">
+      <DefinitionPaper v-if="onPaper" :board="drawn" :device="drawnDevice" class="paper-only" />
+      <div class="work no-print">
         <section class="left">
           <nav class="tabs" aria-label="Ways to edit">
             <button

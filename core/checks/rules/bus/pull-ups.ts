@@ -1,5 +1,6 @@
+import { fittingsOf } from '../../../harness'
 import { idIn } from '../../../plan'
-import { figure } from '../../../units'
+import { figure, formatOhms } from '../../../units'
 import { aboutNeed, type CheckContext, type Report, type Rule } from '../../context'
 
 /** Below this the lines cannot be pulled low any more: 3.3 V at the 3 mA an I²C output must sink (NXP UM10204). */
@@ -13,12 +14,13 @@ function* check({ placed, resolved }: CheckContext): Iterable<Report> {
     const pullUps = [bus.pullUp, ...brought].filter((ohms) => ohms !== undefined)
     const together = 1 / pullUps.reduce((sum, ohms) => sum + 1 / ohms, 0)
     if (pullUps.length && together >= strongest) continue
+    const fitting = fittingsOf(resolved).find(({ needs }) => needs.includes(here[0]!.need.key))
     yield {
       severity: pullUps.length ? 'weigh' : 'fix',
       subjects: here.flatMap(({ need }) => aboutNeed(need)),
       fact: pullUps.length
         ? `${bus.label} has ${pullUps.length} pull-ups, together ${figure(together, 'Ω')}; below ${figure(strongest, 'Ω')} an output may not pull the line low`
-        : `${bus.label} has no pull-up, and neither does a part on it: fit 4.7 kΩ from SDA and SCL to 3.3 V`,
+        : `${bus.label} has no pull-up, and neither does a part on it: fit ${formatOhms(fitting!.ohms)} from SDA and SCL to ${fitting!.to}`,
     }
   }
 }

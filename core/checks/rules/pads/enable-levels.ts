@@ -1,5 +1,7 @@
 import { aboutPlaced, needName, type CheckContext, type Report, type Rule } from '../../context'
+import { fittingsOf } from '../../../harness'
 import { placeLabel } from '../../../plan'
+import { formatOhms } from '../../../units'
 
 function* check({ placed, resolved }: CheckContext): Iterable<Report> {
   for (const line of placed) {
@@ -9,10 +11,10 @@ function* check({ placed, resolved }: CheckContext): Iterable<Report> {
     const pad = placeLabel(line.placement.place, resolved.plan)
     const changes =
       disarmed === armed ? `${disarmed} in flight and on the ground` : `${disarmed} while disarmed, ${armed} while armed`
-    const start =
-      powerUp === 'any'
-        ? ''
-        : `; it has to be ${powerUp} at power-up, when ${pad} floats: fit a ${powerUp === 'low' ? 'pull-down' : 'pull-up'} of 10 kΩ`
+    const fitting = fittingsOf(resolved).find(({ needs }) => needs.includes(line.need.key))
+    const start = fitting
+      ? `; it has to be ${powerUp} at power-up, when ${pad} floats: fit a ${fitting.what} of ${formatOhms(fitting.ohms)}`
+      : ''
     if (disarmed === armed && !start) continue
     yield { subjects: aboutPlaced(line), fact: `${needName(line.need)} on ${pad} is ${changes}${start}` }
   }
