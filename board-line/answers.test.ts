@@ -6,7 +6,7 @@ import { NoBoard, openTcpLink } from './link'
 import { readSettings } from './write'
 
 const { board } = resolvePlan(allocated('spillway-hex'))
-const hello = { link: 2, board: board.id, name: board.name }
+const hello = { link: 3, board: board.id, name: board.name }
 const ports = board.ports.map(({ label, number }) => ({ label, number }))
 const running: { server: Server; sockets: Set<Socket> }[] = []
 afterEach(() => {
@@ -32,7 +32,7 @@ async function readFrom(answer: (text: string, socket: Socket) => void): Promise
 
 /** Answers of a board, some of them its own. */
 const saying = (results: Record<string, unknown>) => (text: string, socket: Socket) => {
-  const all: Record<string, unknown> = { hello, ports, dump: {}, ...results }
+  const all: Record<string, unknown> = { hello, ports, state: {}, dump: {}, ...results }
   for (const line of text.split('\n').filter(Boolean)) {
     const { id, method } = JSON.parse(line) as { id: number; method: string }
     socket.write(`${JSON.stringify({ jsonrpc: '2.0', id, result: all[method] })}\n`)
@@ -41,10 +41,12 @@ const saying = (results: Record<string, unknown>) => (text: string, socket: Sock
 
 describe('what a board says', () => {
   it('is taken where it is what was asked for', async () => {
-    expect(await readFrom(saying({ dump: { 'port.1.rate': 9600, __proto__: 5, 'feature.x': true } }))).toEqual({
-      'port.1.rate': 9600,
-      'feature.x': true,
-    })
+    const [named, once] = [
+      { 'port.1.rate': 9600, 'enabled.x': true },
+      { 'port.1.rate': 9600, 'feature.x': true },
+    ]
+    expect(await readFrom(saying({ state: { ...named, __proto__: 5 } }))).toEqual(named)
+    expect(await readFrom(saying({ hello: { ...hello, link: 2 }, dump: once }))).toEqual(named)
   })
 
   it.each([
@@ -54,10 +56,10 @@ describe('what a board says', () => {
     ['ports', null],
     ['ports', { length: 3 }],
     ['ports', [{ label: 'UART1', number: 1.5 }]],
-    ['dump', null],
-    ['dump', []],
-    ['dump', { a: { b: 1 } }],
-    ['dump', { a: null }],
+    ['state', null],
+    ['state', []],
+    ['state', { a: { b: 1 } }],
+    ['state', { a: null }],
   ])('is refused with its question otherwise: %s %j', async (method, result) => {
     await expect(readFrom(saying({ [method]: result }))).rejects.toThrow(`what answers to ${method} is none of a board`)
   })

@@ -17,12 +17,17 @@ export interface Greeting {
 interface Answers {
   hello: Greeting
   ports: { label: string; number: number }[]
+  state: BoardState
+  put: unknown
+  keep: unknown
+  restart: unknown
+  replace: unknown
+  /** Words of the first two versions. */
   dump: BoardState
   list: string[]
   get: BoardValue
   set: unknown
   save: unknown
-  restart: unknown
   restore: unknown
   rescue: unknown
   erase: unknown
@@ -50,6 +55,10 @@ const schemas: Record<keyof Answers, Joi.Schema> = {
   ports: Joi.array()
     .items(Joi.object({ label: text.required(), number: Joi.number().integer().min(0).max(100_000).required() }).unknown())
     .max(most.ports),
+  state: Joi.object().pattern(text, value).max(most.settings),
+  put: done,
+  keep: done,
+  replace: done,
   dump: Joi.object().pattern(text, value).max(most.settings),
   list: Joi.array().items(text).max(most.settings),
   get: value,

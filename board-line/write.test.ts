@@ -126,36 +126,39 @@ describe('a board with ways of its own', () => {
     expect(await readSettings(writing)).toMatchObject(intended)
     const link = await writing.open()
     await link.call('hello')
-    const raw = (await link.call('dump')) as object
+    const raw = (await link.call('state')) as object
     link.close()
     const numbers = (state: object) =>
       [...new Set(Object.keys(state).flatMap((key) => /^port\.(\d+)/.exec(key)?.[1] ?? []))].sort()
     expect(numbers(raw)).not.toEqual(numbers(intended))
   })
 
-  it('that speaks the first version of the line is written, read and put back setting by setting', async () => {
-    const { writing, intended, server } = await bench('culvert-scout', 'culvert-scout', { older: true })
+  it.each([
+    [1, ['get', 'hello', 'list', 'restart', 'save', 'set']],
+    [2, ['dump', 'hello', 'ports', 'restart', 'restore', 'save', 'set']],
+  ] as const)('that speaks version %i of the line is written, read and put back in its own words', async (speaks, words) => {
+    const { writing, intended, server } = await bench('culvert-scout', 'culvert-scout', { speaks })
     const asked = new Set<string>()
     server.before = (method) => void asked.add(method)
     const { rows, backup } = await writeSettings(writing)
     expect(rows.filter(({ agrees }) => !agrees)).toEqual([])
     expect(await readSettings(writing)).toMatchObject(intended)
     expect(await restoreSettings(writing, backup)).toMatchObject(backup)
-    expect([...asked].sort()).toEqual(['get', 'hello', 'list', 'restart', 'save', 'set'])
+    expect([...asked].sort()).toEqual(words)
   })
 
   it('that is newer than this program is left alone', async () => {
     const { writing, server } = await bench('spillway-hex')
     await server.kill()
     const newer = createServer((socket) => {
-      socket.on('data', () => socket.write('{"jsonrpc":"2.0","id":1,"result":{"link":3,"board":"corran-7","name":"New"}}\n'))
+      socket.on('data', () => socket.write('{"jsonrpc":"2.0","id":1,"result":{"link":4,"board":"corran-7","name":"New"}}\n'))
       socket.on('error', () => undefined)
     })
     const port = await new Promise<number>((done) =>
       newer.listen(0, '127.0.0.1', () => done((newer.address() as AddressInfo).port)),
     )
     await expect(writeSettings({ ...writing, open: () => openTcpLink(port) })).rejects.toThrow(
-      'New speaks version 3 of the line; this program speaks 1 and 2',
+      'New speaks version 4 of the line; this program speaks 1, 2 and 3',
     )
     newer.close()
   })
@@ -192,9 +195,9 @@ describe('a board with ways of its own', () => {
   it('whose features exclude each other keeps the first, and the ledger says why', async () => {
     const { board } = resolvePlan(allocated('spillway-hex'))
     const exclusion = { features: ['Lights', 'Logging'], reason: 'one timer' }
-    const both = { 'feature.Lights': true, 'feature.Logging': true }
+    const both = { 'enabled.Lights': true, 'enabled.Logging': true }
     expect(droppedSettings({ ...board, exclusions: [exclusion] as never }, both)).toMatchObject([
-      { key: 'feature.Logging', rule: 'PAD-02', why: 'one timer' },
+      { key: 'enabled.Logging', rule: 'PAD-02', why: 'one timer' },
     ])
   })
 })

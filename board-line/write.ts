@@ -36,14 +36,14 @@ export async function writeSettings(writing: Writing): Promise<Written> {
   const written: BoardState = {}
   const refused: Record<string, string> = {}
   try {
-    const backup = await line.whole((talk) => talk.dump())
+    const backup = await line.whole((talk) => talk.state())
     tell?.({ at: 'backup', text: `${settingsOf(backup)} kept`, backup })
     for (const [at, values] of roundValues(rounds).entries()) {
       await line.whole(async (talk) => {
         for (const [key, value] of Object.entries(values)) {
           signal?.throwIfAborted()
           try {
-            await talk.set(key, value)
+            await talk.put(key, value)
             written[key] = value
             tell?.({ at: 'set', text: `${key} ${value}` })
           } catch (error) {
@@ -51,7 +51,7 @@ export async function writeSettings(writing: Writing): Promise<Written> {
             refused[key] = error.message
           }
         }
-        await talk.save()
+        await talk.keep()
         tell?.({ at: 'save', text: `round ${at + 1}` })
         await talk.restart()
       })
@@ -59,7 +59,7 @@ export async function writeSettings(writing: Writing): Promise<Written> {
       line.close()
       tell?.({ at: 'restart', text: `round ${at + 1}` })
     }
-    const kept = await line.whole((talk) => talk.dump())
+    const kept = await line.whole((talk) => talk.state())
     tell?.({ at: 'read', text: settingsOf(kept) })
     return { backup, kept, rows: ledger(board, intendedState(rounds), written, kept), refused }
   } finally {
@@ -71,7 +71,7 @@ export async function writeSettings(writing: Writing): Promise<Written> {
 export async function readSettings(reaching: Reaching): Promise<BoardState> {
   const line = new Line(reaching)
   try {
-    return await line.whole((talk) => talk.dump())
+    return await line.whole((talk) => talk.state())
   } finally {
     line.close()
   }
@@ -84,11 +84,11 @@ export async function restoreSettings(reaching: Reaching, backup: BoardState): P
     // A board that takes settings one by one wants them anew after the restart that brings ports into being.
     for (let turn = 0; turn < 3; turn += 1) {
       await line.whole(async (talk) => {
-        await talk.restore(backup)
+        await talk.replace(backup)
         await talk.restart()
       })
       line.close()
-      const kept = await line.whole((talk) => talk.dump())
+      const kept = await line.whole((talk) => talk.state())
       if (turn === 2 || Object.entries(backup).every(([key, value]) => kept[key] === value)) return kept
     }
     throw new Error('not reached')

@@ -45,7 +45,7 @@ function readHabits({ renumbers, older, loopsAt }: ServeOptions): Habits {
     text === 'true' ? true : text === 'false' ? false : text?.trim() && Number.isFinite(Number(text)) ? Number(text) : text
   return {
     ...(shift && { renumbers: shift }),
-    ...(older && { older }),
+    ...(older && { speaks: 1 as const }),
     ...(key && value !== undefined && { loopsAt: { key, value } }),
   }
 }

@@ -4,7 +4,7 @@ import { CommanderError } from 'commander'
 import { loadSolver, within, type SearchLimits } from '#core/allocation'
 import { InputError, limits, parsePlan } from '#core/schema'
 import type { Plan } from '#core/plan'
-import type { BoardState } from '#core/settings'
+import { withPresentKeys, type BoardState } from '#core/settings'
 
 /** Input that cannot be used; ends with exit code 2. */
 export class Unusable extends Error {}
@@ -82,7 +82,7 @@ export function readBackupFile(file: string): BoardState {
   const isValue = (value: unknown) => ['string', 'number', 'boolean'].includes(typeof value)
   if (typeof read !== 'object' || read === null || Array.isArray(read) || !Object.values(read).every(isValue))
     throw new Unusable(`${file}: is no backup of a board: a map from keys to values`)
-  return read as BoardState
+  return withPresentKeys(read as BoardState)
 }
 
 /** Reads a plan file. @throws Unusable naming file and place */

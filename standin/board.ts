@@ -3,7 +3,7 @@
  * into force with a restart; what is not saved is lost with the power; what conflicts is dropped without a word.
  */
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs'
-import { exclusionOf } from '#core/settings'
+import { exclusionOf, withPresentKeys } from '#core/settings'
 
 export type Value = string | number | boolean
 export type Settings = Record<string, Value>
@@ -40,8 +40,8 @@ export interface Habits {
   loopsAt?: { key: string; value: Value }
   /** Its hardware ports have numbers higher by so much while software ports are on. */
   renumbers?: number
-  /** It speaks the first version of the line: no dump, no restore, no list of ports. */
-  older?: boolean
+  /** It speaks an older version of the line. */
+  speaks?: 1 | 2
 }
 
 const portKey = /^port\.(\d+)(?:\.(?:armed|disarmed))?(?:\.(?:tx|rx))?\.(function|rate|inverted|halfDuplex)$/
@@ -65,8 +65,8 @@ export class StandInBoard {
     readonly habits: Habits = {},
   ) {
     const { running = {}, saved = {} } = this.stored()
-    this.running = running
-    this.saved = saved
+    this.running = withPresentKeys(running)
+    this.saved = withPresentKeys(saved)
     this.restart()
   }
 
@@ -104,7 +104,7 @@ export class StandInBoard {
   }
 
   /** Takes a value for later. Ports that are not there yet take nothing and say nothing. @throws Refused for a key that no board has */
-  set(named: string, value: Value): void {
+  put(named: string, value: Value): void {
     const key = this.renumbered(named, true)
     const port = portKey.exec(key)
     if (port) {
@@ -125,13 +125,13 @@ export class StandInBoard {
     if (timer !== undefined) return this.facts.timers.includes(timer)
     return (
       ['software-ports', 'receiver.type', 'scale.voltage', 'scale.current'].includes(key) ||
-      key.startsWith('feature.') ||
+      key.startsWith('enabled.') ||
       /^(output\.\d+\.motor|range\.[\w-]+|source\.[\w-]+|lights\.[\w-]+\.brightness)$/.test(key)
     )
   }
 
   /** Keeps what was sent. */
-  save(): void {
+  keep(): void {
     this.saved = { ...this.saved, ...this.pending }
     this.pending = {}
     this.store()
@@ -172,7 +172,7 @@ export class StandInBoard {
   }
 
   /** All settings in force, with those of pins that nobody has moved. */
-  dump(): Settings {
+  state(): Settings {
     const held = Object.fromEntries(Object.entries(this.facts.holders).map(([pin, feature]) => [`pin.${pin}.owner`, feature]))
     return Object.fromEntries(
       Object.entries({ ...held, ...this.running }).map(([key, value]) => [this.renumbered(key, false), value]),
@@ -180,7 +180,7 @@ export class StandInBoard {
   }
 
   /** Takes a whole set of settings, as a backup holds it, in place of all there are. */
-  restore(settings: Settings): void {
+  replace(settings: Settings): void {
     this.running = this.saved = Object.fromEntries(
       Object.entries(settings).map(([key, value]) => [this.renumbered(key, true), value]),
     )

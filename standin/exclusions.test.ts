@@ -37,10 +37,10 @@ describe('settings that exclude each other', () => {
     ['a serial receiver', { 'receiver.type': 'serial', 'lights.IN5.brightness': 50 }, []],
   ])('%s: dropped by the board, foretold, and explained', (name, settings, dropped) => {
     const simulated = new StandInBoard(facts, join(folder, `${name}.json`))
-    for (const [key, value] of Object.entries(settings)) simulated.set(key, value)
-    simulated.save()
+    for (const [key, value] of Object.entries(settings)) simulated.put(key, value)
+    simulated.keep()
     simulated.restart()
-    const kept = simulated.dump()
+    const kept = simulated.state()
     expect(Object.keys(settings).filter((key) => kept[key] !== settings[key])).toEqual(dropped)
     expect(droppedSettings(board, settings).map(({ key }) => key)).toEqual(dropped)
     const odd = ledger(board, settings, settings, kept).filter(({ agrees }) => !agrees)

@@ -37,7 +37,7 @@ function sent(text: string): Promise<{ said: string; hungUp: boolean }> {
 }
 
 const message = (method: string, params = {}) => `${JSON.stringify({ jsonrpc: '2.0', id: 1, method, params })}\n`
-const set = message('set', { key: 'port.1.rate', value: 9600 })
+const set = message('put', { key: 'port.1.rate', value: 9600 })
 
 it('hangs up at the first byte that is not of its own greeting, and carries out nothing of what follows', async () => {
   for (const text of [
@@ -59,7 +59,7 @@ it('hangs up at the first byte that is not of its own greeting, and carries out 
 it('answers who greets it, and hangs up on what is no message later on', async () => {
   expect((await sent(message('hello'))).said).toContain('corran-7')
   expect((await sent(`${message('hello')}${set}`)).said).toContain('"result":true')
-  expect(asked).toEqual(['hello', 'hello', 'set'])
+  expect(asked).toEqual(['hello', 'hello', 'put'])
   expect((await sent(`${message('hello')}GET / HTTP/1.1\r\n${set}`)).said).not.toContain('"result":true')
-  expect(asked).toEqual(['hello', 'hello', 'set', 'hello'])
+  expect(asked).toEqual(['hello', 'hello', 'put', 'hello'])
 })

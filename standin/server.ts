@@ -1,5 +1,6 @@
 /** The stand-in's line: JSON-RPC 2.0, one message a line, on a loopback socket. docs/board-link.md holds the protocol. */
 import { createServer, type Server, type Socket } from 'node:net'
+import { formerKey, presentKey, withPresentKeys } from '#core/settings'
 import { StandInDisplay } from './display'
 import { heardAt, longestHearing, spokenAt } from './lines'
 import { pulsesAt } from './pulses'
@@ -93,24 +94,19 @@ export class StandInServer {
 
   private carryOut(method: string, params: Record<string, unknown>): unknown {
     const { id, name, firmware } = this.facts
-    const { older = false } = this.habits
+    const { speaks = 3 } = this.habits
     if (method === 'hello')
-      return { link: older ? 1 : 2, board: id, name, firmware, ...(this.board.mode === 'rescue' && { rescue: true }) }
+      return { link: speaks, board: id, name, firmware, ...(this.board.mode === 'rescue' && { rescue: true }) }
     if (method === 'rescue') this.board.mode = 'rescue'
     if (method === 'rescue') return true
     if (this.board.mode === 'rescue' && method !== 'erase') throw new Refused('in rescue there is only erase')
-    const known = { ...this.always, ...(older ? this.first : this.second) }[method]
+    const known = { ...this.always, ...this.versions[speaks] }[method]
     if (!known) throw new Refused(`there is no method ${method}`)
     return known(params) ?? true
   }
 
   /** What every version of the line knows. */
   private readonly always: Record<string, (params: Record<string, unknown>) => unknown> = {
-    set: ({ key, value }) => {
-      if (typeof key !== 'string' || !isValue(value)) throw new Refused('set wants a key and a value')
-      this.board.set(key, value)
-    },
-    save: () => this.board.save(),
     restart: () => this.board.restart(),
     erase: () => this.board.erase(),
     display: ({ columns, rows, bytes }) => {
@@ -120,36 +116,68 @@ export class StandInServer {
     },
   }
 
-  /** What the first version had and the second has not. */
-  private readonly first: typeof this.always = {
-    list: () => Object.keys(this.board.dump()),
-    get: ({ key }) => {
-      const value = this.board.dump()[String(key)]
-      if (value === undefined) throw new Refused(`there is no setting ${String(key)}`)
-      return value
-    },
+  private put(key: unknown, value: unknown, method: string): void {
+    if (typeof key !== 'string' || !isValue(value)) throw new Refused(`${method} wants a key and a value`)
+    this.board.put(presentKey(key), value)
   }
 
-  /** What the second version brought. */
-  private readonly second: typeof this.always = {
+  private replace(settings: unknown, method: string): void {
+    if (typeof settings !== 'object' || settings === null) throw new Refused(`${method} wants settings`)
+    this.board.replace(withPresentKeys(settings as Settings))
+  }
+
+  /** As the first two versions have them. */
+  private formerState(): Settings {
+    return Object.fromEntries(Object.entries(this.board.state()).map(([key, value]) => [formerKey(key), value]))
+  }
+
+  /** How the first two versions put and keep. */
+  private readonly former: typeof this.always = {
+    set: ({ key, value }) => this.put(key, value, 'set'),
+    save: () => this.board.keep(),
+  }
+
+  /** What came with the second version. */
+  private readonly since2: typeof this.always = {
     ports: () => this.board.ports(),
-    dump: () => this.board.dump(),
     hear: ({ port, seconds, direction }) => {
       const way = direction === 'to-device' ? direction : 'from-device'
       if (!isCount(port) && port !== 0) throw new Refused('hear wants the number of a port')
       if (typeof seconds !== 'number' || !(seconds > 0 && seconds <= longestHearing))
         throw new Refused(`hear wants seconds up to ${longestHearing}`)
-      const spoken = spokenAt(this.facts, this.board.dump(), Number(port), way)
+      const spoken = spokenAt(this.facts, this.board.state(), Number(port), way)
       return spoken ? [...heardAt(spoken.id, spoken.baud, way, seconds)] : []
     },
     pulses: ({ pad }) => {
       if (typeof pad !== 'string' || !this.facts.pads.some(({ id }) => id === pad))
         throw new Refused('pulses wants the id of a pad')
-      return pulsesAt(this.facts, this.board.dump(), pad)
+      return pulsesAt(this.facts, this.board.state(), pad)
     },
-    restore: ({ settings }) => {
-      if (typeof settings !== 'object' || settings === null) throw new Refused('restore wants settings')
-      this.board.restore(settings as Settings)
+  }
+
+  /** What each version knows beside that. */
+  private readonly versions: Record<1 | 2 | 3, typeof this.always> = {
+    1: {
+      ...this.former,
+      list: () => Object.keys(this.formerState()),
+      get: ({ key }) => {
+        const value = this.formerState()[String(key)]
+        if (value === undefined) throw new Refused(`there is no setting ${String(key)}`)
+        return value
+      },
+    },
+    2: {
+      ...this.former,
+      ...this.since2,
+      dump: () => this.formerState(),
+      restore: ({ settings }) => this.replace(settings, 'restore'),
+    },
+    3: {
+      ...this.since2,
+      state: () => this.board.state(),
+      put: ({ key, value }) => this.put(key, value, 'put'),
+      keep: () => this.board.keep(),
+      replace: ({ settings }) => this.replace(settings, 'replace'),
     },
   }
 

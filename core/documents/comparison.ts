@@ -1,7 +1,7 @@
 import { figure } from '../units'
 import { wiresOf, type Wire } from '../harness'
 import { sameValue } from '../editing'
-import { keyOf, placeLabel, resolvePlan, splitKey, type Plan, type ResolvedPlan } from '../plan'
+import { keyOf, placeLabel, resolvePlan, splitKey, type DeviceInstance, type Plan, type ResolvedPlan } from '../plan'
 import { endName, fittedWires } from './wire-tables'
 
 /** One thing in which two plans differ. */
@@ -61,14 +61,21 @@ function* deviceDifferences(before: Plan, after: Plan): Iterable<Difference> {
     }
     const changes = [
       was.name === name ? '' : `is called ${name}, was ${was.name}`,
-      was.variant === variant ? '' : `variant ${variant}, was ${was.variant}`,
+      was.variant === variant ? '' : `${variantName(after, device)}, was ${variantName(before, was)}`,
       was.priority === priority ? '' : `${wanted(priority)}, was ${wanted(was.priority)}`,
-      sameValue(was.leftOut, leftOut) ? '' : `does without ${leftOut.join(', ') || 'nothing'}`,
+      sameValue(was.leftOut, leftOut)
+        ? ''
+        : `does without ${leftOut.map((need) => needLabel(after, device, need)).join(', ') || 'nothing'}`,
       was.note === device.note ? '' : `note: ${device.note ?? 'none'}`,
     ].filter(Boolean)
     if (changes.length) yield { kind: 'changed', about: 'device', id, text: `${name}: ${changes.join('; ')}` }
   }
 }
+
+const variantName = ({ definitions }: Plan, { definition, variant }: DeviceInstance) =>
+  definitions.devices[definition]?.variants[variant]?.name ?? variant
+const needLabel = ({ definitions }: Plan, { definition }: DeviceInstance, need: string) =>
+  definitions.devices[definition]?.needs[need]?.label ?? need
 
 const wanted = (priority: Plan['devices'][number]['priority']) => (priority === 'must' ? 'must' : `wish ${priority}`)
 
@@ -120,8 +127,9 @@ function* settingDifferences(before: Plan, after: Plan): Iterable<Difference> {
 
 const keyWords = (plan: Plan, key: string) => {
   const [owner, need] = splitKey(key)
-  const name = plan.devices.find(({ id }) => id === owner)?.name
-  return name === undefined ? key : `${name} ${need}`
+  const device = plan.devices.find(({ id }) => id === owner)
+  if (!device) return key
+  return need ? `${device.name} (${needLabel(plan, device, need)})` : device.name
 }
 
 function* wireDifferences(one: ResolvedPlan, other: ResolvedPlan): Iterable<Difference> {

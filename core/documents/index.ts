@@ -1,7 +1,7 @@
 export { comparePlans } from './comparison'
 export type { Difference } from './comparison'
 export { toCsv } from './csv'
-export { budgetTable, placeOfStep, setupMarkdown, setupTable } from './setup-list'
+export { budgetTable, placeOfStep, setupData, setupMarkdown, setupTable } from './setup-list'
 export { airframeSvg } from './airframe-svg'
 export { coloursUsed, makersParts, makingLines, paperParts, paperTable } from './papers'
 export type { MakingLine, PaperPart } from './papers'

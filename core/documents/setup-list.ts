@@ -27,6 +27,26 @@ export function setupTable(resolved: ResolvedPlan): Table {
   }
 }
 
+/** The same as data: rounds with their steps, each with the keys that it sets on the board. */
+export function setupData(resolved: ResolvedPlan) {
+  return {
+    build: resolved.plan.name,
+    board: resolved.board.name,
+    rounds: setupRounds(resolved).map((round, at) => ({
+      round: at + 1,
+      steps: round.map((step) => ({
+        where: placeOfStep(resolved, step),
+        what: step.what,
+        value: step.value,
+        how: step.way,
+        why: step.why,
+        sets: step.sets,
+        done: isDone(resolved.plan, step),
+      })),
+    })),
+  }
+}
+
 const cell = (text: string | number) =>
   String(text)
     .replace(/[\\|*_`<>[\]]/g, '\\$&')

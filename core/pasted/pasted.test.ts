@@ -6,7 +6,7 @@ import { renderTemplate } from '../template'
 import { intendedState, ledger, setupRounds } from '../settings'
 import { PatternError, readBack } from '.'
 
-const pattern = '^(?<key>\\w.*?) = (?<value>.*)$'
+const pattern = '^- (?<key>\\w.*?): (?<value>.*)$'
 
 it('what a template wrote is read back as it was intended', () => {
   for (const name of ['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const) {
@@ -15,7 +15,7 @@ it('what a template wrote is read back as it was intended', () => {
     const text = renderTemplate(readFileSync('templates/pairs.liquid', 'utf8'), resolved)
     const rows = ledger(resolved.board, intended, {}, readBack(text, pattern, intended))
     expect(rows.filter(({ agrees }) => !agrees)).toEqual([])
-    const changed = readBack(text.replace(/^(port\..*rate = )\d+$/m, '$11200'), pattern, intended)
+    const changed = readBack(text.replace(/^(- port\..*rate: )\d+$/m, '$11200'), pattern, intended)
     expect(ledger(resolved.board, intended, {}, changed).filter(({ agrees }) => !agrees)).toHaveLength(1)
   }
 })

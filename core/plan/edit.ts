@@ -113,6 +113,10 @@ export function describeEdit(edit: Edit, plan: Plan): string {
   const device = (id: string) => plan.devices.find((fitted) => fitted.id === id)?.name ?? id
   const names: PlanNames = {
     device,
+    variant: (id, variant) => {
+      const { definition = '' } = plan.devices.find((fitted) => fitted.id === id) ?? {}
+      return plan.definitions.devices[definition]?.variants[variant]?.name ?? variant
+    },
     wire: (id) => wireWords(plan, id, device),
     owner: (key) => device(splitKey(key)[0]),
     place: (place) => placeLabel(place, plan),

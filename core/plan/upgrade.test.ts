@@ -59,6 +59,14 @@ describe('upgradePlan', () => {
     expect(plan.definitions.protocols.nmea).toMatchObject({ schema: 3, format: '8N1' })
   })
 
+  it('keeps what was last read of the board under the keys that it has now', () => {
+    const lastRead = { settings: { 'feature.flight log': true, 'port.1.rate': 9600 } }
+    expect(upgradePlan({ ...stored(10), lastRead }).lastRead).toEqual({
+      settings: { 'enabled.flight log': true, 'port.1.rate': 9600 },
+    })
+    expect(upgradePlan({ ...stored(10), lastRead: null }).lastRead).toBeNull()
+  })
+
   it('gives the same for a plan that is brought up twice', () => {
     const once = upgradePlan(stored(1))
     expect(upgradePlan(once)).toEqual(once)

@@ -20,6 +20,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   7: stepsKeepValues,
   8: (document) => ({ glyphs: null, controls: noControls, lights: noLights, ...document, schema: 9 }),
   9: sectionsByName,
+  10: keysOfFeatures,
 }
 
 /**
@@ -113,6 +114,16 @@ function stepsKeepValues({ built, ...document }: Document): Document {
 /** Sections that did not say what they hold: positions on the airframe and of boxes, and what the board was last read to have. */
 function sectionsByName({ spots, layout, kept, ...document }: Document): Document {
   return { ...document, positions: spots, boxPositions: layout, lastRead: kept, schema: 10 }
+}
+
+/** What the board was last read to have: its features were under `feature.`. */
+function keysOfFeatures({ lastRead, ...document }: Document): Document {
+  if (lastRead === null) return { ...document, lastRead, schema: 11 }
+  const keyed = Object.entries(asMap(asMap(lastRead).settings)).map(([key, value]) => [
+    key.replace(/^feature\./, 'enabled.'),
+    value,
+  ])
+  return { ...document, lastRead: { ...asMap(lastRead), settings: Object.fromEntries(keyed) as unknown }, schema: 11 }
 }
 
 /** Settings of one end, by their present names. */

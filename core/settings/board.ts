@@ -187,7 +187,7 @@ class BoardSteps {
       why: `${need.fitted.instance.name} wants it besides the function of its port`,
       after: [],
       about: [referTo('need', need.key)],
-      sets: { [`feature.${name}`]: on },
+      sets: { [`enabled.${name}`]: on },
     }))
   }
 

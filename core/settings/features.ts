@@ -14,7 +14,7 @@ export function featuresOfSetting({ ports, pads }: Places, key: string, value: B
   const [kind = '', of = ''] = key.split('.')
   if (key === 'software-ports') return value === true ? ['software-serial'] : []
   if (key === 'receiver.type') return receivers[String(value)] ? [receivers[String(value)]!] : []
-  if (kind === 'feature') return value === true ? [key.slice('feature.'.length)] : []
+  if (kind === 'enabled') return value === true ? [key.slice('enabled.'.length)] : []
   if (kind === 'lights') {
     const pin = pads.find(({ id }) => id === of)?.pin
     return ['led-data', ...(pin === undefined ? [] : [`led-data:${pin}`])]

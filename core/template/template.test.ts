@@ -26,7 +26,7 @@ describe('templates', () => {
         const made = renderTemplate(readFileSync(`templates/${file}`, 'utf8'), resolvePlan(allocated(name)))
         expect(made.split('\n').length, file).toBeGreaterThan(10)
       }
-    expect(make(readFileSync('templates/pairs.liquid', 'utf8'))).toMatch(/^port\.0\.rate = 420000$/m)
+    expect(make(readFileSync('templates/pairs.liquid', 'utf8'))).toMatch(/^- port\.0\.rate: 420000$/m)
     expect(make(readFileSync('templates/sheet.liquid', 'utf8'))).toMatch(
       /Video transmitter \(Pharos 800\)\n {2}Control protocol: /,
     )

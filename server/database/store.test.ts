@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { afterEach, describe, expect, it } from 'vitest'
 import { demo, library } from '../../tests/helpers/plans'
 import { freshStore, keptBy, migrations, removeStores } from '../../tests/helpers/store'
-import { applyEdit, type Edit, type Plan } from '#core/plan'
+import { applyEdit, planSchema, type Edit, type Plan } from '#core/plan'
 import { StaleSave, type NewVersion } from './builds'
 import { migrate } from './open'
 import { NotReplayed, replayed } from '../work/replayed'
@@ -126,7 +126,7 @@ describe('store', () => {
     connection.prepare(`INSERT INTO definitions VALUES ('protocol', 'mine', 'own', ?, '')`).run(own)
     close()
     const later = freshStore(directory)
-    expect(later.builds.plan('culvert-scout', 1)).toMatchObject({ schema: 10, positions: { gnss: { x: 10, y: 20 } } })
+    expect(later.builds.plan('culvert-scout', 1)).toMatchObject({ schema: planSchema, positions: { gnss: { x: 10, y: 20 } } })
     expect(later.catalogue.find('protocol', 'mine')!.definition).toMatchObject({ schema: 3, format: '8E2' })
     const replayed = later.connection.prepare('SELECT DISTINCT edits_schema AS schema FROM versions').all()
     expect(replayed).toEqual([{ schema: 0 }])

@@ -1,6 +1,7 @@
 import { mkdtempSync, readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { parse } from 'yaml'
 import { expect, type Page } from '@playwright/test'
 import { factsOf } from '../../standin/facts'
 import { StandInServer } from '../../standin/server'
@@ -88,10 +89,17 @@ test('what is to be set is ticked off in rounds, saved as CSV and Markdown', asy
   await page.reload()
   await expect(steps.getByRole('checkbox').first()).toBeChecked()
   expect(await accessibilityFaults(page)).toEqual([])
-  const [markdown] = await Promise.all([page.waitForEvent('download'), steps.getByRole('button', { name: 'Markdown' }).click()])
-  expect(readFileSync(await markdown.path(), 'utf8')).toMatch(/^- \[x\] Brae Mini/m)
-  const [csv] = await Promise.all([page.waitForEvent('download'), steps.getByRole('button', { name: 'CSV' }).click()])
-  expect(readFileSync(await csv.path(), 'utf8')).toContain('Software ports')
+  const savedAs = async (form: string) => {
+    await steps.getByRole('button', { name: 'Save as' }).click()
+    const item = page.locator('.v-list').getByText(form, { exact: true })
+    const [file] = await Promise.all([page.waitForEvent('download'), item.click()])
+    return readFileSync(await file.path(), 'utf8')
+  }
+  expect(await savedAs('Markdown, to tick off')).toMatch(/^- \[x\] Brae Mini/m)
+  expect(await savedAs('CSV')).toContain('Software ports')
+  const data = JSON.parse(await savedAs('JSON')) as { rounds: { steps: { sets: object }[] }[] }
+  expect(data.rounds.flatMap((round) => round.steps).some((step) => Object.keys(step.sets).length > 0)).toBe(true)
+  expect(parse(await savedAs('YAML'))).toEqual(data)
 })
 
 test('load and log are told, and nonsense in a figure breaks nothing', async ({ page }) => {
@@ -152,7 +160,7 @@ test.describe('a board', () => {
     await expect(page.getByText('The board has again what it had before.')).toBeVisible()
     await board.getByRole('button', { name: 'Read it' }).click()
     await expect(board).toContainText(/Read: 0 of \d+ as intended/)
-    await board.getByLabel('Printed text').fill('port.0.rate = 420000\nport.1.rate = 9600\nhello')
+    await board.getByLabel('Printed text').fill('port.0.rate: 420000\nport.1.rate: 9600\nhello')
     await board.getByRole('button', { name: 'Compare with the plan' }).click()
     await expect(board).toContainText(/Found 2 settings; 1 of \d+ are as intended/)
     await board.getByLabel('Pattern').fill('(')
@@ -235,11 +243,11 @@ test('own text is made by a template, errors are told by line, and the template 
   const id = await freshBuild(page, 'spillway-hex', 'Template', true)
   await page.goto(`${address}/builds/${id}/settings?view=text`)
   const made = page.getByLabel('Text that is made')
-  await expect(made).toContainText('port.0.rate = 420000')
+  await expect(made).toContainText('port.0.rate: 420000')
   const text = page.getByLabel('Template', { exact: true })
   await text.fill('{{ build.name }} on {{ board.name }}\n{{ nothing.here }}')
   await expect(page.getByRole('alert')).toContainText('line 2')
-  await expect(made).toContainText('port.0.rate = 420000')
+  await expect(made).toContainText('port.0.rate: 420000')
   await text.fill('{% for a in (1..99999999999) %}{{ a }}{% endfor %}')
   await expect(page.getByRole('alert')).toContainText('takes too much')
   await text.fill('{{ build.name }} on {{ board.name }}')

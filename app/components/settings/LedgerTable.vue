@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** Settings of a board as intended, as written and as kept, with the rule that explains a difference. */
-import type { LedgerRow } from '#core/settings'
+import { keyWords, type LedgerRow } from '#core/settings'
+import { useResolved } from '~/composables/usePlan'
 
 const { rows, written = false } = defineProps<{
   rows: LedgerRow[]
   /** They were written just now; else only read. */
   written?: boolean
 }>()
+const resolved = useResolved()
 const onlyUnlike = ref(false)
 const shown = computed(() => rows.filter(({ agrees }) => !onlyUnlike.value || !agrees))
 const words = (value: LedgerRow['intended'] | undefined) =>
@@ -28,7 +30,10 @@ const words = (value: LedgerRow['intended'] | undefined) =>
     </thead>
     <tbody>
       <tr v-for="row in shown" :key="row.key" :class="{ unlike: !row.agrees }">
-        <td class="mono">{{ row.key }}</td>
+        <td>
+          {{ keyWords(resolved, row.key) }}
+          <span class="mono quiet key">{{ row.key }}</span>
+        </td>
         <td class="mono">{{ words(row.intended) }}</td>
         <td v-if="written" class="mono">{{ words(row.written) }}</td>
         <td class="sign">{{ row.agrees ? '=' : '≠' }}</td>
@@ -56,6 +61,9 @@ td {
   text-align: left;
   padding: var(--space-1) var(--space-5) var(--space-1) 0;
   border-bottom: var(--edge);
+}
+.key {
+  font-size: var(--text-note);
 }
 .sign {
   font-weight: 700;

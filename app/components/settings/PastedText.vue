@@ -7,7 +7,7 @@ import { ofBrowser } from '~/session/own-storage'
 
 /** Where the pattern stays that was last used, in this browser. */
 const kept = 'ypodoma.pattern'
-const usual = '^(?<key>\\w.*?) = (?<value>.*)$'
+const usual = '^\\W*(?<key>\\w.*?) *[:=] *(?<value>.*)$'
 const plan = usePlan()
 const text = ref('')
 const pattern = ref(ofBrowser.read(kept) ?? usual)

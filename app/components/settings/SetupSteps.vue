@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What is to be set where, in rounds, to be ticked off. */
-import { mdiFileDelimitedOutline, mdiLanguageMarkdownOutline } from '@mdi/js'
-import { placeOfStep, setupMarkdown, setupTable, tableCsv } from '#core/documents'
+import { mdiDownload } from '@mdi/js'
+import { placeOfStep, setupData, setupMarkdown, setupTable, tableCsv } from '#core/documents'
 import { boardId } from '#core/plan'
 import { isDone, isOutdated, setupRounds, type SetupStep } from '#core/settings'
 import { download } from '~/composables/download'
@@ -19,6 +19,14 @@ const count = computed(() => {
   const all = rounds.value.flat()
   return { done: all.filter(done).length, all: all.length }
 })
+const save = (end: string, type: string, text: string) => download(`${plan.value.name} settings.${end}`, type, text)
+/** The open forms of the list. */
+const forms = {
+  'Markdown, to tick off': () => save('md', 'text/markdown', setupMarkdown(resolved.value)),
+  CSV: () => save('csv', 'text/csv', tableCsv(setupTable(resolved.value))),
+  JSON: () => save('json', 'application/json', JSON.stringify(setupData(resolved.value), null, 2)),
+  YAML: async () => save('yaml', 'application/yaml', (await import('yaml')).stringify(setupData(resolved.value))),
+}
 const tick = ({ id, value }: SetupStep, event: Event) =>
   build.edit({ type: 'step.tick', step: id, value: (event.target as HTMLInputElement).checked ? value : null })
 </script>
@@ -31,20 +39,14 @@ const tick = ({ id, value }: SetupStep, event: Event) =>
         few restarts as their order allows.
       </p>
       <v-spacer />
-      <v-btn
-        class="no-print"
-        variant="outlined"
-        :prepend-icon="mdiLanguageMarkdownOutline"
-        @click="download(`${plan.name} settings.md`, 'text/markdown', setupMarkdown(resolved))"
-        >Markdown</v-btn
-      >
-      <v-btn
-        class="no-print"
-        variant="outlined"
-        :prepend-icon="mdiFileDelimitedOutline"
-        @click="download(`${plan.name} settings.csv`, 'text/csv', tableCsv(setupTable(resolved)))"
-        >CSV</v-btn
-      >
+      <v-menu>
+        <template #activator="{ props }">
+          <v-btn v-bind="props" class="no-print" variant="outlined" :prepend-icon="mdiDownload">Save as</v-btn>
+        </template>
+        <v-list density="compact">
+          <v-list-item v-for="(save, form) in forms" :key="form" :title="form" @click="save" />
+        </v-list>
+      </v-menu>
     </div>
     <article v-for="(round, at) in rounds" :key="at">
       <h2>Round {{ at + 1 }}</h2>

@@ -68,7 +68,7 @@ export const deviceEdits: EditGroup<DeviceEdits> = {
       requireKey(plan.definitions.devices[instance.definition]!.variants, variant, `devices.${device}.variant`)
       instance.variant = variant
     },
-    words: ({ device, variant }, names) => `${names.device(device)}: variant ${variant}`,
+    words: ({ device, variant }, names) => `${names.device(device)}: ${names.variant(device, variant)}`,
     shape: ({ part, id }) => ({ device: part.required(), variant: id.required() }),
   },
   'device.note': {

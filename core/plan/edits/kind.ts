@@ -18,6 +18,7 @@ export class EditError extends Error {
 /** Names of things in the plan that an edit is applied to, for its words. */
 export interface PlanNames {
   device: (id: string) => string
+  variant: (device: string, variant: string) => string
   /** The device of a need or supply. */
   owner: (key: string) => string
   place: (place: Place) => string
