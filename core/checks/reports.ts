@@ -23,7 +23,7 @@ import {
   type RuleId,
   type Way,
 } from '../suitability'
-import { formatBaud } from '../units'
+import { formatBaud, type Baud } from '../units'
 import { aboutPlaced, aboutSupply, nameOf, needName, type CheckContext, type Report } from './context'
 import type { Fix } from './finding'
 import { isByHand, joinersOf } from './joins'
@@ -138,13 +138,13 @@ export function feedFixes(
 }
 
 /** Fixes that set both ends of a link to a rate that its port makes well, alike in all else, those that one end has already first. */
-export function rateFixes({ links }: CheckContext, key: NeedKey): Fix[] {
+export function rateFixes({ links }: CheckContext, key: NeedKey, suits = (_: Baud) => true): Fix[] {
   const link = links.find(({ need }) => need.key === key)
   if (!link) return []
   const { board, device } = link
   const { format, inverted, halfDuplex } = device
   const there = board.baud === device.baud ? [] : [device.baud, board.baud]
-  const others = goodRates(link).filter((baud) => baud !== board.baud || there.includes(baud))
+  const others = goodRates(link).filter((baud) => (baud !== board.baud || there.includes(baud)) && suits(baud))
   const rank = (baud: number) => (there.includes(baud) ? there.indexOf(baud) : there.length)
   return others
     .toSorted((one, other) => rank(one) - rank(other))

@@ -4,9 +4,10 @@ import { judgeLog } from './log-choices'
 const motor = { rpm: 12_000, blades: 2 }
 
 it('the densest that loses nothing is best on a line', () => {
-  const { choices, best, why } = judgeLog({ loop: 1000, bytes: 20 }, { baud: 115_200 }, motor, 10)
+  const { choices, best, word, why } = judgeLog({ loop: 1000, bytes: 20 }, { baud: 115_200 }, motor, 10)
   expect(choices[0]!.lost).toBeCloseTo(1 - 115_200 / 200_000)
   expect(choices[best]).toMatchObject({ every: 2, lost: 0, records: 500, alias: 250, seesPropellers: false })
+  expect(word).toBe('loses nothing')
   expect(why).toContain('above 250 Hz')
 })
 
@@ -20,7 +21,8 @@ it('memory has to last the flight', () => {
 })
 
 it('where none fits, the one that loses least is told, and that it does not fit', () => {
-  const { best, why, choices } = judgeLog({ loop: 8000, bytes: 100 }, { baud: 9600 }, motor, 10)
+  const { best, word, why, choices } = judgeLog({ loop: 8000, bytes: 100 }, { baud: 9600 }, motor, 10)
   expect(best).toBe(choices.length - 1)
+  expect(word).toBe('loses least')
   expect(why).toMatch(/^none fits/)
 })

@@ -34,7 +34,7 @@ export function judgeLog(
   { baud, storage }: LogTarget,
   motor: { rpm: number; blades: number },
   flight: number,
-): { choices: JudgedChoice[]; best: number; why: string } {
+): { choices: JudgedChoice[]; best: number; word: string; why: string } {
   const choices = [1, 2, 4, 8, 16].map((every): JudgedChoice => {
     const choice = { loop, bytes, every }
     const alias = aliasLimit(choice)
@@ -61,6 +61,8 @@ export function judgeLog(
   return {
     choices,
     best,
+    // What has a fault of its own is not the best there could be, only of these.
+    word: found < 0 ? 'loses least' : seesPropellers ? 'best' : 'loses nothing',
     why: `${found < 0 ? 'none fits; this loses least' : 'the densest that loses nothing and lasts the flight'}; ${sees}`,
   }
 }

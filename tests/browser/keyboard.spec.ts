@@ -8,7 +8,7 @@ test('the commands and the fit grid work from the keyboard alone', async ({ page
   await page.keyboard.press('Control+k')
   await page.keyboard.type('allocation')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('heading', { name: 'Allocation' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Allocation', exact: true })).toBeVisible()
   const grid = page.getByRole('button', { name: 'Fit grid' })
   await grid.focus()
   await page.keyboard.press('Enter')

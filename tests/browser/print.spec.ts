@@ -149,6 +149,10 @@ test('the papers are one PDF of the parts that were chosen', async ({ page }) =>
     return { name: file.suggestedFilename(), pages: await readPdf(new Uint8Array(readFileSync(await file.path()))) }
   }
   await page.getByRole('button', { name: 'Papers PDF' }).click()
+  // Those that whoever solders asks for are chosen at first.
+  await expect(page.getByRole('dialog').getByLabel('Wire list', { exact: true })).toBeChecked()
+  await expect(page.getByRole('dialog').getByLabel('Findings', { exact: true })).not.toBeChecked()
+  await page.getByRole('dialog').getByRole('button', { name: 'all', exact: true }).click()
   const whole = await make()
   expect(whole.name).toBe('Papers of one papers.pdf')
   for (const title of Object.values(paperParts)) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiStop } from '@mdi/js'
-import { lossesOn, moveTo, type BoardFit } from '#core/allocation'
-import { applyEdit, placeLabel, splitKey, type Plan } from '#core/plan'
+import { lossesOn, type BoardFit } from '#core/allocation'
+import { splitKey } from '#core/plan'
 import { formatAmps } from '#core/units'
 import { inStrides } from '~/composables/inStrides'
 import { useLatest } from '~/composables/useLatest'
@@ -10,6 +10,7 @@ import { useQuestions } from '~/composables/useQuestions'
 import { usePlan } from '~/composables/usePlan'
 import { shareOut } from '~/engine/share-out'
 import { threadsTogether } from '~/engine/thread'
+import { useBoardMove } from '~/stores/board-move'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 
@@ -23,7 +24,6 @@ const total = ref(0)
 /** Rows that are shown until all are asked for: the best of many boards. */
 const best = 50
 const all = ref(false)
-const chosen = shallowRef<BoardFit>()
 
 const strides = inStrides<BoardFit>((more) => (fits.value = [...fits.value, ...more]))
 /** What was tried until it is stopped stays. */
@@ -35,7 +35,6 @@ const { running, begin, stop } = useLatest(() => {
 const compare = () =>
   begin(async (counts) => {
     fits.value = []
-    chosen.value = undefined
     const library = await catalogue.load()
     if (!counts()) return
     const boards = Object.values(library?.boards ?? {})
@@ -73,33 +72,19 @@ const order = ({ batterySuits, score, unmet, sparePorts }: BoardFit) =>
   (batterySuits ? 0 : 1e12) + score.unmetMusts * 1e9 + unmet.length * 1e6 + score.risk - sparePorts / 100
 const isHere = (fit: BoardFit) => fit.board === plan.value.board.definition && fit.revision === plan.value.board.revision
 
-/** What moves the plan to the chosen board, and the plan there. */
-const move = computed(() => {
-  const definition = chosen.value && catalogue.board(chosen.value.board)
-  return definition && moveTo(definition, chosen.value!)
-})
-const moved = computed(() => move.value && applyEdit(plan.value, move.value))
-
-/** What moving there changes, line by line. */
-const changes = computed(() => {
-  const [before, after] = [plan.value, moved.value]
-  if (!after) return []
-  const label = (plan: Plan, key: string) => {
-    const place = plan.assignment[key]?.place ?? plan.supplies[key]
-    return place ? placeLabel(place, plan) : 'no place'
+/** What is lost of a device: all of it, or what of it alone. */
+const lossName =
+  ({ unmet }: BoardFit) =>
+  (key: string) => {
+    const [owner] = splitKey(key)
+    const own = [...(build.analysis?.grid ?? [])].filter((row) => row.device === owner && row.kind !== 'supply')
+    return own.every((row) => unmet.includes(row.key)) ? names.device(owner) : names.needOfDevice(key)
   }
-  const keys = [...new Set([before, after].flatMap((plan) => [...Object.keys(plan.assignment), ...Object.keys(plan.supplies)]))]
-  return keys.map((key) => ({ key, from: label(before, key), to: label(after, key) })).filter(({ from, to }) => from !== to)
-})
-const dropped = computed(() => {
-  const after = moved.value
-  if (!after) return 0
-  return Object.keys(plan.value.locks).length - Object.keys(after.locks).length + Object.keys(plan.value.bans).length
-})
 
-function take() {
-  if (move.value) build.edit(move.value)
-  chosen.value = undefined
+const move = useBoardMove()
+function ask(fit: BoardFit) {
+  const definition = catalogue.board(fit.board)
+  if (definition) move.ask({ definition, revision: fit.revision, fit })
 }
 </script>
 
@@ -133,7 +118,7 @@ function take() {
           <td>{{ titleOf(item) }}</td>
           <td>
             <span v-if="!item.batterySuits">the battery does not suit; </span>{{ verdicts[item.verdict] }}
-            <span v-if="item.unmet.length">{{ lossesOn(item, (key) => names.device(splitKey(key)[0])).join(', ') }}</span>
+            <span v-if="item.unmet.length">{{ lossesOn(item, lossName(item)).join(', ') }}</span>
             <span v-if="!item.proven" class="quiet"> (not proven)</span>
           </td>
           <td class="number">{{ item.unmet.length }}</td>
@@ -144,7 +129,7 @@ function take() {
           <td>
             <span v-if="isHere(item)" class="quiet">current</span>
             <!-- Plain: two hundred of Vuetify's buttons take a third of a second to set up. -->
-            <button v-else class="move no-print" :aria-label="`Move to ${titleOf(item)}`" @click="chosen = item">Move</button>
+            <button v-else class="move no-print" :aria-label="`Move to ${titleOf(item)}`" @click="ask(item)">Move</button>
           </td>
         </tr>
       </template>
@@ -153,35 +138,6 @@ function take() {
       The first {{ best }} of {{ fits.length }} are shown.
       <v-btn @click="showAll">Show all {{ fits.length }}</v-btn>
     </p>
-    <v-dialog
-      :model-value="Boolean(chosen)"
-      width="560"
-      aria-label="Move to another board"
-      @update:model-value="chosen = undefined"
-    >
-      <v-card v-if="chosen" :title="`Move to ${titleOf(chosen)}`">
-        <v-card-text>
-          <p>
-            Devices, variants, what is left out and supplies from other devices stay.
-            {{ dropped ? `${dropped} locks and bans name places of the old board and go.` : '' }}
-          </p>
-          <table class="changes">
-            <tbody>
-              <tr v-for="change in changes" :key="change.key">
-                <td>{{ names.needOfDevice(change.key) }}</td>
-                <td class="mono">{{ change.from }}</td>
-                <td>→</td>
-                <td class="mono">{{ change.to }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="chosen = undefined">Stay</v-btn>
-          <v-btn variant="flat" color="primary" :disabled="!move" @click="take">Move</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
   </section>
 </template>
 
@@ -218,13 +174,5 @@ function take() {
 /* Moving by itself it would have the page drawn sixty times a second, while both threads want the cores. */
 .progress :deep(*) {
   transition: none;
-}
-.changes {
-  font-size: var(--text-small);
-  border-collapse: collapse;
-  margin-top: var(--space-4);
-}
-.changes td {
-  padding: 1px var(--space-4) 1px 0;
 }
 </style>

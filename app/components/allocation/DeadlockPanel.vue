@@ -4,6 +4,7 @@ import { useLatest } from '~/composables/useLatest'
 import { useNames } from '~/composables/useNames'
 import { useQuestions } from '~/composables/useQuestions'
 import { usePlan } from '~/composables/usePlan'
+import { useBoardMove } from '~/stores/board-move'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 import type { Deadlock } from '~/engine/engine'
@@ -12,6 +13,7 @@ const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
 const names = useNames()
+const move = useBoardMove()
 const questions = useQuestions()
 const deadlocks = shallowRef<Deadlock[]>()
 const { running: looking, begin, stop } = useLatest(() => questions.stop())
@@ -42,6 +44,10 @@ const held = ({ conflict }: Deadlock) => [
 /** What it brings for what it gives up. */
 const priceOf = ({ brings }: SoundWay) =>
   brings.length ? brings.map(({ rule, fact }) => `${rule} ${fact}`).join('\n') : undefined
+/** Another board is taken as everywhere: with what becomes of the build said first. */
+function takeBoard({ edit }: SoundWay) {
+  if (edit.type === 'board.choose') move.ask({ definition: edit.definition, revision: edit.revision })
+}
 /** Ways out by what they touch: those of the plan first, other boards after them. */
 const grouped = (ways: SoundWay[]) => ({
   here: ways.filter(({ edit }) => edit.type !== 'board.choose'),
@@ -69,7 +75,7 @@ const grouped = (ways: SoundWay[]) => ({
           <b>{{ names.needOfDevice(deadlock.conflict.key) }}</b>
           {{
             held(deadlock).length
-              ? `cannot be had together with ${held(deadlock).join(', ')}. Without any one of these it would fit.`
+              ? `needs the place of one of: ${held(deadlock).join(', ')}.`
               : 'has no place on this board at all, whatever else is fitted.'
           }}
         </p>
@@ -97,7 +103,7 @@ const grouped = (ways: SoundWay[]) => ({
                 :title="way.label"
                 :subtitle="priceOf(way)"
                 lines="two"
-                @click="build.edit(way.edit)"
+                @click="takeBoard(way)"
               />
             </v-list>
           </v-menu>

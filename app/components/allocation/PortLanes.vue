@@ -63,8 +63,8 @@ const consequences = computed(() => {
   const moves = seen.moves.map(({ need, to }) => `${names.device(splitKey(need)[0])} to ${names.place(to)}`)
   const parts = [
     moves.length ? `moves ${moves.join(', ')}` : 'moves nothing else',
-    seen.settles.length ? `settles ${seen.settles.length} findings` : '',
-    seen.brings.length ? `brings ${seen.brings.length} new findings` : '',
+    seen.settles.length ? `settles ${seen.settles.map(({ rule }) => rule).join(', ')}` : '',
+    seen.brings.length ? `brings ${seen.brings.map(({ rule, fact }) => `${rule} ${fact}`).join('; ')}` : '',
   ]
   return parts.filter(Boolean).join('; ')
 })

@@ -108,7 +108,7 @@ const saveJson = () =>
 }
 .strips {
   flex: 2 1 310px;
-  min-width: 0;
+  min-width: min(391px, 100%);
   overflow-wrap: anywhere;
 }
 .sides {

@@ -3,6 +3,8 @@ import type { Finding, Fix } from '#core/checks'
 import { mayBeOffered, type FixOutcome } from '#core/engine'
 import type { TriedFixes } from '~/composables/useTriedFixes'
 import { author } from '~/composables/author'
+import { useNames } from '~/composables/useNames'
+import { useBoardMove } from '~/stores/board-move'
 import { useBuild } from '~/stores/build'
 
 const { finding, fixes = { offered: [], tried: true } } = defineProps<{
@@ -12,6 +14,8 @@ const { finding, fixes = { offered: [], tried: true } } = defineProps<{
 }>()
 const emit = defineEmits<{ pick: [] }>()
 const build = useBuild()
+const move = useBoardMove()
+const names = useNames()
 const open = ref(false)
 const preview = ref<{ label: string; text: string }>()
 
@@ -28,14 +32,16 @@ async function look(fix: Fix, { brings: price }: FixOutcome) {
     const seen = await build.preview(fix.edit)
     if (!seen) return
     const { settles, brings, moves } = seen
+    // What is told otherwise than before counts as settled and brought.
+    const others = settles.filter(({ id }) => id !== finding.id)
+    const fresh = [...price, ...brings.filter(({ fact }) => !price.some((each) => each.fact === fact))]
     words.text = [
-      `settles ${settles.length} finding${settles.length === 1 ? '' : 's'}`,
-      ...(price.length ? [`brings ${price.map(({ fact }) => fact).join('; ')}`] : []),
-      brings.length > price.length ? `brings or changes ${brings.length - price.length} more` : price.length ? '' : 'brings none',
-      moves.length ? `moves ${moves.length}` : 'moves nothing',
-    ]
-      .filter(Boolean)
-      .join(', ')
+      `settles this${others.length ? ` and ${others.map(({ rule }) => rule).join(', ')}` : ''}`,
+      fresh.length ? `then ${fresh.map(({ rule, fact }) => `${rule} ${fact}`).join('; ')}` : 'brings nothing else',
+      moves.length
+        ? `moves ${moves.map(({ need, to }) => `${names.needOfDevice(need)} ${to === undefined ? 'away' : `to ${names.place(to)}`}`).join(', ')}`
+        : 'moves nothing',
+    ].join('; ')
   } catch (error) {
     words.text = (error as Error).message
   }
@@ -69,7 +75,8 @@ async function apply(fix: Fix, isFresh: boolean) {
       return
     }
   }
-  build.edit(fix.edit)
+  if (fix.edit.type === 'board.choose') move.ask({ definition: fix.edit.definition, revision: fix.edit.revision })
+  else build.edit(fix.edit)
 }
 </script>
 

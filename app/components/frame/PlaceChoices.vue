@@ -3,6 +3,7 @@
 import type { FitCell } from '#core/engine'
 import { degreeOf } from '#core/allocation'
 import type { Place } from '#core/plan'
+import { missBy, missesInShort } from '#core/suitability'
 import { useConsequences } from '~/composables/useConsequences'
 import { useNames } from '~/composables/useNames'
 import { usePlan } from '~/composables/usePlan'
@@ -35,8 +36,18 @@ const choices = computed((): Choice[] => {
   const order = { fits: 0, cost: 1, cannot: 2 }
   return all
     .filter(({ cell }) => place === undefined || cell.place === place)
-    .sort((one, other) => order[one.cell.verdict] - order[other.cell.verdict])
+    .sort(
+      (one, other) =>
+        order[one.cell.verdict] - order[other.cell.verdict] ||
+        (one.cell.verdict === 'cannot' ? missBy(one.cell.reasons) - missBy(other.cell.reasons) : 0),
+    )
 })
+/** Of those that cannot be, as many as are nearest are looked at one by one; the others are told by their kinds. */
+const near = 3
+const unfolded = ref(false)
+const able = computed(() => choices.value.filter(({ cell }) => cell.verdict !== 'cannot').length)
+const listed = computed(() => (unfolded.value ? choices.value : choices.value.slice(0, able.value + near)))
+const folded = computed(() => choices.value.slice(able.value + near))
 const marks = { fits: '·', cost: '−', cannot: '×' }
 const verdicts = { fits: 'fits', cost: 'fits at a cost', cannot: 'cannot' }
 const nameOf = ({ need: key, cell }: Choice) => (need === undefined ? names.needOfDevice(key) : names.place(cell.place))
@@ -57,7 +68,7 @@ function lock({ need: key, cell }: Choice) {
   <div v-if="choices.length" class="choices">
     <button class="head" :aria-expanded="open" @click="open = !open">{{ open ? '▾' : '▸' }} {{ title }}</button>
     <ul v-if="open">
-      <li v-for="choice in choices" :key="keyOf(choice)">
+      <li v-for="choice in listed" :key="keyOf(choice)">
         <button
           class="choice"
           :class="choice.cell.verdict"
@@ -83,6 +94,12 @@ function lock({ need: key, cell }: Choice) {
             >Lock there</v-btn
           >
         </div>
+      </li>
+      <li v-if="folded.length">
+        <button class="choice" :aria-expanded="unfolded" @click="unfolded = !unfolded">
+          {{ unfolded ? '▾' : '▸' }} {{ folded.length }} more cannot:
+          {{ missesInShort(folded.map(({ cell }) => cell.reasons)) }}
+        </button>
       </li>
     </ul>
   </div>

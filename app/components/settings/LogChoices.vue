@@ -55,7 +55,9 @@ const judged = computed(() => target.value && judge(target.value))
 const name = (every: number) => (every === 1 ? 'every loop' : `1 loop in ${every}`)
 const { options, colours } = useBarChart('% of the flight that is not recorded', 100, { legend: 'top' })
 const data = computed<ChartData<'bar'>>(() => ({
-  labels: judged.value?.choices.map(({ every }, at) => name(every) + (at === judged.value!.best ? ' (best)' : '')) ?? [],
+  labels:
+    judged.value?.choices.map(({ every }, at) => name(every) + (at === judged.value!.best ? ` (${judged.value!.word})` : '')) ??
+    [],
   datasets: targets.value.map((each) => ({
     label: each.title,
     data: judge(each).choices.map(({ missed }) => missed * 100),
@@ -109,7 +111,7 @@ const data = computed<ChartData<'bar'>>(() => ({
         </thead>
         <tbody>
           <tr v-for="(choice, at) in judged.choices" :key="choice.every" :class="{ best: at === judged.best }">
-            <td>{{ name(choice.every) }}{{ at === judged.best ? ' (best)' : '' }}</td>
+            <td>{{ name(choice.every) }}{{ at === judged.best ? ` (${judged.word})` : '' }}</td>
             <td class="mono if-room">{{ plain(choice.records, 0) }}</td>
             <td class="mono if-room">{{ formatBaud(Math.round(choice.baud)) }}</td>
             <td class="mono" :class="{ bad: choice.lost > 0 }">{{ choice.lost ? formatShare(choice.lost) : 'nothing' }}</td>
@@ -135,7 +137,7 @@ const data = computed<ChartData<'bar'>>(() => ({
         <Bar :data :options role="img" aria-label="Share of the flight that is not recorded, for each choice and each storage" />
       </div>
     </div>
-    <p v-if="judged" class="quiet">Best: {{ judged.why }}. A flight is taken as {{ plain(flight, 0) }} min.</p>
+    <p v-if="judged" class="quiet">Chosen of these: {{ judged.why }}. A flight is taken as {{ plain(flight, 0) }} min.</p>
   </template>
 </template>
 

@@ -44,7 +44,7 @@ const tick = ({ id, value }: SetupStep, event: Event) =>
           <v-btn v-bind="props" class="no-print" variant="outlined" :prepend-icon="mdiDownload">Save as</v-btn>
         </template>
         <v-list density="compact">
-          <v-list-item v-for="(save, form) in forms" :key="form" :title="form" @click="save" />
+          <v-list-item v-for="(write, form) in forms" :key="form" :title="form" @click="write" />
         </v-list>
       </v-menu>
     </div>

@@ -5,6 +5,7 @@ import { today, usePaperHead } from '~/composables/usePaperHead'
 import { keepInAddress } from '~/composables/keepInAddress'
 import { useWanted } from '~/composables/useWanted'
 import { shortcutOf, type PageShortcut } from '~/shortcuts'
+import { useBoardMove } from '~/stores/board-move'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 import { useSelection } from '~/stores/selection'
@@ -18,6 +19,7 @@ const versions = ref(false)
 const keys = ref(false)
 const [versionsWanted, keysWanted] = [useWanted(versions), useWanted(keys)]
 const conflictWanted = useWanted(() => build.conflict)
+const boardMoveWanted = useWanted(() => useBoardMove().asked)
 const missing = ref('')
 const unreadable = ref('')
 const bar = useTemplateRef('bar')
@@ -140,6 +142,7 @@ onBeforeUnmount(() => {
     <LazyShortcutsDialog v-if="keysWanted" v-model="keys" />
     <LazyVersionsDialog v-if="versionsWanted" v-model="versions" />
     <LazyConflictDialog v-if="conflictWanted" />
+    <PlanScope v-if="build.plan && boardMoveWanted" :plan="build.plan"><LazyTakeBoardDialog /></PlanScope>
   </div>
 </template>
 

@@ -1,7 +1,7 @@
 import { verdictsFor, type Candidate, type Verdict } from '../../../allocation'
 import { takesPlace } from '../../../catalogue'
 import { placeLabel, type FittedNeed } from '../../../plan'
-import { capacitiesOf, featureWords, keepsInAir } from '../../../suitability'
+import { capacitiesOf, featureWords, keepsInAir, missBy, missesInShort } from '../../../suitability'
 import { aboutNeed, needName, type CheckContext, type Report, type Rule } from '../../context'
 import type { Fix } from '../../finding'
 import { doWithout, padName, placeReports } from '../../reports'
@@ -147,13 +147,17 @@ function thingWords({ resolved }: CheckContext, thing: string): string {
   return 'a part of the board'
 }
 
-/** The nearest miss first: what a place lacks that is made for such a need, before places that are made for something else. */
+/** The nearest miss, and what keeps the others away, by their number. */
 function refusalsInShort(verdicts: Verdict[]): string {
-  const near = ({ refusals }: Verdict) => Number(refusals.some(({ rule }) => rule === 'PAD-01')) * 100 + refusals.length
-  const inOrder = verdicts.filter(({ refusals }) => refusals.length).toSorted((one, other) => near(one) - near(other))
-  const texts = [...new Set(inOrder.flatMap(({ refusals }) => refusals.map(({ text }) => text)))]
-  if (!texts.length) return 'the places that would do are banned'
-  return texts.length > 3 ? `${texts.slice(0, 2).join('; ')}; and ${texts.length - 2} more like this` : texts.join('; ')
+  const [nearest, ...others] = verdicts
+    .filter(({ refusals }) => refusals.length)
+    .toSorted((one, other) => missBy(one.refusals) - missBy(other.refusals))
+  if (!nearest) return 'the places that would do are banned'
+  const first = nearest.refusals.map(({ text }) => text).join('; ')
+  // What is said of the board as a whole is said once.
+  const rest = others.filter(({ refusals }) => refusals.some(({ text }) => !nearest.refusals.some((each) => each.text === text)))
+  if (!rest.length) return first
+  return `${first}; of the other places ${missesInShort(rest.map(({ refusals }) => refusals))}`
 }
 
 export const needWithoutPlace: Rule = {
