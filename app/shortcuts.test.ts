@@ -23,7 +23,7 @@ describe('a press of a key', () => {
     const left = Object.values(pageShortcuts).flatMap(({ page, keys }) =>
       press(page.key[0]!, { ctrlKey: page.command, shiftKey: 'shift' in page && page.shift }, true) ? [] : [keys],
     )
-    expect(left).toEqual(['Ctrl Z', 'Ctrl Shift Z', 'Ctrl Y', 'Esc', '?'])
+    expect(left).toEqual(['Ctrl Z', 'Ctrl Shift Z', 'Ctrl Y', 'Esc', 'F', '?'])
   })
 })
 

@@ -39,7 +39,6 @@ await page.goto(address)
 await page.getByRole('link', { name: 'Spillway hex' }).waitFor()
 await shot('builds')
 await page.goto(`${address}/builds/spillway-hex/allocation`)
-await page.getByRole('button', { name: 'Allocate', exact: true }).click()
 await page.getByTestId('proposal').waitFor()
 await page
   .getByRole('button', { name: /^Text overlay/ })

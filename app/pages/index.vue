@@ -156,7 +156,7 @@ async function savePlan(build: BuildSummary) {
             <th>Findings</th>
             <SortHead v-model="sorting" column="saved" class="if-wide">Saved</SortHead>
             <SortHead v-model="sorting" column="version" class="text-right if-wide">Version</SortHead>
-            <th><span class="d-sr-only">Actions</span></th>
+            <th class="no-print"><span class="d-sr-only">Actions</span></th>
           </tr>
         </thead>
         <tbody>
@@ -190,7 +190,7 @@ async function savePlan(build: BuildSummary) {
             </td>
             <td class="whole if-wide">{{ dayAndTime(build.updatedAt) }}</td>
             <td class="text-right mono if-wide">{{ build.version }}</td>
-            <td class="actions">
+            <td class="actions no-print">
               <v-btn
                 :prepend-icon="mdiDownload"
                 :aria-label="`Save the plan of ${build.name} as a file`"

@@ -1,3 +1,4 @@
+import { wireColours } from '../units'
 import {
   boardShapes,
   boxShapes,
@@ -20,6 +21,12 @@ export const escapeXml = (text: string) =>
 const ink = '#1b2a3a'
 const paper = '#ffffff'
 const ground = '#faf8f3'
+
+/** Pale wires in black and white: white ones are hollow, grey ones banded; all others are black. */
+const inBlack: Record<string, [stroke: string, dashes?: string]> = {
+  [wireColours.WH.hex]: [paper],
+  [wireColours.GY.hex]: [paper, '7 3'],
+}
 
 export interface SvgOptions {
   /** `@font-face` rules with the fonts as data, so that the drawing looks the same everywhere. */
@@ -84,8 +91,11 @@ function element(shape: DrawnShape, blackAndWhite: boolean): string {
     const { x, y, width, height, rx } = shape
     return `<rect x="${x}" y="${y}" width="${width}" height="${height}" rx="${rx}" ${surfaces[role]}/>`
   }
-  const colour = blackAndWhite ? ink : (shape.colour ?? ink)
-  return `<polyline points="${shape.points}" fill="none" stroke="${colour}" stroke-width="${shape.width}" stroke-linejoin="round"/>`
+  if (shape.as === 'path')
+    return `<path d="${shape.d}" transform="translate(${shape.x},${shape.y}) scale(${shape.scale})" fill="none" stroke="${ink}" stroke-width="1.2" stroke-linejoin="round"/>`
+  const { colour = ink } = shape
+  const [stroke, dashes] = blackAndWhite ? (inBlack[colour] ?? [ink]) : [colour]
+  return `<polyline points="${shape.points}" fill="none" stroke="${stroke}" stroke-width="${shape.width}" stroke-linejoin="round"${dashes ? ` stroke-dasharray="${dashes}"` : ''}/>`
 }
 
 function textElement({ role, x, y, anchor, words, turned }: DrawnShape & { as: 'text' }): string {

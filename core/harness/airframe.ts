@@ -84,6 +84,11 @@ const usual: Record<DeviceClass, [x: number, y: number]> = {
   tool: [0.13, 0.2],
 }
 
+/** Whether where parts sit says anything yet: something was put there by hand, or has its place on the board. */
+export function isLaidOut({ plan }: ResolvedPlan): boolean {
+  return Object.keys(plan.positions).length > 0 || Object.keys(plan.assignment).length > 0
+}
+
 /** Where a device, the board or the battery sits: as set by hand, or where such a part usually is. */
 export function spotOf(resolved: ResolvedPlan, id: string): Spot {
   const { craft, positions } = resolved.plan

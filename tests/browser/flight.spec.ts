@@ -70,7 +70,7 @@ test('a layout is put together by words, by mouse and by keyboard, kept, and jud
 test('values run along the flight by keyboard; layouts are copied, named, compared, removed and saved', async ({ page }) => {
   const id = await freshBuild(page, 'fellside-mapper', 'Played', true)
   await page.goto(`${address}/builds/${id}/flight`)
-  await page.getByRole('button', { name: 'make the first one' }).click()
+  await page.getByRole('button', { name: 'make an empty one' }).click()
   await page.getByRole('button', { name: 'Flight timer' }).click()
   const moment = page.getByLabel('Moment of the flight')
   await moment.focus()

@@ -22,7 +22,7 @@ const cells = (page: Page, table: string) =>
     .locator(`${table} tbody tr`)
     .evaluateAll((rows) =>
       rows.map((row) =>
-        [...row.querySelectorAll('td')].map(
+        [...row.querySelectorAll('td:not(.no-print)')].map(
           (cell) =>
             (cell.querySelector<HTMLInputElement>('input:not([type=checkbox])')?.value || (cell as HTMLElement).innerText).split(
               '\n',

@@ -5,7 +5,7 @@ import type { PortLane } from '#core/engine'
 import { headRoom } from '#core/links'
 import { formatShare, grouped } from '#core/units'
 import { useNames } from '~/composables/useNames'
-import { useAnalysis, usePlan } from '~/composables/usePlan'
+import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
 
@@ -14,10 +14,12 @@ const emit = defineEmits<{ drag: []; dragend: [] }>()
 const build = useBuild()
 const analysis = useAnalysis()
 const plan = usePlan()
+const resolved = useResolved()
 const selection = useSelection()
 const names = useNames()
 
 const device = computed(() => splitKey(need)[0])
+const kind = computed(() => resolved.value.device(device.value)?.device.class)
 const locked = computed(() => plan.value.locks[need] !== undefined)
 const protocol = computed(() => plan.value.definitions.protocols[link?.placement.protocol ?? '']?.name)
 const cells = computed(() => analysis.value.grid.find((row) => row.key === need)?.cells ?? [])
@@ -45,7 +47,7 @@ function toggleLock() {
     @dragend="emit('dragend')"
   >
     <button class="name" @click="selection.select(`need:${need}`)">
-      <b>{{ names.device(device) }}</b>
+      <b><ClassPicture v-if="kind" :kind class="mr-1" />{{ names.device(device) }}</b>
       <span v-if="link" class="figures mono"
         >{{ protocol }} {{ grouped(link.placement.baud ?? 0) }} {{ link.format }}{{ link.inverted ? ' inv.' : ''
         }}{{ link.placement.during ? `, ${link.placement.during}` : '' }}</span

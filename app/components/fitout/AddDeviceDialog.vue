@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { deviceClasses, protocolsOf, type DeviceDefinition } from '#core/catalogue'
+import { classWords, deviceClasses, protocolsOf, type DeviceClass, type DeviceDefinition } from '#core/catalogue'
 import { applyEdit, freshDeviceId, type Edit } from '#core/plan'
 import { hasWords } from '~/composables/search'
 import { usePlan } from '~/composables/usePlan'
@@ -16,12 +16,20 @@ watch(open, (now) => now && void catalogue.load(), { immediate: true })
 
 const groups = computed(() => {
   const matches = Object.values(catalogue.library?.devices ?? {}).filter(({ name, maker, summary, class: kind }) =>
-    hasWords(`${name} ${maker} ${deviceClasses[kind]} ${summary}`, wanted.value),
+    hasWords(`${name} ${maker} ${deviceClasses[kind]} ${classWords[kind]} ${summary}`, wanted.value),
   )
   return Object.entries(deviceClasses)
-    .map(([id, name]) => ({ name, devices: matches.filter((device) => device.class === id) }))
+    .map(([id, name]) => ({ id: id as DeviceClass, name, devices: matches.filter((device) => device.class === id) }))
     .filter(({ devices }) => devices.length)
 })
+
+/** The first that is found for what is typed, by Enter; then the next can be typed. */
+function addFirst() {
+  const first = groups.value[0]?.devices[0]
+  if (!first || !wanted.value?.trim()) return
+  add(first)
+  wanted.value = ''
+}
 
 /** How many of it are added at a time. */
 const count = ref(1)
@@ -58,17 +66,27 @@ function add(definition: DeviceDefinition) {
     <v-card title="Add a device" @keydown.esc="open = false">
       <v-card-text>
         <div class="ask">
-          <v-text-field v-model="wanted" label="Name, maker or kind" autofocus clearable />
+          <v-text-field
+            v-model="wanted"
+            label="Name, maker or kind"
+            autofocus
+            clearable
+            hint="Enter adds the first that is found"
+            @keydown.enter="addFirst"
+          />
           <v-select v-model="count" :items="[1, 2, 3, 4, 5, 6, 8, 10, 12]" label="How many" class="count" />
         </div>
         <div class="list">
           <section v-for="group in groups" :key="group.name">
-            <h3 class="quiet">{{ group.name }}</h3>
+            <h3 class="quiet"><ClassPicture :kind="group.id" /> {{ group.name }}</h3>
             <button v-for="device in group.devices" :key="device.id" class="part" @click="add(device)">
               <b>{{ device.name }}</b> <span class="quiet">{{ device.maker }}</span> <span>{{ device.summary }}</span>
             </button>
           </section>
-          <p v-if="!groups.length" class="quiet pa-3">No device has these words.</p>
+          <p v-if="!groups.length" class="pa-3">
+            No device has these words. <NuxtLink to="/catalogue?kind=device">Make your own</NuxtLink> in the catalogue, or begin
+            with one that is alike.
+          </p>
         </div>
       </v-card-text>
       <v-card-actions><v-btn @click="open = false">Done</v-btn></v-card-actions>

@@ -66,6 +66,7 @@ const estimate = computed(() =>
       :model-value="plan.battery.chemistry"
       :items="chemistries"
       label="Battery"
+      class="chemistry"
       @update:model-value="(chemistry: Chemistry) => setBattery({ chemistry })"
     />
     <FigureField
@@ -122,7 +123,6 @@ const estimate = computed(() =>
       :title="estimate ? `Each of ${motors.count} motors; ${estimate}` : `Each of ${motors.count} motors`"
       @set="(amps) => setMotors(field, amps)"
     />
-    <p class="range mono">{{ formatVolts(range.min) }} empty<br />{{ formatVolts(range.max) }} full</p>
     <v-textarea
       :model-value="plan.note"
       label="Note on the build"
@@ -132,6 +132,7 @@ const estimate = computed(() =>
       class="note"
       @change="(event: Event) => build.edit({ type: 'plan.note', note: valueOf(event) })"
     />
+    <p class="range mono">{{ formatVolts(range.min) }} empty<br />{{ formatVolts(range.max) }} full</p>
   </section>
 </template>
 
@@ -140,16 +141,22 @@ const estimate = computed(() =>
   padding: var(--space-4) var(--space-6);
 }
 .sheet > .short {
-  flex: 0 1 124px;
+  flex: 1 1 84px;
+  max-width: 124px;
+}
+.sheet > .chemistry {
+  flex: 1 1 112px;
+  max-width: 170px;
 }
 .sheet > .cells {
-  flex: 0 1 76px;
+  flex: 0 1 68px;
 }
 .sheet > .motor {
-  flex: 0 1 150px;
+  flex: 1 1 122px;
+  max-width: 150px;
 }
 .sheet > .note {
-  flex: 1 1 100%;
+  flex: 1 1 70%;
 }
 .range {
   margin: 0;

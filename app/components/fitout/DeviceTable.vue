@@ -86,6 +86,7 @@ function remove(id: string, name: string) {
       >
         <td class="mark"><SeverityMark v-if="worst" :severity="worst" /></td>
         <td>
+          <ClassPicture :kind="device.class" class="mr-2" />
           <button class="name" @click.stop="selection.select(`device:${instance.id}`)">{{ instance.name }}</button>
           <span v-if="instance.note" class="quiet note" :title="instance.note">{{ instance.note }}</span>
         </td>

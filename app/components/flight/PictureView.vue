@@ -10,6 +10,7 @@ import {
   scenes,
   screenOf,
   sizeOf,
+  suitedLayout,
   type DisplayElement,
   type DisplayKind,
   type Scene,
@@ -79,6 +80,8 @@ function fresh(name: string, layout = {}) {
   wanted.value = id
 }
 const add = () => fresh(`Layout ${layouts.value.length + 1}`)
+const suited = computed(() => suitedLayout(resolved.value, display.value))
+const addSuited = () => fresh('In flight', suited.value)
 const copy = () => fresh(`${shown.value!.layout.name} copy`, shown.value!.layout.elements)
 function remove() {
   const { id, layout } = shown.value!
@@ -159,7 +162,11 @@ function copyTo(id: string) {
       </template>
     </div>
     <p v-if="!shown" class="quiet">
-      No layout yet: <v-btn color="primary" size="small" @click="add">make the first one</v-btn>, then type what is to be seen.
+      No layout yet:
+      <v-btn v-if="Object.keys(suited).length" color="primary" size="small" variant="flat" @click="addSuited"
+        >begin with what this build shows</v-btn
+      >
+      or <v-btn color="primary" size="small" @click="add">make an empty one</v-btn>, then type what is to be seen.
     </p>
     <div v-else class="work">
       <div class="screen">

@@ -35,6 +35,7 @@ const views = allViews.flatMap(({ stage, view, query }) => [
 const commands = computed<Command[]>(() => [
   ...Object.entries(stages).map(([id, name]) => ({ title: `Go to ${name}`, hint: 'stage', run: go(id) })),
   ...views.map(({ title, stage, query }) => ({ title, hint: 'view', run: go(stage, query) })),
+  { title: 'Add a device', hint: 'fit-out', run: go('fit-out', { add: 'open' }) },
   { title: 'Allocate', hint: 'the best place for everything', run: () => build.allocate() },
   { title: 'Papers as PDF', hint: 'paper', run: go('harness', { papers: 'open' }) },
   { title: 'Print this view', hint: 'paper', run: () => setTimeout(() => window.print(), 300) },
@@ -48,7 +49,7 @@ const commands = computed<Command[]>(() => [
   { title: 'Redo', hint: build.redoLabel ?? 'nothing to do again', run: () => build.redo() },
   { title: 'Save a version now', hint: 'save', run: () => void build.save('Saved by hand') },
   { title: 'Versions of this build', hint: 'save', run: () => emit('versions') },
-  { title: 'Findings', hint: 'F', run: () => emit('findings') },
+  { title: 'Findings', hint: 'F', run: () => setTimeout(() => emit('findings'), 300) },
   { title: 'Keyboard shortcuts', hint: '?', run: () => emit('keys') },
   { title: 'Light or dark', hint: 'screen', run: () => emit('theme') },
   { title: 'Select nothing', hint: 'selection', run: () => selection.clear() },

@@ -16,6 +16,12 @@ const fixesOf = useTriedFixes()
 const route = useRoute()
 /** The stage that is open, whose findings come first. */
 const here = computed(() => (Object.keys(stages) as Stage[]).find((id) => route.path.endsWith(`/${id}`)))
+/** What is worth knowing of other stages is folded until it is asked for, or a part is looked at. */
+const unfolded = ref(false)
+const notes = computed({
+  get: () => unfolded.value || selection.selected !== undefined,
+  set: (on) => (unfolded.value = on),
+})
 /** The stage whose findings alone are shown. */
 const wanted = ref<Stage | ''>('')
 
@@ -39,10 +45,10 @@ const blocks = computed(() => {
   const own = shown.value.filter(({ rule }) => stageOf(rule) === here.value)
   const others = shown.value.filter((finding) => !own.includes(finding))
   const split = openFindings(own).length > 0 && openFindings(others).length > 0
-  if (!split) return [{ title: '', groups: groupsOf(shown.value) }]
+  if (!split) return [{ title: '', own: openFindings(own).length > 0, groups: groupsOf(shown.value) }]
   return [
-    { title: `In ${stages[here.value!]}`, groups: groupsOf(own) },
-    { title: 'In other stages', groups: groupsOf(others) },
+    { title: `In ${stages[here.value!]}`, own: true, groups: groupsOf(own) },
+    { title: 'In other stages', own: false, groups: groupsOf(others) },
   ]
 })
 const accepted = computed(() => shown.value.filter((finding) => finding.accepted !== undefined))
@@ -99,9 +105,17 @@ function pick(finding: Finding) {
           <component :is="block.title ? 'h3' : 'h2'" class="severity">
             <SeverityMark :severity="group.severity" silent /> {{ severityLook[group.severity].word }}
             <span class="quiet">{{ severityLook[group.severity].meaning }}</span>
+            <button
+              v-if="group.severity === 'note' && !block.own"
+              class="underlined"
+              :aria-expanded="notes"
+              @click="notes = !notes"
+            >
+              {{ notes ? 'Fold' : `Show ${group.findings.length}` }}
+            </button>
           </component>
           <FindingCard
-            v-for="finding in group.findings"
+            v-for="finding in group.severity === 'note' && !notes && !block.own ? [] : group.findings"
             :key="finding.id"
             :finding
             :fixes="fixesOf(finding)"

@@ -17,6 +17,12 @@ const { shapes } = defineProps<{ shapes: DrawnShape[] }>()
       :stroke="shape.colour"
       :style="{ strokeWidth: `${shape.width}px` }"
     />
+    <path
+      v-else-if="shape.as === 'path'"
+      :class="shape.role"
+      :d="shape.d"
+      :transform="`translate(${shape.x} ${shape.y}) scale(${shape.scale})`"
+    />
     <circle v-else-if="shape.as === 'circle'" :class="shape.role" :cx="shape.cx" :cy="shape.cy" :r="shape.r" />
     <rect v-else :class="shape.role" :x="shape.x" :y="shape.y" :width="shape.width" :height="shape.height" :rx="shape.rx" />
   </template>
@@ -52,6 +58,12 @@ text {
 .box {
   fill: rgb(var(--v-theme-surface));
   stroke: rgb(var(--v-theme-on-surface));
+}
+.picture {
+  fill: none;
+  stroke: rgb(var(--v-theme-primary));
+  stroke-width: 1.3px;
+  stroke-linejoin: round;
 }
 .hole {
   fill: rgb(var(--v-theme-background));

@@ -21,12 +21,15 @@ const layers = ref<Layers>({ ...shown })
 const paper = ref<'A4' | 'A3'>('A4')
 const colours = ref<'colour' | 'black and white'>('colour')
 const problem = ref('')
+const maker = useTemplateRef<{ $el: HTMLElement }>('maker')
 const making = shallowRef<AbortController>()
 
 watch(open, (now) => {
   problem.value = ''
-  if (now) layers.value = { ...shown }
-  else making.value?.abort()
+  if (now) {
+    layers.value = { ...shown }
+    void nextTick(() => setTimeout(() => maker.value?.$el.focus(), 50))
+  } else making.value?.abort()
 })
 
 async function make() {
@@ -98,7 +101,9 @@ async function make() {
       <v-card-actions>
         <v-btn v-if="making" @click="making.abort()">Stop</v-btn>
         <v-btn v-else @click="open = false">Cancel</v-btn>
-        <v-btn color="primary" variant="flat" :disabled="!parts.length || Boolean(making)" @click="make">Make the PDF</v-btn>
+        <v-btn ref="maker" color="primary" variant="flat" :disabled="!parts.length || Boolean(making)" @click="make"
+          >Make the PDF</v-btn
+        >
       </v-card-actions>
     </v-card>
   </v-dialog>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
-import { deviceClasses, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
+import { classWords, deviceClasses, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 import { libraryFile, type Definition } from '#core/schema'
 import { chosenFile } from '~/composables/chosenFile'
 import { hasWords } from '~/composables/search'
@@ -34,7 +34,10 @@ const groupOf = (definition: BoardDefinition | DeviceDefinition) =>
 const rows = computed(() =>
   all.value
     .filter((definition) =>
-      hasWords(`${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)}`, wanted.value),
+      hasWords(
+        `${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)} ${definition.kind === 'device' ? classWords[definition.class] : ''}`,
+        wanted.value,
+      ),
     )
     .sort((a, b) => groupOf(a).localeCompare(groupOf(b)) || a.name.localeCompare(b.name)),
 )
@@ -225,7 +228,9 @@ async function remove(definition: Definition) {
           </tr>
         </tbody>
       </v-table>
-      <p v-if="catalogue.library && !rows.length" class="pa-4">Nothing has these words.</p>
+      <p v-if="catalogue.library && !rows.length" class="pa-4">
+        Nothing has these words. <v-btn size="small" @click="creating = true">Make your own</v-btn>
+      </p>
     </main>
     <v-dialog
       :model-value="Boolean(asked)"

@@ -225,10 +225,12 @@ export function innerX(block: Block): number {
 export function drawBox(block: Block, resolved: ResolvedPlan): DrawnBox {
   const outer = block.side === 'left' ? block.x : block.x + block.width
   const { id, title, subtitle, x, y, width, height, side } = block
+  const kind = resolved.device(id)?.device.class
   return {
     id,
     title,
     subtitle,
+    ...(kind !== undefined && { picture: kind }),
     x,
     y,
     width,

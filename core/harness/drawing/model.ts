@@ -1,3 +1,4 @@
+import type { DeviceClass } from '../../catalogue'
 import type { WireKind, Wire } from '../wires'
 
 /** Lengths in the drawing's own units, about a pixel at 100 %. */
@@ -42,6 +43,8 @@ export interface DrawnBox {
   id: string
   title: string
   subtitle: string
+  /** The kind of device whose picture it has; none at joints and the battery. */
+  picture?: DeviceClass
   x: number
   y: number
   width: number

@@ -1,3 +1,4 @@
+import { classPictures, pictureSize } from '../../catalogue'
 import { wireColours } from '../../units'
 import { badgeWords } from './blocks'
 import {
@@ -29,12 +30,14 @@ export type ShapeRole =
   | 'dot'
   | 'terminal'
   | 'badge'
+  | 'picture'
 
 /** A shape of the harness drawing, where it stands; the same on the screen, in files and on paper. */
 export type DrawnShape = { role: ShapeRole } & (
   | { as: 'rect'; x: number; y: number; width: number; height: number; rx: number }
   | { as: 'circle'; cx: number; cy: number; r: number }
   | { as: 'line'; points: string; width: number; colour?: string }
+  | { as: 'path'; d: string; x: number; y: number; scale: number }
   | { as: 'text'; x: number; y: number; anchor: 'start' | 'middle' | 'end'; words: string; turned?: boolean }
 )
 
@@ -82,14 +85,23 @@ export function padLabel({ x, y }: Point, size: number, side: DrawnPad['anchor']
 
 /** A device: its box with name and model, and its terminals, with what is told at those of a layer that is off. */
 export function boxShapes(box: DrawnBox): DrawnShape[] {
-  const { x, y, width, height, title, subtitle, terminals } = box
+  const { x, y, width, height, title, subtitle, terminals, picture } = box
+  // Where name and picture have no room together, the name stands alone.
+  const kind = picture && title.length * letters.name + pictureRoom < width - 12 ? picture : undefined
+  const before = kind ? pictureRoom : 0
   return [
     { as: 'rect', role: 'box', x, y, width, height, rx: 3 },
-    text('title', { x: x + 8, y: y + 13 }, title),
-    ...(fits(title, subtitle, width) ? [text('model', { x: x + width - 6, y: y + 13 }, subtitle, 'end')] : []),
+    ...(kind
+      ? [{ as: 'path', role: 'picture', d: classPictures[kind], x: x + 5, y: y + 3, scale: 12 / pictureSize } as DrawnShape]
+      : []),
+    text('title', { x: x + 8 + before, y: y + 13 }, title),
+    ...(fits(title, subtitle, width - before) ? [text('model', { x: x + width - 6, y: y + 13 }, subtitle, 'end')] : []),
     ...terminals.flatMap((terminal) => terminalShapes(box, terminal)),
   ]
 }
+
+/** Width that a picture takes beside a name. */
+const pictureRoom = 13
 
 /** Whether name and model have room side by side; the model gives way. */
 const fits = (title: string, subtitle: string, width: number) =>

@@ -6,7 +6,15 @@ import { useBuild } from '~/stores/build'
 
 const build = useBuild()
 const plan = usePlan()
-const adding = ref(false)
+const route = useRoute()
+/** The dialog stands in the address, so that the commands lead to it. */
+const adding = computed({
+  get: () => route.query.add === 'open',
+  set: (on) => {
+    const { add: _, ...rest } = route.query
+    void navigateTo({ query: on ? { ...rest, add: 'open' } : rest }, { replace: true })
+  },
+})
 const modules = ref(false)
 /** What is found of the build comes before what is changed less often. */
 const answered = computed(() => Boolean(build.analysis || build.problem))

@@ -15,7 +15,7 @@ describe('PWR-09', () => {
   it('sums what hangs on USB alone against what the plug gives', () => {
     expect(findingsOf(plan(0.6), 'PWR-09')).toMatchObject([
       {
-        severity: 'weigh',
+        severity: 'note',
         subjects: ['rail:usb', 'device:ring', 'device:gnss'],
         fact: 'on USB alone 650 mA is drawn typically and 3.7 A at peak, 3.6 A of it by Ring; the plug gives 500 mA: work on it with the battery or a bench supply',
       },

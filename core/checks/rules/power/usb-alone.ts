@@ -25,7 +25,7 @@ export const usbAlone: Rule = {
   meta: {
     id: 'PWR-09',
     family: 'power',
-    severity: 'weigh',
+    severity: 'note',
     title: 'What USB alone is asked for',
     why: 'A computer’s plug gives half an ampere. What draws more makes it shut off or sag, and a link that drops on the bench then is no fault of the link.',
     reads: ['rails', 'supplies'],

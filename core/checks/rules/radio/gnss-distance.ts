@@ -1,4 +1,4 @@
-import { distanceOf, hasCompass } from '../../../harness'
+import { distanceOf, isLaidOut, hasCompass } from '../../../harness'
 import { referTo } from '../../../plan'
 import { figure } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
@@ -8,6 +8,7 @@ const fromTransmitter = 100
 const fromMainLead = 60
 
 function* check({ resolved }: CheckContext): Iterable<Report> {
+  if (!isLaidOut(resolved)) return
   const loud = resolved.devices.filter(({ device }) => device.class === 'transmitter' || device.class === 'video-link')
   const heavy = resolved.devices.filter(({ device }) => device.class === 'esc' || device.outputs.some(({ limit }) => limit > 10))
   for (const gnss of resolved.devices.filter(({ device }) => device.class === 'gnss')) {
@@ -38,7 +39,7 @@ export const gnssDistance: Rule = {
     severity: 'weigh',
     title: 'GNSS and compass away from transmitters and main leads',
     why: 'A video transmitter a hand’s breadth away drowns satellites; main current turns the compass with the throttle.',
-    reads: ['placement', 'radios', 'device classes'],
+    reads: ['placement', 'radios', 'device classes', 'assignment'],
   },
   check,
 }

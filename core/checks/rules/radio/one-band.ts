@@ -1,4 +1,4 @@
-import { distanceOf } from '../../../harness'
+import { distanceOf, isLaidOut } from '../../../harness'
 import { referTo, type FittedDevice } from '../../../plan'
 import { figure } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
@@ -15,6 +15,7 @@ const isAdapterBesideControl = (both: FittedDevice[]) =>
 
 function* check(context: CheckContext): Iterable<Report> {
   const { resolved } = context
+  if (!isLaidOut(resolved)) return
   const radios = resolved.devices.flatMap((fitted) => fitted.device.radios.map((radio) => ({ fitted, radio })))
   for (const [one, other] of pairs(radios)) {
     if (one.fitted === other.fitted || !(one.radio.sends || other.radio.sends) || !sameBand(one.radio, other.radio)) continue
@@ -36,7 +37,7 @@ export const oneBand: Rule = {
     severity: 'weigh',
     title: 'Two radios on one band within a metre',
     why: 'Each deafens the other’s receiver while it sends.',
-    reads: ['radios', 'placement'],
+    reads: ['radios', 'placement', 'assignment'],
   },
   check,
 }
