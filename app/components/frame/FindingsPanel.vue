@@ -56,7 +56,7 @@ const allocated = computed(() => Object.keys(build.plan?.assignment ?? {}).lengt
 
 const head = useTemplateRef<HTMLElement>('head')
 const body = useTemplateRef<HTMLElement>('body')
-defineExpose({ focus: () => (body.value?.querySelector<HTMLElement>('article button, article') ?? head.value)?.focus() })
+defineExpose({ focus: () => (body.value?.querySelector<HTMLElement>('article button') ?? head.value)?.focus() })
 
 function pick(finding: Finding) {
   const subject = finding.subjects.find((about) => ['need', 'wire', 'device'].includes(partsOf(about).kind))

@@ -24,13 +24,17 @@ const problem = ref('')
 const maker = useTemplateRef<{ $el: HTMLElement }>('maker')
 const making = shallowRef<AbortController>()
 
-watch(open, (now) => {
-  problem.value = ''
-  if (now) {
+watch(
+  open,
+  (now) => {
+    problem.value = ''
+    if (!now) return making.value?.abort()
     layers.value = { ...shown }
-    void nextTick(() => setTimeout(() => maker.value?.$el.focus(), 50))
-  } else making.value?.abort()
-})
+    // Once the dialog has had the focus itself.
+    setTimeout(() => maker.value?.$el.focus(), 200)
+  },
+  { immediate: true },
+)
 
 async function make() {
   problem.value = ''
