@@ -8,6 +8,7 @@ import {
   frameBoxes,
   frameParts,
   heightOf,
+  outlineOf,
   overlap,
   pairField,
   powerTree,
@@ -16,6 +17,7 @@ import {
   wiresOf,
   type FrameSide,
 } from './index'
+import { crosses } from './frame-view'
 
 const names: DemoName[] = ['spillway-hex', 'culvert-scout', 'fellside-mapper']
 const sides: FrameSide[] = ['top', 'right']
@@ -45,6 +47,42 @@ describe('frameParts', () => {
       }
     },
   )
+  it.each(names)(
+    'sets the names of %s, seen from above, off all lines, with a line to the part where they stand away',
+    (name) => {
+      const resolved = resolvePlan(allocated(name))
+      const { craft } = resolved.plan
+      const down = (line: { x: number; y: number }[]) => line.map(({ x, y }) => ({ x, y: -y }))
+      const lines = [...outlineOf(craft).map(down), ...flowsOf(resolved.plan).map(({ path }) => down(path))]
+      const text = { height: 0.02 * craft.size, letter: 0.01 * craft.size }
+      for (const { name: word, label, x, y, width, height } of frameParts(resolved, 'top', text, lines)) {
+        const box = { ...label, width: word.length * text.letter, height: text.height }
+        const isInside = label.x === x && label.y === y
+        if (!isInside)
+          expect(
+            lines.filter((line) => crosses(line, box)),
+            word,
+          ).toEqual([])
+        if (!label.leader) continue
+        const [from, to] = label.leader
+        expect(Math.abs(from.x - x) * 2 <= width + 1e-6 && Math.abs(from.y - y) * 2 <= height + 1e-6, word).toBe(true)
+        expect(
+          overlap({ ...to, width: 1e-6, height: 1e-6 }, { ...box, width: box.width + 1, height: box.height + 1 }),
+          word,
+        ).toBe(true)
+      }
+    },
+  )
+  it('a line crosses a rectangle that it only passes through', () => {
+    const box = { x: 0, y: 0, width: 2, height: 2 }
+    const line = (...points: [number, number][]) => points.map(([x, y]) => ({ x, y }))
+    expect(crosses(line([-5, 0], [5, 0]), box)).toBe(true)
+    expect(crosses(line([-5, -5], [5, 5]), box)).toBe(true)
+    expect(crosses(line([-5, 2], [5, 2]), box)).toBe(false)
+    expect(crosses(line([-5, 0], [-2, 0], [-2, 5]), box)).toBe(false)
+    expect(crosses(line([0, 0], [0, 0.5]), box)).toBe(true)
+    expect(crosses(line([3, 0]), box)).toBe(false)
+  })
   it('draws parts at their true sizes, turned as they are', () => {
     const plan = allocated('spillway-hex')
     const size = (turned: Plan) => {
