@@ -73,7 +73,7 @@ const estimate = computed(() =>
       figure="capacity"
       :value="plan.battery.capacity"
       label="Capacity, mAh"
-      class="short"
+      class="capacity"
       @set="(capacity) => setBattery({ capacity })"
     />
     <FigureField
@@ -141,12 +141,15 @@ const estimate = computed(() =>
   padding: var(--space-4) var(--space-6);
 }
 .sheet > .short {
-  flex: 1 1 84px;
-  max-width: 124px;
+  flex: 1 1 80px;
+  max-width: 100px;
+}
+.sheet > .capacity {
+  flex: 0 0 120px;
 }
 .sheet > .chemistry {
-  flex: 1 1 112px;
-  max-width: 170px;
+  flex: 1 1 145px;
+  max-width: 180px;
 }
 .sheet > .cells {
   flex: 0 1 68px;
