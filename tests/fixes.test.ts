@@ -3,6 +3,7 @@ import { expect, it } from 'vitest'
 import { check, checkContext, type Finding } from '#core/checks'
 import { mayBeOffered, outcomeOf, settle } from '#core/engine'
 import { wiresOf } from '#core/harness'
+import { intendedState, keptEdit, setupRounds } from '#core/settings'
 import {
   applyEdit,
   lightStates,
@@ -144,6 +145,28 @@ it('fixes of controls settle what they are for and bring nothing graver, whateve
     { seed: seedOf(171), numRuns: amount(40), endOnFailure: true },
   )
   expect(offers / tries).toBeGreaterThan(0.9)
+})
+
+it('a fix is offered after a write too: that it is to be written again speaks against none', () => {
+  const hex = allocated('spillway-hex')
+  const kept = applyEdit(hex, keptEdit(resolvePlan(hex), intendedState(setupRounds(resolvePlan(hex))), true))
+  const offeredOf = (plan: Plan) => {
+    const now = settle(plan)
+    const finding = now.analysis.findings.find(({ rule }) => rule === 'PWR-02')!
+    return finding.fixes.flatMap((fix) => {
+      const after = settle(applyEdit(now.plan, fix.edit))
+      const outcome = outcomeOf(
+        { plan: now.plan, findings: now.analysis.findings },
+        { plan: after.plan, findings: after.analysis.findings },
+        finding,
+        fix,
+      )
+      return mayBeOffered(outcome) ? [[fix.label, after.analysis.findings.some(({ rule }) => rule === 'SET-02')]] : []
+    })
+  }
+  const before = offeredOf(hex)
+  expect(before).toContainEqual(['LED ring: limit its brightness to 25 %', false])
+  expect(offeredOf(kept)).toContainEqual(['LED ring: limit its brightness to 25 %', true])
 })
 
 it('so do those of lights, however strips lie and segments overlap', () => {

@@ -47,11 +47,17 @@ function goesTo(edit: Edit, plan: Plan): Pick<FixOutcome, 'goesTo'> {
   return place === undefined ? {} : { goesTo: placeLabel(place, plan) }
 }
 
+/** That what was changed is written again follows from every change of what was written; it speaks against none. */
+const writtenAgain = 'SET-02'
+
 /** Findings that must be mended and that were not there before, or not as grave. */
 export function broughtBy(before: readonly Finding[], after: readonly Finding[]): Finding[] {
   // While a short stands, what only follows from it is not told.
   const hidden = before.some(({ rule }) => rule === 'PWR-13' || rule === 'PWR-07') ? saidOnceMended : []
-  return after.filter((each) => isGrave(each) && !hidden.includes(each.rule) && !before.some((known) => isOf(known, each)))
+  return after.filter(
+    (each) =>
+      isGrave(each) && each.rule !== writtenAgain && !hidden.includes(each.rule) && !before.some((known) => isOf(known, each)),
+  )
 }
 
 const gravity = ({ severity }: Finding) => severities.indexOf(severity)

@@ -24,7 +24,7 @@ describe('SET-02', () => {
   it('says what the board has otherwise, and which step was done with another value', () => {
     const kept = edited(hex, keptEdit(resolvePlan(hex), intended, true), slower)
     expect(factsOf(kept, 'SET-02')).toEqual([
-      'the board, as last read, has 1 setting unlike the plan: port.1.rate is 115200, wanted 9600',
+      'the board, as last read, has 1 setting unlike the plan: Port 2: rate is 115200, wanted 9600',
     ])
     const byHand = edited(kept, { type: 'board.kept', kept: null })
     expect(factsOf(byHand, 'SET-02')[0]).toMatch(
@@ -49,7 +49,7 @@ describe('SET-02', () => {
   })
   it('forgets with undo: what the board had is part of the plan', () => {
     const other = edited(hex, keptEdit(resolvePlan(hex), { ...intended, 'receiver.type': 'one pulse train' }, false))
-    expect(factsOf(other, 'SET-02')[0]).toContain('receiver.type is one pulse train, wanted serial')
+    expect(factsOf(other, 'SET-02')[0]).toContain('Receiver type is one pulse train, wanted serial')
     expect(findingsOf(edited(other, { type: 'board.kept', kept: null }), 'SET-02')).toEqual([])
   })
 })

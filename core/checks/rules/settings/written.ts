@@ -1,4 +1,4 @@
-import { intendedState, isOutdated, setupRounds } from '../../../settings'
+import { intendedState, isOutdated, keyWords, setupRounds } from '../../../settings'
 import type { CheckContext, Report, Rule } from '../../context'
 
 /** So many of the settings that differ are told by name. */
@@ -13,7 +13,9 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
   const keys = new Set(unlike.map(([key]) => key))
   const concerned = steps.filter(({ sets }) => Object.keys(sets).some((key) => keys.has(key)))
   if (has && unlike.length) {
-    const words = unlike.slice(0, told).map(([key, value]) => `${key} is ${has[key] ?? 'not set'}, wanted ${value}`)
+    const words = unlike
+      .slice(0, told)
+      .map(([key, value]) => `${keyWords(resolved, key)} is ${has[key] ?? 'not set'}, wanted ${value}`)
     const more = unlike.length > told ? `; ${unlike.length - told} more` : ''
     yield {
       subjects: concerned.flatMap(({ about }) => about),
