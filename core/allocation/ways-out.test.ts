@@ -103,7 +103,7 @@ describe('waysOut', () => {
     const plan = demo('culvert-scout')
     const { problem, base } = prepare(plan)
     const labels = waysOut(problem, base, conflictOf(problem, base, 'logger/log')).map(({ label }) => label)
-    expect(labels).toContain('Text overlay: variant h1-slow, giving up GNSS')
+    expect(labels).toContain('Text overlay: hardware 1, half rate, giving up GNSS')
   })
 
   it('give up nothing that counts as much', () => {

@@ -12,7 +12,7 @@ test('what does not fit is explained, and a way out settles it', async ({ page }
   await page.goto(`${address}/builds/${id}/allocation`)
   const deadlocks = page.getByTestId('deadlocks')
   await expect(deadlocks).toContainText('needs the place of one of: Control receiver: Control link, Text overlay: Text values')
-  await deadlocks.getByRole('button', { name: 'Text overlay: variant h1-slow, giving up GNSS' }).click()
+  await deadlocks.getByRole('button', { name: 'Text overlay: hardware 1, half rate, giving up GNSS' }).click()
   await expect(page.locator('[data-port="uart1"]')).toContainText('Flight logger')
   await expect(deadlocks).toContainText('GNSS')
   await page.keyboard.press('Control+z')
