@@ -44,6 +44,10 @@ const after = computed(() => found.value && applyEdit(plan.value, found.value.ed
 const placed = ({ assignment }: Plan) => Object.keys(assignment).length
 const moved = computed(() => found.value?.preview.moves.filter(({ to }) => to !== undefined) ?? [])
 const lost = computed(() => found.value?.preview.moves.filter(({ to }) => to === undefined) ?? [])
+/** What has no place now, and one there. */
+const gained = computed(() =>
+  Object.keys(after.value?.assignment ?? {}).filter((need) => plan.value.assignment[need] === undefined),
+)
 const kept = computed(() => placed(plan.value) - moved.value.length - lost.value.length)
 const placeOn = (place: Place) => (after.value ? placeLabel(place, after.value) : '')
 const dropped = computed(() =>
@@ -70,7 +74,8 @@ function take() {
         <template v-else>
           <p role="status">
             Of {{ placed(plan) }} needs {{ kept }} keep a place of that name, {{ moved.length }} move, {{ lost.length }} lose
-            theirs. Devices, variants, what is left out and supplies from other devices stay.
+            theirs{{ gained.length ? `, ${gained.length} get one` : '' }}. Devices, variants, what is left out and supplies from
+            other devices stay.
             {{ dropped ? `${dropped} locks and bans name places of the old board and go.` : '' }}
           </p>
           <template v-if="found.preview.brings.length">
@@ -81,9 +86,13 @@ function take() {
               </li>
             </ul>
           </template>
-          <h3 v-if="lost.length + moved.length">Places</h3>
+          <h3 v-if="lost.length + moved.length + gained.length">Places</h3>
           <table>
             <tbody>
+              <tr v-for="need in gained" :key="need">
+                <td>{{ names.needOfDevice(need) }}</td>
+                <td class="mono">no place → {{ placeOn(after!.assignment[need]!.place) }}</td>
+              </tr>
               <tr v-for="{ need, to } in [...lost, ...moved]" :key="need">
                 <td>{{ names.needOfDevice(need) }}</td>
                 <td class="mono">
