@@ -41,7 +41,7 @@ export const classWords: Record<DeviceClass, string> = {
   logger: 'log blackbox black box recorder data',
   adapter: 'wifi wi-fi wlan bluetooth ble usb serial wireless',
   buzzer: 'beeper bz sound alarm',
-  lights: 'led leds strip neo pixel rgb',
+  lights: 'led leds strip pixel rgb',
   gimbal: 'stabiliser stabilizer mount pan tilt',
   traffic: 'ads-b adsb in remote id aircraft',
   esc: 'speed controller motor bldc 4in1 4-in-1 four-in-one',

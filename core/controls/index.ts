@@ -5,7 +5,7 @@ export { chainAt, columnsOf, happeningsAt, levelFlight, matrixOf, positionsWith 
 export type { Attitude, Cell, ChainAt, ChannelAt, Column, OutputAt, Row } from './chain'
 export { handsetAtRest, handsets, positionsOf, restOf } from './handset'
 export type { Position } from './handset'
-export { channelOf, hasTarget, jobName, outputName, pulseOutputs, switchedLines } from './names'
+export { channelOf, hasTarget, jobName, outputName, pulseOutputs, steered, switchedLines } from './names'
 export type { PulseOutput } from './names'
 export { effectOf, passedOn, pulseOf, travelOf, triggered, valueOfWidth, widthOfTravel } from './pulses'
 export { hysteresis, isOn, jobsAt, scale } from './ranges'

@@ -2,6 +2,9 @@ import { memo } from '../memo'
 import type { PulseNeed } from '../catalogue'
 import { flightModes, jobKinds, type ControlOutput, type FittedNeed, type Job, type ResolvedPlan } from '../plan'
 
+/** What the first four channels steer, by their numbers. */
+export const steered: readonly string[] = ['', 'roll', 'pitch', 'throttle', 'yaw']
+
 /** A pulse need with what is driven by it; the motors are the board's own affair. */
 export interface PulseOutput {
   need: FittedNeed & { need: PulseNeed }

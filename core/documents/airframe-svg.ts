@@ -1,8 +1,8 @@
 import { frameBoxes, frameParts, motorSpots, outlineOf, runsOf, type FrameSide, type Wire } from '../harness'
 import type { ResolvedPlan } from '../plan'
 import { plain } from '../units'
+import { escapeXml } from './harness-svg'
 
-const escaped = (text: string) => text.replace(/[&<>"]/g, (sign) => `&#${sign.codePointAt(0)};`)
 const number = (value: number) => plain(value, 1)
 
 /**
@@ -57,7 +57,7 @@ export function airframeSvg(resolved: ResolvedPlan, wires: Wire[], side: FrameSi
             `<path d="M${label.leader.map(({ x, y }) => `${number(x)} ${number(y)}`).join('L')}" fill="none" stroke="#52606d" stroke-width="${number(0.4 * unit)}"/>`,
           ]
         : []),
-      `<text x="${number(label.x)}" y="${number(label.y + text * 0.35)}" text-anchor="middle" font-size="${number(text)}" fill="#1b2a3a">${escaped(name)}</text>`,
+      `<text x="${number(label.x)}" y="${number(label.y + text * 0.35)}" text-anchor="middle" font-size="${number(text)}" fill="#1b2a3a">${escapeXml(name)}</text>`,
     ]),
   ]
   const [wide, high] = [right - left, bottom - top]

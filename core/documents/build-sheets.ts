@@ -1,23 +1,22 @@
 import { check, checkContext } from '../checks'
 import { usableShare } from '../electrics'
-import { happeningsAt, matrixOf } from '../controls'
+import { happeningsAt, matrixOf, steered } from '../controls'
 import { batteryUse, heightOf, massReport, powerTree, spotOf, type Wire } from '../harness'
-import { batteryId, boardId, placeLabel, type FittedSupply, type ResolvedPlan } from '../plan'
+import { boardId, idIn, placeLabel, type FittedDevice, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
 import { offersFor, placedNeeds, placedSupplies } from '../suitability'
-import { figure, formatAmps, formatShare, formatVolts, plain } from '../units'
+import { figure, formatAmps, formatShare, formatVoltRange } from '../units'
+import { priorityWords } from './comparison'
 import type { Table } from './wire-tables'
 
 /** Where everything has its place, with the pads and what that place costs; what has none comes last. */
 export function allocationTable(resolved: ResolvedPlan): Table {
   const { plan } = resolved
-  const wanted = (device: string) => {
-    const priority = plan.devices.find(({ id }) => id === device)?.priority
-    return typeof priority === 'number' ? `wish ${priority}` : (priority ?? '')
-  }
+  // The board's own supply is nobody's wish.
+  const wanted = ({ id, instance }: FittedDevice) => (id === boardId ? '' : priorityWords(instance.priority))
   const placed = placedNeeds(resolved).map(({ need, placement, way }) => [
     need.fitted.instance.name,
     need.need.label,
-    wanted(need.fitted.id),
+    wanted(need.fitted),
     placeLabel(placement.place, plan),
     padsAt(resolved, placement.place),
     plan.locks[need.key] ? 'by hand' : '',
@@ -26,7 +25,7 @@ export function allocationTable(resolved: ResolvedPlan): Table {
   const supplies = placedSupplies(resolved).map(({ supply, source, way }) => [
     supply.fitted.instance.name,
     supplyName(resolved, supply),
-    wanted(supply.fitted.id),
+    wanted(supply.fitted),
     placeLabel(source, plan),
     '',
     plan.locks[supply.key] ? 'by hand' : '',
@@ -34,7 +33,7 @@ export function allocationTable(resolved: ResolvedPlan): Table {
   ])
   const without = resolved.needs
     .filter((need) => !plan.assignment[need.key] && offersFor(resolved, need).length > 0)
-    .map((need) => [need.fitted.instance.name, need.need.label, wanted(need.fitted.id), 'no place', '', '', ''])
+    .map((need) => [need.fitted.instance.name, need.need.label, wanted(need.fitted), 'no place', '', '', ''])
   return {
     name: 'allocation',
     header: ['device', 'what', 'wanted', 'place', 'pads', 'chosen', 'worth knowing'],
@@ -50,12 +49,11 @@ function supplyName({ board }: ResolvedPlan, { fitted, supply }: FittedSupply): 
 }
 
 /** Labels of the pads of a port or bus; a pad says itself. */
-function padsAt({ board, padsOfPin }: ResolvedPlan, place: string): string {
-  const [kind, id] = place.split(':')
-  const port = kind === 'port' ? board.ports.find((each) => each.id === id) : undefined
-  const bus = kind === 'i2c' ? board.i2c.find((each) => each.id === id) : undefined
-  const pins = port ? [port.tx?.pin, port.rx?.pin] : bus ? [bus.sda, bus.scl] : []
-  return pins.flatMap((pin) => (pin === undefined ? [] : [padsOfPin(pin)[0]?.label ?? []].flat())).join(', ')
+function padsAt({ board, padsOfPin }: ResolvedPlan, place: Place): string {
+  const port = board.ports.find(({ id }) => id === idIn('port', place))
+  const bus = board.i2c.find(({ id }) => id === idIn('i2c', place))
+  const pins = [port?.tx?.pin, port?.rx?.pin, bus?.sda, bus?.scl].filter((pin) => pin !== undefined)
+  return pins.flatMap((pin) => padsOfPin(pin)[0]?.label ?? []).join(', ')
 }
 
 /** All findings, gravest first; those that are left as they are with the reason, and who gave it. */
@@ -92,7 +90,6 @@ export function placementTable(resolved: ResolvedPlan, wires: Wire[]): Table {
     rows: [
       row(boardId, resolved.board.name, figure(resolved.board.mass, 'g', 1)),
       ...resolved.parts.map(({ id, instance, device }) => row(id, instance.name, figure(device.mass, 'g', 1))),
-      ...(resolved.parts.some(({ id }) => id === batteryId) ? [] : [row(batteryId, 'Battery', '')]),
       [
         'Balance point',
         along(Math.round(report.balance.y), ['ahead', 'behind']),
@@ -109,14 +106,12 @@ export function placementTable(resolved: ResolvedPlan, wires: Wire[]): Table {
 export function powerTable(resolved: ResolvedPlan, wires: Wire[]): Table {
   const tree = powerTree(resolved, wires)
   const use = batteryUse(resolved, tree)
-  const volts = ({ full, empty }: { full: number; empty: number }) =>
-    Math.abs(full - empty) < 0.005 ? formatVolts(full) : `${plain(empty)} to ${formatVolts(full)}`
   const name = (id: string) => resolved.parts.find((part) => part.id === id)?.instance.name ?? resolved.board.name
   const rows = tree.nodes
     .filter((node) => node.leaves.length || node.peak > 0)
     .map((node) => [
       node.label,
-      volts(node),
+      formatVoltRange(node.empty, node.full),
       formatAmps(node.typical),
       formatAmps(node.peak),
       Number.isFinite(node.limit) ? formatAmps(node.limit) : '',
@@ -144,21 +139,20 @@ export function powerTable(resolved: ResolvedPlan, wires: Wire[]): Table {
 /** What each position of each control does, position by position, for who flies. */
 export function fieldTable(resolved: ResolvedPlan): Table {
   const { columns, rows } = matrixOf(resolved)
-  const steers = ['', 'roll', 'pitch', 'throttle', 'yaw']
   return {
     name: 'field sheet',
     header: ['channel', 'control', 'stands', 'is heard as', 'does'],
     rows: [
       ...columns.flatMap(({ name, position, channel, read }, at) => {
         const does = happeningsAt(rows, at)
-        if (!does.length && !steers[channel]) return []
+        if (!does.length && !steered[channel]) return []
         return [
           [
             channel,
             name,
             position.label,
             read === undefined ? 'not heard' : figure(read, 'µs', 0),
-            does.join(', ') || `steers: ${steers[channel]}`,
+            does.join(', ') || `steers: ${steered[channel]}`,
           ],
         ]
       }),

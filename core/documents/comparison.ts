@@ -62,7 +62,7 @@ function* deviceDifferences(before: Plan, after: Plan): Iterable<Difference> {
     const changes = [
       was.name === name ? '' : `is called ${name}, was ${was.name}`,
       was.variant === variant ? '' : `${variantName(after, device)}, was ${variantName(before, was)}`,
-      was.priority === priority ? '' : `${wanted(priority)}, was ${wanted(was.priority)}`,
+      was.priority === priority ? '' : `${priorityWords(priority)}, was ${priorityWords(was.priority)}`,
       sameValue(was.leftOut, leftOut)
         ? ''
         : `does without ${leftOut.map((need) => needLabel(after, device, need)).join(', ') || 'nothing'}`,
@@ -77,7 +77,9 @@ const variantName = ({ definitions }: Plan, { definition, variant }: DeviceInsta
 const needLabel = ({ definitions }: Plan, { definition }: DeviceInstance, need: string) =>
   definitions.devices[definition]?.needs[need]?.label ?? need
 
-const wanted = (priority: Plan['devices'][number]['priority']) => (priority === 'must' ? 'must' : `wish ${priority}`)
+/** How much a device is wanted. */
+export const priorityWords = (priority: Plan['devices'][number]['priority']) =>
+  priority === 'must' ? 'must' : `wish ${priority}`
 
 function* placeDifferences(one: ResolvedPlan, other: ResolvedPlan): Iterable<Difference> {
   const moved = (about: 'place' | 'supply', of: (plan: Plan) => Record<string, string | undefined>) => {

@@ -1,12 +1,7 @@
 import { batteryId, boardId, type ResolvedPlan, type Turn } from '../plan'
 import { packShape, type Millimetres } from '../units'
 import { heightOf, spotOf } from './airframe'
-
-/** A point on the sheet. */
-export interface Point {
-  x: number
-  y: number
-}
+import type { Point } from './drawing/model'
 
 /** A rectangle by its middle. */
 interface Box {

@@ -14,7 +14,7 @@ describe('a place that cannot be', () => {
     const places = [of('PAD-01'), of('PAD-06', 'PAD-01'), of('PAD-04'), of('PAD-01')]
     expect(missesInShort(places)).toBe('3 are made for something else, 1 has no DMA stream')
     expect(missesInShort([of('PAD-06')])).toBe('1 gives too little current')
-    expect(missesInShort([of('XYZ-99')])).toBe('1 cannot for other reasons')
+    expect(missesInShort([of('XYZ-99')])).toBe('1 cannot be used for other reasons')
     expect(missesInShort([])).toBe('')
   })
 })

@@ -38,7 +38,7 @@ export function missesInShort(places: readonly (readonly { rule: RuleId }[])[]):
   const counts = new Map<string, number>()
   for (const refusals of places) {
     const gravest = [...refusals].sort((one, other) => order.indexOf(other.rule) - order.indexOf(one.rule))[0]
-    const words = (gravest && kinds[gravest.rule]) ?? 'cannot for other reasons'
+    const words = (gravest && kinds[gravest.rule]) ?? 'cannot be used for other reasons'
     counts.set(words, (counts.get(words) ?? 0) + 1)
   }
   return [...counts]

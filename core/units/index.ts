@@ -1,4 +1,15 @@
-export { figure, formatAmps, formatBaud, formatOhms, formatShare, formatVolts, grouped, plain, thinSpace } from './quantity'
+export {
+  figure,
+  formatAmps,
+  formatBaud,
+  formatOhms,
+  formatShare,
+  formatVoltRange,
+  formatVolts,
+  grouped,
+  plain,
+  thinSpace,
+} from './quantity'
 export type { Amps, Baud, Grams, Hertz, Millimetres, Ohms, Unit, Volts } from './quantity'
 export { copperMassPerMetre, wireColours, wireDiameter, wireResistancePerMetre } from './wire'
 export type { WireColour } from './wire'

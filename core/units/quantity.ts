@@ -33,6 +33,11 @@ export function formatVolts(value: Volts): string {
   return `${plain(value)} V`
 }
 
+/** "4.5–5.5 V"; one figure where both are the same to a hundredth. */
+export function formatVoltRange(low: Volts, high: Volts): string {
+  return Math.abs(high - low) < 0.005 ? formatVolts(high) : `${plain(low)}–${formatVolts(high)}`
+}
+
 /** "1.4 A"; below one ampere in milliamperes: "250 mA". */
 export function formatAmps(value: Amps): string {
   return Math.abs(value) < 1 ? `${plain(value * 1000, 0)} mA` : `${plain(value)} A`

@@ -1,26 +1,43 @@
 <script setup lang="ts">
 /** A board or device as it is printed: what it is, its drawing, and what each of its points is for. Seen on paper alone. */
-import { padNames, type Board, type DeviceDefinition } from '#core/catalogue'
+import { padNames, type Board, type DeviceDefinition, type Pad } from '#core/catalogue'
 import { padAbilities } from '#core/harness'
-import { figure, formatAmps, formatBaud, formatVolts } from '#core/units'
+import { figure, formatAmps, formatBaud, formatVoltRange } from '#core/units'
 
 const { board = undefined, device = undefined } = defineProps<{ board?: Board; device?: DeviceDefinition }>()
 const sides = computed(() => (['top', 'bottom'] as const).filter((side) => board?.pads.some((pad) => pad.side === side)))
-const names = computed(() => (board ? padNames(board) : new Map<string, string>()))
-const pads = computed(() =>
-  (board?.pads ?? []).map((pad) => ({
-    id: pad.id,
-    name: names.value.get(pad.id) ?? pad.label,
-    side: pad.side,
-    does:
-      pad.kind === 'ground'
-        ? 'ground'
-        : pad.kind === 'supply'
-          ? `supply ${board!.rails.find(({ id }) => id === pad.rail)?.label ?? ''}`
-          : padAbilities(board!, pad).can.join(', ') || 'nothing',
-  })),
-)
-const labelOf = (terminal: string) => device?.terminals[terminal]?.label ?? terminal
+
+function padWords(of: Board, pad: Pad): string {
+  if (pad.kind === 'ground') return 'ground'
+  if (pad.kind === 'supply') return `supply ${of.rails.find(({ id }) => id === pad.rail)?.label ?? ''}`
+  return padAbilities(of, pad).can.join(', ') || 'nothing'
+}
+
+function ofBoard(of: Board) {
+  const names = padNames(of)
+  return [
+    { head: ['Pad', 'Side', 'Can be'], rows: of.pads.map((pad) => [names.get(pad.id), pad.side, padWords(of, pad)]) },
+    {
+      head: ['Port', 'In the firmware', 'Up to', 'Half duplex'],
+      rows: of.ports.map((port) => [port.label, port.number, formatBaud(port.maxBaud), port.halfDuplex ? 'yes' : 'no']),
+    },
+  ]
+}
+
+const ofDevice = ({ supplies, needs, terminals }: DeviceDefinition) => [
+  {
+    head: ['Supply', 'Volts', 'Normally', 'At most'],
+    rows: Object.values(supplies).map(({ terminal, min, max, typical, peak }) => [
+      terminals[terminal]?.label ?? terminal,
+      formatVoltRange(min, max),
+      formatAmps(typical),
+      formatAmps(peak),
+    ]),
+  },
+  { head: ['Needs'], rows: Object.values(needs).map(({ label }) => [label]) },
+]
+
+const tables = computed(() => (board ? ofBoard(board) : device ? ofDevice(device) : []).filter(({ rows }) => rows.length))
 </script>
 
 <template>
@@ -30,84 +47,26 @@ const labelOf = (terminal: string) => device?.terminals[terminal]?.label ?? term
       <div class="drawings">
         <BoardDrawing v-for="side in sides" :key="side" :board :side class="drawing" />
       </div>
-      <table class="pads">
-        <thead>
-          <tr>
-            <th>Pad</th>
-            <th>Side</th>
-            <th>Can be</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="pad in pads" :key="pad.id">
-            <td>
-              <b>{{ pad.name }}</b>
-            </td>
-            <td>{{ pad.side }}</td>
-            <td>{{ pad.does }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <table>
-        <thead>
-          <tr>
-            <th>Port</th>
-            <th>In the firmware</th>
-            <th>Up to</th>
-            <th>Half duplex</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="port in board.ports" :key="port.id">
-            <td>
-              <b>{{ port.label }}</b>
-            </td>
-            <td>{{ port.number }}</td>
-            <td>{{ formatBaud(port.maxBaud) }}</td>
-            <td>{{ port.halfDuplex ? 'yes' : 'no' }}</td>
-          </tr>
-        </tbody>
-      </table>
     </template>
     <template v-else-if="device">
       <p>
         {{ device.maker }}. {{ device.summary }} {{ figure(device.mass, 'g') }}, {{ device.size.width }} ×
-        {{ device.size.height }} mm.
+        {{ figure(device.size.height, 'mm') }}.
       </p>
       <DeviceDrawing :device />
-      <table>
-        <thead>
-          <tr>
-            <th>Supply</th>
-            <th>Volts</th>
-            <th>Normally</th>
-            <th>At most</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(supply, id) in device.supplies" :key="id">
-            <td>
-              <b>{{ labelOf(supply.terminal) }}</b>
-            </td>
-            <td>{{ formatVolts(supply.min) }} to {{ formatVolts(supply.max) }}</td>
-            <td>{{ formatAmps(supply.typical) }}</td>
-            <td>{{ formatAmps(supply.peak) }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <table>
-        <thead>
-          <tr>
-            <th>Needs</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(need, id) in device.needs" :key="id">
-            <td>{{ need.label }}</td>
-          </tr>
-        </tbody>
-      </table>
     </template>
+    <table v-for="{ head, rows } in tables" :key="head[0]">
+      <thead>
+        <tr>
+          <th v-for="word in head" :key="word">{{ word }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(row, at) in rows" :key="at">
+          <td v-for="(cell, column) in row" :key="column">{{ cell }}</td>
+        </tr>
+      </tbody>
+    </table>
   </div>
 </template>
 
@@ -135,5 +94,8 @@ td {
   text-align: left;
   padding: 0.6mm 2mm;
   border-bottom: 0.3pt solid rgb(var(--v-theme-line));
+}
+td:first-child {
+  font-weight: 700;
 }
 </style>

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** What is found on the handset, control by control: what each position switches on, or moves to where. For paper. */
-import { happeningsAt, type Column, type Row } from '#core/controls'
+import { happeningsAt, steered, type Column, type Row } from '#core/controls'
 import { figure } from '#core/units'
 
 const { columns, rows } = defineProps<{ columns: Column[]; rows: Row[] }>()
-const steers = ['', 'roll', 'pitch', 'throttle', 'yaw']
 const controls = computed(() => {
   const found = new Map<
     string,
@@ -37,7 +36,7 @@ const outputs = computed(() => rows.filter(({ id }) => id.startsWith('output:'))
       <tr v-for="control in controls" :key="control.channel + control.name">
         <td class="mono">{{ control.channel }}</td>
         <th scope="row">{{ control.name }}</th>
-        <td v-if="asOne(control)" colspan="3">steers: {{ steers[control.channel] }}</td>
+        <td v-if="asOne(control)" colspan="3">steers: {{ steered[control.channel] }}</td>
         <template v-else>
           <td
             v-for="position in control.positions"

@@ -18,10 +18,7 @@ const route = useRoute()
 const here = computed(() => (Object.keys(stages) as Stage[]).find((id) => route.path.endsWith(`/${id}`)))
 /** What is worth knowing of other stages is folded until it is asked for, or a part is looked at. */
 const unfolded = ref(false)
-const notes = computed({
-  get: () => unfolded.value || selection.selected !== undefined,
-  set: (on) => (unfolded.value = on),
-})
+const notes = computed(() => unfolded.value || selection.selected !== undefined)
 /** The stage whose findings alone are shown. */
 const wanted = ref<Stage | ''>('')
 
@@ -106,12 +103,12 @@ function pick(finding: Finding) {
             <SeverityMark :severity="group.severity" silent /> {{ severityLook[group.severity].word }}
             <span class="quiet">{{ severityLook[group.severity].meaning }}</span>
             <button
-              v-if="group.severity === 'note' && !block.own"
+              v-if="group.severity === 'note' && !block.own && !selection.selected"
               class="underlined"
-              :aria-expanded="notes"
-              @click="notes = !notes"
+              :aria-expanded="unfolded"
+              @click="unfolded = !unfolded"
             >
-              {{ notes ? 'Fold' : `Show ${group.findings.length}` }}
+              {{ unfolded ? 'Fold' : `Show ${group.findings.length}` }}
             </button>
           </component>
           <FindingCard

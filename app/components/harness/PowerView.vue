@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { benchHolds, nominalTolerance, usableShare, type BenchHold } from '#core/electrics'
 import { powerStates, type PowerState } from '#core/harness'
-import { assumedRating, figure, fits, formatAmps, formatShare, formatVolts, plain } from '#core/units'
+import { assumedRating, figure, fits, formatAmps, formatShare, formatVoltRange, formatVolts, plain } from '#core/units'
 import type { PowerRow } from '#core/engine'
 import { useNames } from '~/composables/useNames'
 import { useAnalysis } from '~/composables/usePlan'
@@ -24,8 +24,7 @@ const benchWords: Record<BenchHold, string> = {
   nothing: 'Too little: it will limit at once.',
 }
 const words = { usb: 'USB alone', battery: 'Battery alone', both: 'Both' }
-const volts = ({ full, empty }: { full: number; empty: number }) =>
-  Math.abs(full - empty) < 0.005 ? formatVolts(full) : `${plain(empty)}–${formatVolts(full)}`
+const volts = ({ full, empty }: { full: number; empty: number }) => formatVoltRange(empty, full)
 const over = (row: PowerRow) => (fits(row.peak, row.limit) ? '' : fits(row.typical, row.limit) ? 'over peak' : 'over typical')
 const input = computed(() => power.value.input)
 const still = computed(() => power.value.input.still)

@@ -19,13 +19,17 @@ const versions = ref(false)
 const keys = ref(false)
 const [versionsWanted, keysWanted] = [useWanted(versions), useWanted(keys)]
 const conflictWanted = useWanted(() => build.conflict)
-const boardMoveWanted = useWanted(() => useBoardMove().asked)
+const move = useBoardMove()
+const boardMoveWanted = useWanted(() => move.asked)
 const missing = ref('')
 const unreadable = ref('')
 const bar = useTemplateRef('bar')
 
 async function open(id: string, before?: string) {
-  if (before) selection.clear()
+  if (before) {
+    selection.clear()
+    move.leave()
+  }
   missing.value = unreadable.value = ''
   try {
     await build.open(id)
@@ -99,6 +103,7 @@ onMounted(() => {
 onBeforeUnmount(() => {
   window.removeEventListener('keydown', onKey)
   window.removeEventListener('beforeunload', beforeLeaving)
+  move.leave()
   build.close()
 })
 </script>

@@ -181,56 +181,58 @@ async function remove(definition: Definition) {
         <a :href="`/api/definitions/${lost.kind}/${lost.id}/raw`" :download="`${lost.id}.json`">Save it as it is</a>
       </v-alert>
       <p v-if="!catalogue.library" class="pa-4 quiet">Fetching the catalogue.</p>
-      <v-table v-else class="plain" hover>
-        <thead>
-          <tr>
-            <SortHead v-model="sorting" column="name">Name</SortHead>
-            <SortHead v-if="kind === 'device'" v-model="sorting" column="kind" class="if-room">Kind</SortHead>
-            <SortHead v-model="sorting" column="maker" class="if-wide">Maker</SortHead>
-            <th class="if-wide">{{ kind === 'board' ? 'Revisions' : 'Variants' }}</th>
-            <th>What it is</th>
-            <th><span class="d-sr-only">Actions</span></th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="definition in sorted" :key="definition.id">
-            <td>
-              <NuxtLink :to="`/catalogue/${definition.kind}/${definition.id}`"
-                ><b>{{ definition.name }}</b></NuxtLink
-              >
-              <span v-if="isOwn(definition)" class="own">own</span>
-            </td>
-            <td v-if="kind === 'device'" class="if-room">{{ groupOf(definition) }}</td>
-            <td class="if-wide">{{ definition.maker }}</td>
-            <td class="mono if-wide">{{ versionsOf(definition).join(', ') }}</td>
-            <td class="quiet">{{ definition.summary }}</td>
-            <td class="actions">
-              <NuxtLink
-                :to="{ path: '/', query: { find: definition.name } }"
-                class="mr-3"
-                :aria-label="`Builds with ${definition.name}`"
-                >Builds</NuxtLink
-              >
-              <v-btn
-                v-if="isOwn(definition)"
-                size="x-small"
-                :aria-label="`Delete ${definition.name} of your own`"
-                @click="remove(definition)"
-                >Delete</v-btn
-              >
-              <v-btn
-                :icon="mdiDownload"
-                :aria-label="`Save ${definition.name} as a file`"
-                title="Save as a file"
-                @click="save(definition)"
-              />
-            </td>
-          </tr>
-        </tbody>
-      </v-table>
-      <p v-if="catalogue.library && !rows.length" class="pa-4">
-        Nothing has these words. <v-btn size="small" @click="creating = true">Make your own</v-btn>
-      </p>
+      <template v-else>
+        <v-table class="plain" hover>
+          <thead>
+            <tr>
+              <SortHead v-model="sorting" column="name">Name</SortHead>
+              <SortHead v-if="kind === 'device'" v-model="sorting" column="kind" class="if-room">Kind</SortHead>
+              <SortHead v-model="sorting" column="maker" class="if-wide">Maker</SortHead>
+              <th class="if-wide">{{ kind === 'board' ? 'Revisions' : 'Variants' }}</th>
+              <th>What it is</th>
+              <th><span class="d-sr-only">Actions</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="definition in sorted" :key="definition.id">
+              <td>
+                <NuxtLink :to="`/catalogue/${definition.kind}/${definition.id}`"
+                  ><b>{{ definition.name }}</b></NuxtLink
+                >
+                <span v-if="isOwn(definition)" class="own">own</span>
+              </td>
+              <td v-if="kind === 'device'" class="if-room">{{ groupOf(definition) }}</td>
+              <td class="if-wide">{{ definition.maker }}</td>
+              <td class="mono if-wide">{{ versionsOf(definition).join(', ') }}</td>
+              <td class="quiet">{{ definition.summary }}</td>
+              <td class="actions">
+                <NuxtLink
+                  :to="{ path: '/', query: { find: definition.name } }"
+                  class="mr-3"
+                  :aria-label="`Builds with ${definition.name}`"
+                  >Builds</NuxtLink
+                >
+                <v-btn
+                  v-if="isOwn(definition)"
+                  size="x-small"
+                  :aria-label="`Delete ${definition.name} of your own`"
+                  @click="remove(definition)"
+                  >Delete</v-btn
+                >
+                <v-btn
+                  :icon="mdiDownload"
+                  :aria-label="`Save ${definition.name} as a file`"
+                  title="Save as a file"
+                  @click="save(definition)"
+                />
+              </td>
+            </tr>
+          </tbody>
+        </v-table>
+        <p v-if="!rows.length" class="pa-4">
+          Nothing has these words. <v-btn size="small" @click="creating = true">Make your own</v-btn>
+        </p>
+      </template>
     </main>
     <v-dialog
       :model-value="Boolean(asked)"
