@@ -1,9 +1,9 @@
 // Changes one operator, constant or condition at a time, in a checkout of its own, runs the tests that have to do with it, and
 // prints the changes that no test noticed. `--seed S --count N --files PATTERN`
 import { execFileSync, spawnSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { dirname, join } from 'node:path'
+import { join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { mutantsOf, type Mutant } from './sites'
 
@@ -55,37 +55,43 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
     process.exit(130)
   })
 
-const vitest = (...what: string[]) => {
-  const rest = ['--bail', '1', '--reporter', 'dot', '--passWithNoTests']
-  return spawnSync('npx', ['vitest', ...what, ...rest], { cwd: folder, encoding: 'utf8', timeout: 900_000 })
+/** The test files that failed, of those that have to do with a file (`related`) or of one (`run`); stops at the first failure. */
+function failing(how: 'related' | 'run', file: string): string[] {
+  const report = join(folder, 'mutants-report.json')
+  rmSync(report, { force: true })
+  const options = ['--config', 'scripts/mutants/vitest.config.ts', '--run', '--bail', '1', '--passWithNoTests']
+  const reporter = ['--reporter', 'json', '--outputFile', report]
+  const { status } = spawnSync('npx', ['vitest', how, file, ...options, ...reporter], {
+    cwd: folder,
+    stdio: 'ignore',
+    timeout: 900_000,
+    killSignal: 'SIGKILL',
+  })
+  if (status === 0) return []
+  // A change that ends no more, or that cannot even be read, leaves no report: it is noticed by everything.
+  if (!existsSync(report)) return ['no report']
+  const { testResults } = JSON.parse(readFileSync(report, 'utf8')) as { testResults: { name: string; status: string }[] }
+  return testResults.filter(({ status }) => status === 'failed').map(({ name }) => name.replace(`${folder}/`, ''))
 }
 
-/** Folders whose tests pass as they are: only there does a failure tell anything. */
-const sound = new Set<string>()
-function requireSound(where: string): void {
-  if (sound.has(where)) return
-  // Once more where they fail: on a busy machine a test may have waited too long.
-  const passes = () => vitest('run', where).status === 0
-  if (passes()) return void sound.add(where)
-  const { status, stdout } = vitest('run', where)
-  if (status !== 0) throw new Error(`tests of ${where} fail without any change:\n${stdout.slice(-2000)}`)
-  sound.add(where)
-}
-
-/** Whether tests notice. Those beside the file come first: they are few, and mostly enough. */
-function isNoticed({ file }: Mutant): boolean {
-  return vitest('run', dirname(file)).status !== 0 || vitest('related', file, '--run').status !== 0
+/** Test files that pass without any change: only there does a failure tell anything. */
+const sound = new Set<string>(['no report'])
+function requireSound(test: string): void {
+  if (sound.has(test)) return
+  if (failing('run', test).length && failing('run', test).length) throw new Error(`${test} fails without any change`)
+  sound.add(test)
 }
 
 const survivors: Mutant[] = []
 try {
   for (const [at, mutant] of chosen.entries()) {
-    requireSound(dirname(mutant.file))
     const path = join(folder, mutant.file)
     const text = readFileSync(path, 'utf8')
     writeFileSync(path, text.slice(0, mutant.from) + mutant.after + text.slice(mutant.to))
-    const noticed = isNoticed(mutant)
+    const failed = failing('related', mutant.file)
     writeFileSync(path, text)
+    failed.forEach(requireSound)
+    const noticed = failed.length > 0
     const { file, line, before, after } = mutant
     console.log(
       `${String(at + 1).padStart(4)} ${noticed ? 'noticed ' : 'SURVIVED'} ${file}:${line}: ${before.slice(0, 60)} → ${after.slice(0, 60)}`,
