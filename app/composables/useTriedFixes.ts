@@ -1,6 +1,7 @@
 import { openFindings, type Finding, type Fix } from '#core/checks'
-import { mayBeOffered, type FixOutcome } from '#core/engine'
+import { mayBeOffered, partFixes, type FixOutcome } from '#core/engine'
 import { useBuild } from '~/stores/build'
+import { useCatalogue } from '~/stores/catalogue'
 
 /**
  * What is known of the fixes of a finding: those that hold once they are carried out, each tried on the plan as it is or, until
@@ -23,16 +24,31 @@ const pause = (milliseconds: number) => new Promise((done) => setTimeout(done, m
  */
 export function useTriedFixes() {
   const build = useBuild()
+  const catalogue = useCatalogue()
   /** Without an outcome where a try failed. */
   const known = shallowRef(new Map<string, FixOutcome | undefined>())
 
   /** Those tried on the plan as it is. */
   const fresh = shallowRef<ReadonlySet<string>>(new Set())
 
+  /** The catalogue was asked for parts; where it could not answer there are none. */
+  const isAsked = ref(false)
+
+  /** What a finding offers by itself, and with parts of the catalogue where it asks for one. */
+  function fixesOf(finding: Finding): Fix[] {
+    const { library } = catalogue
+    return build.plan && library ? [...finding.fixes, ...partFixes(build.plan, finding, library)] : finding.fixes
+  }
+
   async function tryAll(isStale: () => boolean) {
     const now = new Map<string, FixOutcome | undefined>()
     for (const finding of openFindings(build.analysis?.findings ?? [])) {
-      for (const fix of finding.fixes) {
+      if (finding.wants && !isAsked.value) {
+        await catalogue.load().catch(() => undefined)
+        isAsked.value = true
+      }
+      const fixes = fixesOf(finding)
+      for (const fix of fixes) {
         if (isStale()) return
         const start = performance.now()
         const outcome = await build.tryFix(finding, fix).catch(() => undefined)
@@ -41,7 +57,7 @@ export function useTriedFixes() {
         await pause(Math.max(rest.least, performance.now() - start))
       }
       // Told finding by finding, so that what is at the top has its fixes soon.
-      if (!finding.fixes.length || isStale()) continue
+      if (!fixes.length || isStale()) continue
       known.value = new Map([...known.value, ...now])
       fresh.value = new Set(now.keys())
     }
@@ -62,7 +78,7 @@ export function useTriedFixes() {
 
   /** What may be offered of a finding's fixes, as far as they were tried. */
   return (finding: Finding): TriedFixes => {
-    const outcomes = finding.fixes.map((fix) => {
+    const outcomes = fixesOf(finding).map((fix) => {
       const key = keyOf(finding, fix)
       return { fix, outcome: known.value.get(key), isFresh: fresh.value.has(key) }
     })
@@ -70,7 +86,7 @@ export function useTriedFixes() {
       offered: outcomes.flatMap(({ fix, outcome, isFresh }) =>
         outcome && mayBeOffered(outcome) ? [{ fix, outcome, isFresh }] : [],
       ),
-      tried: finding.fixes.every((fix) => known.value.has(keyOf(finding, fix))),
+      tried: (!finding.wants || isAsked.value) && outcomes.every(({ fix }) => known.value.has(keyOf(finding, fix))),
     }
   }
 }

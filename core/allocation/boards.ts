@@ -1,6 +1,5 @@
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
-import { protocolsOf } from '../catalogue'
-import { applyEdit, boardId, freshDeviceId, idIn, resolvePlan, splitKey, type Edit, type Plan, type ResolvedPlan } from '../plan'
+import { additionOf, applyEdit, boardId, idIn, resolvePlan, splitKey, type Edit, type Plan, type ResolvedPlan } from '../plan'
 import type { Amps, Grams } from '../units'
 import { allocate, type Allocation } from './allocate'
 import { drawbacksOf } from './drawbacks'
@@ -128,21 +127,9 @@ export function* possibleAdditions(
 ): Iterable<Addition> {
   const base = allocate(resolvePlan(plan), limitsOfOne())
   for (const definition of devices) {
-    const id = freshDeviceId(plan, definition.id)
-    const more = applyEdit(plan, {
-      type: 'device.add',
-      definition,
-      protocols: protocolsOf(protocols, definition),
-      device: {
-        id,
-        definition: definition.id,
-        variant: Object.keys(definition.variants)[0]!,
-        name: definition.name,
-        priority: 3,
-        leftOut: [],
-      },
-    })
-    const { unmet, score, proven } = allocate(resolvePlan(more), limitsOfOne())
+    const addition = additionOf(plan, definition, protocols, { priority: 3 })
+    const { id } = addition.device
+    const { unmet, score, proven } = allocate(resolvePlan(applyEdit(plan, addition)), limitsOfOne())
     const missing = unmet.filter((key) => key.startsWith(`${id}/`))
     yield { device: definition.id, fits: missing.length === 0, unmet: missing, risk: score.risk - base.score.risk, proven }
   }

@@ -1,4 +1,5 @@
-import type { Edit, Subject } from '../plan'
+import type { Edit, Subject, SupplyKey } from '../plan'
+import type { Amps } from '../units'
 import type { RuleId, Severity } from '../suitability'
 import type { Fact } from './facts'
 import type { Family } from './families'
@@ -7,6 +8,17 @@ import type { Family } from './families'
 export interface Fix {
   label: string
   edit: Edit
+}
+
+/** A part that would mend a finding and that the plan does not have: which, is for the catalogue to say. */
+export interface PartWish {
+  part: 'distribution'
+  /** What it has to carry. */
+  current: Amps
+  /** Supply inputs that it is to feed. */
+  supplies: SupplyKey[]
+  /** What goes with it: wires that were led elsewhere by hand. */
+  edits: Edit[]
 }
 
 /** What a rule says of a plan. */
@@ -19,6 +31,7 @@ export interface Finding {
   /** The fact with its figures. */
   fact: string
   fixes: Fix[]
+  wants?: PartWish
   /** Why it is left as it is, where it was accepted; it does not count as open then. */
   accepted?: string
 }

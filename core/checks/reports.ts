@@ -119,21 +119,26 @@ function supplyWire({ wires }: CheckContext, { fitted, supply }: FittedSupply): 
 
 /** Fixes that feed a supply input from elsewhere, with its wires led there and fitted whatever was done with them by hand. */
 export function feedFixes(
-  { resolved: { plan } }: CheckContext,
-  { key, fitted, supply }: FittedSupply,
+  context: CheckContext,
+  fitted: FittedSupply,
   sources: Feeder[],
   label: (source: Feeder) => string,
 ): Fix[] {
-  const back = [supply.terminal, supply.ground].flatMap((terminal): Edit[] => {
+  const back = wiresBack(context, fitted)
+  return sources.map((source): Fix => {
+    const choose: Edit = { type: 'supply.choose', supply: fitted.key, source: source.place }
+    const words = label(source)
+    return { label: words, edit: back.length ? { type: 'several', label: words, edits: [choose, ...back] } : choose }
+  })
+}
+
+/** The edits that fit the wires of a supply input and lead them where it is fed from, whatever was done with them by hand. */
+export function wiresBack({ resolved: { plan } }: CheckContext, { fitted, supply }: FittedSupply): Edit[] {
+  return [supply.terminal, supply.ground].flatMap((terminal): Edit[] => {
     const wire = wireId(fitted.id, terminal ?? '')
     const { end, omitted } = plan.wires[wire] ?? {}
     const unset = [...(end === undefined ? [] : ['end' as const]), ...(omitted ? ['omitted' as const] : [])]
     return unset.length ? [{ type: 'wire.set', wire, unset }] : []
-  })
-  return sources.map((source): Fix => {
-    const choose: Edit = { type: 'supply.choose', supply: key, source: source.place }
-    const words = label(source)
-    return { label: words, edit: back.length ? { type: 'several', label: words, edits: [choose, ...back] } : choose }
   })
 }
 

@@ -89,6 +89,7 @@ function findingsOf({ accepted }: Plan, said: [Rule, Report[]][]): Finding[] {
         subjects: report.subjects,
         fact: report.fact,
         fixes: [...(report.fixes ?? [])],
+        ...(report.wants ? { wants: report.wants } : {}),
         // What would burn is never accepted, and what reads otherwise now is open again.
         ...(given?.fact === report.fact && severity !== 'stop' ? { accepted: given.reason } : {}),
       }

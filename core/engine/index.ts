@@ -1,5 +1,6 @@
 export { adopt, analyse, begun, settle } from './analyse'
 export type { Analysis } from './analyse'
+export { partFixes } from './part-fixes'
 export { mayBeOffered, outcomeOf, type FixOutcome } from './fixes'
 export { soundWays, type SoundWay } from './sound-ways'
 export { briefOf, type Brief, type CraftPicture } from './brief'

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { mdiStop } from '@mdi/js'
 import { degreeOf, type Addition } from '#core/allocation'
-import { deviceClasses, protocolsOf, type DeviceDefinition } from '#core/catalogue'
-import { freshDeviceId } from '#core/plan'
+import { deviceClasses, type DeviceDefinition } from '#core/catalogue'
+import { additionOf } from '#core/plan'
 import { useLatest } from '~/composables/useLatest'
 import { useQuestions } from '~/composables/useQuestions'
 import { usePlan } from '~/composables/usePlan'
@@ -44,19 +44,7 @@ const verdict = (id: string) => {
     : { word: 'fits', kind: 'fits' }
 }
 function add(definition: DeviceDefinition) {
-  build.edit({
-    type: 'device.add',
-    definition,
-    protocols: protocolsOf(catalogue.library!.protocols, definition),
-    device: {
-      id: freshDeviceId(plan.value, definition.id),
-      definition: definition.id,
-      variant: Object.keys(definition.variants)[0]!,
-      name: definition.name,
-      priority: 3,
-      leftOut: [],
-    },
-  })
+  build.edit(additionOf(plan.value, definition, catalogue.library!.protocols, { priority: 3 }))
 }
 </script>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { classWords, deviceClasses, protocolsOf, type DeviceClass, type DeviceDefinition } from '#core/catalogue'
-import { applyEdit, freshDeviceId, type Edit } from '#core/plan'
+import { classWords, deviceClasses, type DeviceClass, type DeviceDefinition } from '#core/catalogue'
+import { additionOf, applyEdit, type Edit } from '#core/plan'
 import { hasWords } from '~/composables/search'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -38,19 +38,8 @@ function add(definition: DeviceDefinition) {
   const same = plan.value.devices.filter((device) => device.definition === definition.id).length
   let after = plan.value
   const edits = Array.from({ length: count.value }, (_, at) => {
-    const edit: Edit = {
-      type: 'device.add',
-      definition,
-      protocols: protocolsOf(catalogue.library!.protocols, definition),
-      device: {
-        id: freshDeviceId(after, definition.id),
-        definition: definition.id,
-        variant: Object.keys(definition.variants)[0]!,
-        name: same + at ? `${definition.name} ${same + at + 1}` : definition.name,
-        priority: 'must',
-        leftOut: [],
-      },
-    }
+    const name = same + at ? `${definition.name} ${same + at + 1}` : definition.name
+    const edit: Edit = additionOf(after, definition, catalogue.library!.protocols, { name, priority: 'must' })
     after = applyEdit(after, edit)
     return edit
   })

@@ -102,7 +102,7 @@ async function apply(fix: Fix, isFresh: boolean) {
           @click="apply(fix, isFresh)"
           >{{ outcome.goesTo === undefined ? fix.label : `${fix.label}: ${outcome.goesTo} instead` }}</v-btn
         >
-        <span v-if="finding.fixes.length && !offered.length" class="none">{{
+        <span v-if="(finding.fixes.length || finding.wants) && !offered.length" class="none">{{
           fixes.tried ? 'No one change mends it.' : 'Trying what mends it.'
         }}</span>
         <button v-if="finding.severity !== 'stop'" class="why" :aria-expanded="reason !== undefined" @click="startAccepting">

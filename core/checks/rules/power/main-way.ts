@@ -1,6 +1,7 @@
 import { wireId } from '../../../harness'
 import { formatAmps } from '../../../units'
 import { aboutSupply, nameOf, type CheckContext, type Report, type Rule } from '../../context'
+import { distributionWish } from '../../distribution'
 import { aboutWire, endWords, feedFixes, suitingSources, supplyReports, wireBack, causedBy } from '../../reports'
 
 /** Motor current that comes back by a ground pad of a board which is not made for it. */
@@ -34,9 +35,11 @@ export const mainWay: Rule = {
     reads: ['supplies', 'motor currents', 'wires'],
   },
   *check(context) {
-    yield* supplyReports(context, 'PWR-12', ({ supply }) =>
+    const wants = distributionWish(context)
+    const reports = supplyReports(context, 'PWR-12', ({ supply }) =>
       feedFixes(context, supply, suitingSources(context, supply), ({ label }) => `Feed it from ${label}`),
     )
+    for (const report of reports) yield wants ? { ...report, wants } : report
     yield* wayBack(context)
   },
 }
