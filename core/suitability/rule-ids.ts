@@ -110,6 +110,7 @@ export type RuleId =
   | 'SET-05'
   | 'SET-06'
   | 'SET-07'
+  | 'SET-08'
   | 'VID-01'
   | 'VID-02'
   | 'VID-03'

@@ -110,6 +110,7 @@ import { dialect } from './settings/dialect'
 import { hardware } from './settings/hardware'
 import { stepOrder } from './settings/step-order'
 import { backup } from './settings/backup'
+import { lineOff } from './settings/line-off'
 import { chainOrder } from './video/chain-order'
 import { oneStandard } from './video/one-standard'
 import { openEnd } from './video/open-end'
@@ -229,6 +230,7 @@ export const rules: readonly Rule[] = [
   hardware,
   stepOrder,
   backup,
+  lineOff,
   chainOrder,
   oneStandard,
   openEnd,
