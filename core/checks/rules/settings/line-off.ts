@@ -25,8 +25,8 @@ function* linesOff({ resolved: { plan } }: CheckContext, fitted: Fitted): Iterab
     if (fitted.device.needs.some(({ id }) => id === need.id)) continue
     const set: Record<string, SettingValue> = plan.settings[device] ?? {}
     const off = whole.settings.find(({ id, acts, default: shipped }) => {
-      const changed: Record<string, unknown> = acts?.[String(set[id] ?? shipped)]?.needs ?? {}
-      return changed[need.id] === null
+      const changed = acts?.[String(set[id] ?? shipped)]?.needs ?? {}
+      return Object.entries(changed).some(([id, to]) => id === need.id && to === null)
     })
     if (!off) continue
     const edit: Edit = { type: 'setting.set', device, setting: off.id, value: null }
