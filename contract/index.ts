@@ -23,6 +23,8 @@ export interface Entered {
   role?: Role
   /** What versions are signed with, where a passphrase is asked for. */
   author?: string
+  /** The simulated board that was started beside this server. */
+  simulated?: { board: string; port: number }
 }
 
 /** What the list of builds shows of one. */

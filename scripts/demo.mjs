@@ -8,11 +8,12 @@ const port = Number(option('port') ?? 4173)
 if (!Number.isInteger(port) || port < 1 || port > 65535) give(`--port ${option('port')} is not a port number.`)
 const data = option('data') === true ? give('--data needs a folder.') : resolve(option('data') ?? join(root, 'data'))
 
-const free = await new Promise((answer) => {
-  const probe = createServer()
-  probe.once('error', () => answer(false)).listen(port, '127.0.0.1', () => probe.close(() => answer(true)))
-})
-if (!free) give(`Port ${port} is in use. Choose another: npm run demo -- --port ${port + 1}`)
+const isFree = (at) =>
+  new Promise((answer) => {
+    const probe = createServer()
+    probe.once('error', () => answer(false)).listen(at, '127.0.0.1', () => probe.close(() => answer(true)))
+  })
+if (!(await isFree(port))) give(`Port ${port} is in use. Choose another: npm run demo -- --port ${port + 1}`)
 
 install()
 build()
@@ -25,6 +26,10 @@ if (option('fresh')) {
   if (moved.stdout) say(moved.stdout.trim())
 }
 
+/** A simulated board to write settings to, where its port is free. */
+const simulated = { board: 'corran-7', port: port + 1 }
+const hasBoard = await isFree(simulated.port)
+
 const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
   env: {
     ...process.env,
@@ -33,6 +38,7 @@ const server = spawn(process.execPath, [join(root, '.output/server/index.mjs')],
     NITRO_PORT: String(port),
     PORT: String(port),
     YPODOMA_DATA: data,
+    ...(hasBoard && { YPODOMA_BOARD: `${simulated.board}:${simulated.port}` }),
   },
   stdio: ['ignore', 'ignore', 'inherit'],
 })
@@ -44,28 +50,32 @@ if (!(await ready(address))) {
   server.kill()
   give('The server did not start; its messages are above.')
 }
-// A simulated board to write settings to, where its port is free.
-const boardPort = port + 1
-const standIn = spawn(
-  process.execPath,
-  [
-    '--import',
-    'tsx',
-    join(root, 'cli/main.ts'),
-    'board',
-    'serve',
-    '--board',
-    'corran-7',
-    '--port',
-    String(boardPort),
-    '--state',
-    join(data, 'board.json'),
-  ],
-  { cwd: root, stdio: ['ignore', 'ignore', 'ignore'] },
-)
-standIn.once('exit', () => say(`No simulated board: port ${boardPort} is in use`))
-server.once('exit', () => standIn.kill())
-process.once('exit', () => standIn.kill())
+if (hasBoard) {
+  const standIn = spawn(
+    process.execPath,
+    [
+      '--import',
+      'tsx',
+      join(root, 'cli/main.ts'),
+      'board',
+      'serve',
+      '--board',
+      simulated.board,
+      '--port',
+      String(simulated.port),
+      '--state',
+      join(data, 'board.json'),
+    ],
+    { cwd: root, stdio: ['ignore', 'ignore', 'ignore'] },
+  )
+  standIn.once('exit', () => say('The simulated board has ended'))
+  server.once('exit', () => standIn.kill())
+  process.once('exit', () => standIn.kill())
+}
 say(`Data in ${data}`)
-say(`A simulated Corran 7 at port ${boardPort}, for Settings, Board`)
+say(
+  hasBoard
+    ? `A simulated Corran 7 at port ${simulated.port}, for Settings, Board`
+    : `No simulated board: port ${simulated.port} is in use`,
+)
 say(`Open ${address}  (Ctrl C ends it)`)

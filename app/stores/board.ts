@@ -5,12 +5,19 @@ import type { BoardAsked, BoardEvent } from '#contract'
 import { callApi, callForLines } from '~/composables/useApi'
 import { useBuild } from './build'
 import { useNotices } from './notices'
+import { useSession } from './session'
 
 /** The line to a board, with what was done over it: it outlasts the view that shows it. */
 export const useBoardLine = defineStore('board-line', () => {
   const build = useBuild()
   const notices = useNotices()
-  const port = ref(4174)
+  const session = useSession()
+  const typed = ref<number>()
+  /** That of the simulated board beside the server, until another is typed. */
+  const port = computed({
+    get: () => typed.value ?? session.session?.simulated?.port ?? 4174,
+    set: (given) => (typed.value = given),
+  })
   const working = ref('')
   const failure = ref('')
   /** The board restarts without end. */

@@ -1,9 +1,16 @@
+import type { Entered } from '#contract'
 import { figure } from '#core/units'
 import { answering } from '../answering'
 import { bodyOf } from '../security/body'
 import { sessionCookie, useAccess } from '../security/gate'
 import { addressOf } from '../security/proxies'
 import { refusal } from '../security/refusals'
+
+/** The simulated board beside this server, where whoever started it says so: `corran-7:4174`. */
+function simulatedBoard(): Entered['simulated'] {
+  const told = /^([a-z0-9-]+):(\d{4,5})$/.exec(process.env.YPODOMA_BOARD ?? '')
+  return told ? { board: told[1]!, port: Number(told[2]) } : undefined
+}
 
 /** Who is asking (GET), coming in with a passphrase (POST), going out (DELETE). */
 export default answering('POST /api/session', async (event) => {
@@ -31,5 +38,11 @@ export default answering('POST /api/session', async (event) => {
   }
   const token = getCookie(event, sessionCookie)
   const role = access.roleOf(token)
-  return { needed: access.needed, role, ...(access.needed && role && { author: access.authorOf(token) }) }
+  const simulated = simulatedBoard()
+  return {
+    needed: access.needed,
+    role,
+    ...(access.needed && role && { author: access.authorOf(token) }),
+    ...(simulated && { simulated }),
+  }
 })

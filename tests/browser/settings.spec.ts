@@ -177,6 +177,27 @@ test.describe('a board', () => {
     await expect(board.getByRole('button', { name: 'Write to the board' })).toBeDisabled()
   })
 
+  test('is written from where it is told that it has other settings, in whichever stage', async ({ page }) => {
+    const server = new StandInServer(
+      factsOf(resolvePlan(demo('spillway-hex')).board),
+      join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'),
+    )
+    const port = await server.listen()
+    const id = await freshBuild(page, 'spillway-hex', 'Stale', true)
+    await page.goto(`${address}/builds/${id}/settings?view=board`)
+    const board = page.getByTestId('ledger')
+    await expect(board).not.toContainText('A simulated')
+    await board.getByLabel('Port on this machine').fill(String(port))
+    await board.getByRole('button', { name: 'Read it' }).click()
+    await expect(page.getByTestId('findings')).toContainText('SET-02')
+    await page.getByRole('link', { name: /^Flight/ }).click()
+    await page.waitForURL(/flight/)
+    await page.getByTestId('findings').getByRole('button', { name: `Write to the board at port ${port}` }).click()
+    await expect(page.getByText('Written and read back.')).toBeVisible()
+    await expect(page.getByTestId('findings')).not.toContainText('SET-02')
+    await server.kill()
+  })
+
   test('that restarts without end is told, rescued, and has its backup again; what it has is kept with the plan', async ({
     page,
   }) => {

@@ -6,11 +6,17 @@ import { download } from '~/composables/download'
 import { usePlan, useResolved } from '~/composables/usePlan'
 import { useBoardLine } from '~/stores/board'
 import { useBuild } from '~/stores/build'
+import { useSession } from '~/stores/session'
 
 const plan = usePlan()
 const resolved = useResolved()
 const build = useBuild()
 const line = useBoardLine()
+const session = useSession()
+const simulated = computed(() => {
+  const beside = session.session?.simulated
+  return beside?.board === plan.value.board.definition ? beside : undefined
+})
 const rounds = computed(() => setupRounds(resolved.value))
 const intended = computed(() => intendedState(rounds.value))
 /** What was done to this build's board last. */
@@ -51,8 +57,9 @@ const saveBackup = () =>
   <section class="board" aria-label="Board" data-testid="ledger">
     <p>
       Writes everything of <b>What to set</b> that is the board’s own to {{ resolved.board.name }}, round by round with a restart
-      after each, and reads it back. What the board had is kept as a backup first. With the demo a simulated Corran 7 answers at
-      port 4174.
+      after each, and reads it back. What the board had is kept as a backup first.<template v-if="simulated">
+        A simulated {{ resolved.board.name }} answers at port {{ simulated.port }}.</template
+      >
     </p>
     <div class="asked no-print">
       <label
