@@ -62,3 +62,17 @@ describe('an input that measures volts', () => {
     expect(findingsOf(wired(8), 'LVL-03')).toMatchObject([{ severity: 'stop' }])
   })
 })
+
+describe('an analog pad', () => {
+  const pads = { A: [{ as: 'analog' as const, max: 6.6 }] }
+  const onSupply = (devices: Parameters<typeof tiny>[0]['devices'], at: Record<string, 'pad:A'>) =>
+    edited(tiny({ pads, devices, at }), { type: 'wire.add', wire: 'extra.1', from: 'pad:A', to: 'pad:P-v5' })
+  it('may measure a supply, but not one that holds what a sensor gives', () => {
+    expect(findingsOf(onSupply({}, {}), 'LVL-03')).toEqual([])
+    const [found] = findingsOf(
+      onSupply({ esc: { needs: { current: { kind: 'analog' } } } }, { 'esc/current': 'pad:A' }),
+      'LVL-03',
+    )
+    expect(found).toMatchObject({ severity: 'stop', subjects: ['wire:extra.1'] })
+  })
+})

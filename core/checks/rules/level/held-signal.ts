@@ -30,9 +30,9 @@ function senses({ resolved }: CheckContext, { device, point }: WireEnd): Volts {
 }
 
 /** Signal points that wires of a net end at. */
-function pointsIn(context: CheckContext, net: string) {
+function pointsIn(context: CheckContext, net: string): WireEnd[] {
   const ends = context.circuit.wires.flatMap((wire) => (context.circuit.netOf(wire) === net ? [wire.from, wire.to] : []))
-  return ends.filter((end) => natureOf(context, end) === 'signal').map((end) => pointAt(context, end))
+  return ends.filter((end) => natureOf(context, end) === 'signal')
 }
 
 function* check(context: CheckContext): Iterable<Report> {
@@ -42,10 +42,13 @@ function* check(context: CheckContext): Iterable<Report> {
     if (!ends) continue
     const net = circuit.netOf(wire)
     const volts = makersOn(context, net)[0]?.max ?? 0
-    // What is made to measure a supply may hang on one, as long as it bears it.
-    if (ends.with === 'supply' && senses(context, ends.end) >= volts) continue
+    const points = pointsIn(context, net)
+    // What is made to measure a supply may hang on one, as long as it bears it, and nothing else is on that line.
+    if (ends.with === 'supply' && points.every((point) => senses(context, point) >= volts)) continue
     const { bears } = pointAt(context, ends.end)
-    const burns = pointsIn(context, net).some((point) => (point.bears ?? Infinity) < volts || (point.drives && volts > 0))
+    const burns = points
+      .map((point) => pointAt(context, point))
+      .some((point) => (point.bears ?? Infinity) < volts || (point.drives && volts > 0))
     const held = ends.with === 'ground' ? 'to ground' : volts ? `at ${formatVolts(volts)}` : 'at a supply that nothing feeds'
     const limit = bears !== undefined && volts > bears ? `, and it accepts up to ${formatVolts(bears)}` : ''
     yield {
