@@ -66,13 +66,18 @@ describe('an input that measures volts', () => {
 describe('an analog pad', () => {
   const pads = { A: [{ as: 'analog' as const, max: 6.6 }] }
   const onSupply = (devices: Parameters<typeof tiny>[0]['devices'], at: Record<string, 'pad:A'>) =>
-    edited(tiny({ pads, devices, at }), { type: 'wire.add', wire: 'extra.1', from: 'pad:A', to: 'pad:P-v5' })
+    edited(
+      tiny({ pads, devices, at }),
+      { type: 'joint.add', joint: 'splice', kind: 'splice', name: 'Splice' },
+      { type: 'wire.add', wire: 'extra.1', from: 'terminal:splice/c', to: 'pad:A' },
+      { type: 'wire.add', wire: 'extra.2', from: 'terminal:splice/c', to: 'pad:P-v5' },
+    )
   it('may measure a supply, but not one that holds what a sensor gives', () => {
     expect(findingsOf(onSupply({}, {}), 'LVL-03')).toEqual([])
     const [found] = findingsOf(
       onSupply({ esc: { needs: { current: { kind: 'analog' } } } }, { 'esc/current': 'pad:A' }),
       'LVL-03',
     )
-    expect(found).toMatchObject({ severity: 'stop', subjects: ['wire:extra.1'] })
+    expect(found).toMatchObject({ severity: 'stop', subjects: ['wire:extra.1', 'device:splice'] })
   })
 })
