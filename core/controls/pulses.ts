@@ -1,4 +1,4 @@
-import { figure } from '../units'
+import { figure, plain } from '../units'
 import type { PulseNeed } from '../catalogue'
 import type { ControlOutput } from '../plan'
 
@@ -60,5 +60,5 @@ export function effectOf(need: PulseNeed, width: number | undefined): string {
   if (need.triggers)
     return on === undefined ? `as before (near ${figure(need.triggers.at, 'µs')})` : on ? need.triggers.does : 'rests'
   const travel = travelOf(need, width)
-  return travel === undefined ? figure(width, 'µs', 0) : `${Math.round(travel * 10) / 10} ${need.moves!.unit}`.replace(' °', '°')
+  return travel === undefined ? figure(width, 'µs', 0) : `${plain(travel, 1)} ${need.moves!.unit}`.replace(' °', '°')
 }

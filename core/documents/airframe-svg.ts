@@ -1,9 +1,8 @@
 import { frameBoxes, frameParts, motorSpots, outlineOf, runsOf, type FrameSide, type Wire } from '../harness'
 import type { ResolvedPlan } from '../plan'
-import { plain } from '../units'
 import { escapeXml } from './harness-svg'
 
-const number = (value: number) => plain(value, 1)
+const number = (value: number) => String(Number(value.toFixed(1)))
 
 /**
  * The airframe with its parts and wire runs as SVG, from above with the front at the top, or from the right.

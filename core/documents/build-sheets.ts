@@ -4,7 +4,7 @@ import { happeningsAt, matrixOf, steered } from '../controls'
 import { batteryUse, heightOf, massReport, powerTree, spotOf, type Wire } from '../harness'
 import { boardId, idIn, placeLabel, type FittedDevice, type FittedSupply, type Place, type ResolvedPlan } from '../plan'
 import { offersFor, placedNeeds, placedSupplies } from '../suitability'
-import { figure, formatAmps, formatShare, formatVoltRange } from '../units'
+import { figure, formatAmps, formatShare, formatVoltRange, plain } from '../units'
 import { priorityWords } from './comparison'
 import type { Table } from './wire-tables'
 
@@ -81,7 +81,14 @@ export function placementTable(resolved: ResolvedPlan, wires: Wire[]): Table {
   const row = (id: string, name: string, mass: string) => {
     const { x, y, turn = 0 } = spotOf(resolved, id)
     const z = heightOf(resolved, id)
-    return [name, along(y, ['ahead', 'behind']), along(x, ['right', 'left']), figure(z, 'mm', 0), turn ? `${turn}°` : '', mass]
+    return [
+      name,
+      along(y, ['ahead', 'behind']),
+      along(x, ['right', 'left']),
+      figure(z, 'mm', 0),
+      turn ? `${plain(turn)}°` : '',
+      mass,
+    ]
   }
   const report = massReport(resolved, wires)
   return {

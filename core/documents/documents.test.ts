@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { allocated } from '../../tests/helpers/plans'
 import { defaultLayers, drawHarness, wiresOf } from '../harness'
 import { resolvePlan } from '../plan'
-import { formatBaud } from '../units'
+import { formatBaud, plain } from '../units'
 import { harnessSvg, toCsv, wireListCsv } from './index'
 
 describe('CSV', () => {
@@ -19,6 +19,7 @@ describe('CSV', () => {
     expect(text).toBe('a,b\r\n"x ""y"", z","\'=1+1"\r\n"\'@x",3\r\n"\'＝1","\' ＠x"\r\n')
   })
   it('writes numbers without the spaces that part their digits on the screen', () => {
+    expect(toCsv(['a'], [[plain(-45.5)], [`${plain(-45)}°`]])).toBe('a\r\n-45.5\r\n−45°\r\n')
     expect(toCsv(['a'], [[`${formatBaud(115_200)}, AWG 28`], [`7\u202fkg`]])).toBe('a\r\n"115200 baud, AWG 28"\r\n7\u202fkg\r\n')
   })
   it('has a row for each wire that is fitted', () => {

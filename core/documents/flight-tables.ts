@@ -1,4 +1,4 @@
-import { figure } from '../units'
+import { figure, plain } from '../units'
 import { matrixOf } from '../controls'
 import type { PowerTree } from '../harness'
 import { stripFigures, stripVolts, stripsOf } from '../lights'
@@ -48,7 +48,7 @@ export function lightTable(resolved: ResolvedPlan): Table {
           piece + 1,
           Math.round(x * 10) / 10,
           Math.round(y * 10) / 10,
-          typeof facing === 'number' ? `${facing}°` : facing,
+          typeof facing === 'number' ? `${plain(facing)}°` : facing,
           segment?.name ?? '',
           told.join('; '),
         ]

@@ -8,6 +8,7 @@ export {
   formatVolts,
   grouped,
   plain,
+  minus,
   thinSpace,
 } from './quantity'
 export type { Amps, Baud, Grams, Hertz, Millimetres, Ohms, Unit, Volts } from './quantity'

@@ -16,16 +16,19 @@ export type Hertz = number
 /** Parts groups of digits. */
 export const thinSpace = '\u202f'
 
-/** Writes a number with at most `digits` decimals and no trailing zeros. */
+/** Stands before what is below zero, as wide as a plus; a hyphen joins words. */
+export const minus = '\u2212'
+
+const withMinus = (text: string) => text.replace('-', minus)
+
+/** Writes a number with at most `digits` decimals and no trailing zeros: 1.5, −45. */
 export function plain(value: number, digits = 2): string {
-  return Number.isInteger(value) ? String(value) : String(Number(value.toFixed(digits)))
+  return withMinus(String(Number(value.toFixed(digits))))
 }
 
 /** Writes a whole number in groups of three, parted by narrow spaces: 115 200. */
 export function grouped(value: number): string {
-  return Math.round(value)
-    .toString()
-    .replace(/\B(?=(\d{3})+$)/g, thinSpace)
+  return withMinus(Math.round(value).toString()).replace(/\B(?=(\d{3})+$)/g, thinSpace)
 }
 
 /** "5 V", "13.2 V". */

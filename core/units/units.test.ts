@@ -6,6 +6,7 @@ import {
   copperMassPerMetre,
   formatAmps,
   formatBaud,
+  grouped,
   plain,
   quarterWave,
   wireDiameter,
@@ -54,6 +55,7 @@ describe('quantities', () => {
   it('writes figures with units', () => {
     expect(formatAmps(0.25)).toBe('250 mA')
     expect(formatAmps(1.4)).toBe('1.4 A')
+    expect([plain(-45), plain(-0.004), grouped(-1234567)]).toEqual(['−45', '0', '−1\u202f234\u202f567'])
     expect(formatBaud(115200)).toBe('115\u202f200 baud')
   })
   it('writes as many decimals as asked for at most, and no zeros that say nothing', () => {

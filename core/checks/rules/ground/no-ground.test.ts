@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { edited, findingsOf, settledBy } from '../../../../tests/helpers/findings'
-import { allocated, library } from '../../../../tests/helpers/plans'
+import { add, allocated, library } from '../../../../tests/helpers/plans'
 import { tiny } from '../../../../tests/helpers/tiny'
+import { adopt, analyse } from '../../../engine'
 import { wiresOf } from '../../../harness'
-import { batteryId, batteryPlace, resolvePlan, type Edit } from '../../../plan'
+import { batteryId, batteryPlace, newPlan, resolvePlan, type Edit } from '../../../plan'
 
 const camera = tiny({ devices: { camera: {} } })
 
@@ -54,5 +55,16 @@ describe('GND-01', () => {
     expect(findingsOf(joined, 'GND-01')).toMatchObject([
       { severity: 'stop', fact: expect.stringContaining('battery’s') as string },
     ])
+  })
+  it('names the ground of a regulator that was led elsewhere, where the board had its way to the battery by it', () => {
+    const empty = newPlan('bec', library.boards['ravel-pulse']!)
+    const parts = edited(empty, add('rill-53', 'bec'), add('linnet-5', 'camera'))
+    const plan = adopt(parts, analyse(parts).proposal)
+    const ground = wiresOf(resolvePlan(plan)).find(({ id }) => id === 'camera.gnd')!
+    const wrong = edited(plan, { type: 'wire.set', wire: 'bec.gnd', set: { end: `pad:${ground.to.point}` } })
+    expect(findingsOf(plan, 'GND-01')).toEqual([])
+    const [found] = findingsOf(wrong, 'GND-01')
+    expect(found).toMatchObject({ severity: 'stop', subjects: ['wire:bec.gnd'] })
+    expect(settledBy(wrong, found!)).toBe(true)
   })
 })

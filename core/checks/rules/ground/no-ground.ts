@@ -1,6 +1,6 @@
 import { groundOfBoard } from '../../../electrics'
-import { wireId, type Wire } from '../../../harness'
-import { batteryGround, batteryId, boardGround, boardId, referTo } from '../../../plan'
+import { wireId, wiresOf, type Wire } from '../../../harness'
+import { batteryGround, batteryId, boardGround, boardId, referTo, resolvePlan } from '../../../plan'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
 import { groundWire, isGrounded, sidesOf, sideWords, type GroundSide } from '../../grounds'
 import type { Fix } from '../../finding'
@@ -60,8 +60,17 @@ function* ofBoard(context: CheckContext): Iterable<Report> {
   // On its way back to the battery the current of the board may go through other parts.
   const fitted = wires.filter(({ omitted }) => !omitted)
   const leads = (wire: Wire) => wire.omitted && !isParted(context, [...fitted, wire], groundOfBoard, batteryGround)
+  const ledBack = wiresOf(resolvePlan({ ...resolved.plan, wires: {} }))
+  // Put back where it belongs, it would lead there.
+  const wouldLead = ({ id }: Wire) => {
+    const back = ledBack.find((wire) => wire.id === id)
+    const others = fitted.filter((wire) => wire.id !== id)
+    return !!back && !isParted(context, [...others, back], groundOfBoard, batteryGround)
+  }
   const astray = wires.filter(
-    (wire) => wire.kind === 'ground' && (wire.main ? wire.omitted || isByHand(context, wire) : leads(wire)),
+    (wire) =>
+      wire.kind === 'ground' &&
+      (wire.main ? wire.omitted || isByHand(context, wire) : leads(wire) || (isByHand(context, wire) && wouldLead(wire))),
   )
   const own = astray.length ? astray : wires.filter(isOwn)
   yield {
