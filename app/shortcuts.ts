@@ -60,7 +60,7 @@ export const shortcutGroups: Record<string, Shortcut[]> = {
   'Picture, lights and controls': [
     { keys: 'Arrows', does: 'move the element, piece or edge in focus' },
     { keys: 'C', does: 'an element of the picture to the middle' },
-    { keys: 'Delete', does: 'take an element away' },
+    { keys: 'Delete', does: 'remove an element' },
   ],
 }
 

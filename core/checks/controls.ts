@@ -75,7 +75,7 @@ export const wouldClash = (jobs: Controls['jobs'], id: string, as: Job): boolean
   )
 
 /** Takes a job away; not the last one that arms, without which nothing flies. */
-export function awayFixes({ plan: { controls } }: ResolvedPlan, id: string, label = 'Take it away'): Fix[] {
+export function awayFixes({ plan: { controls } }: ResolvedPlan, id: string, label = 'Remove it'): Fix[] {
   const { does } = controls.jobs[id]!
   const alone = Object.values(controls.jobs).filter((job) => job.does === does).length === 1
   return does === 'arm' && alone ? [] : [{ label, edit: { type: 'job.set', job: id, as: null } }]

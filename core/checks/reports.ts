@@ -190,7 +190,7 @@ export function fitWire({ id, number }: Wire): Fix {
 
 /** The fix that lets a wire end where it belongs, or takes it away where it was added; none where nothing was done by hand. */
 export function wireBack({ resolved: { plan } }: CheckContext, { id, number }: Wire): Fix[] {
-  if (Object.hasOwn(plan.extras, id)) return [{ label: `Take ${number} away`, edit: { type: 'wire.remove', wire: id } }]
+  if (Object.hasOwn(plan.extras, id)) return [{ label: `Remove ${number}`, edit: { type: 'wire.remove', wire: id } }]
   if (plan.wires[id]?.end === undefined) return []
   return [{ label: `Wire ${number} where it belongs`, edit: { type: 'wire.set', wire: id, unset: ['end'] } }]
 }

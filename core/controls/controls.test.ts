@@ -172,7 +172,7 @@ describe('the chain from switch to part', () => {
     const { jobs, outputs, channels } = chainAt(resolved, { 'back-right': 1, 'wheel-left': -1 })
     expect(channels.find(({ channel }) => channel === 9)).toMatchObject({ sent: 2000, read: 2000 })
     expect(jobs.find(({ name }) => name === 'Spotlight: Light on')).toMatchObject({ on: true, channel: 9 })
-    expect(outputs.find(({ name }) => name === 'Gimbal: Pitch pulse')).toMatchObject({ pulse: 1000, effect: '-45°' })
+    expect(outputs.find(({ name }) => name === 'Gimbal: Pitch pulse')).toMatchObject({ pulse: 1000, effect: '−45°' })
   })
   it('names the positions that a job is on at: of the switch that it is given, none of one without a channel', () => {
     const plan = allocated('spillway-hex')
@@ -197,7 +197,7 @@ describe('the chain from switch to part', () => {
           ({ name }) => name === 'Gimbal: Pitch pulse',
         )!.effect,
     )
-    expect(effects.map((each) => Math.round(Number.parseFloat(each)))).toEqual([43, 23, -7, -45])
+    expect(effects.map((each) => Math.round(Number.parseFloat(each.replace('−', '-'))))).toEqual([43, 23, -7, -45])
   })
   it('goes through a reversed control, and says what nothing drives', () => {
     const plan = controlled({ handset: { arm: { ...onHandset('switch-2', 5), reversed: true } } })

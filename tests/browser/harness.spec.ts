@@ -167,7 +167,7 @@ test('wires meet in a splice that leads one on, and all of it is kept', async ({
   await inspector.getByLabel('Name').fill('Battery splice')
   await inspector.getByLabel('Name').press('Tab')
   await expect(page.getByTestId('harness')).toContainText('Battery splice')
-  await inspector.getByRole('button', { name: 'Take it away' }).click()
+  await inspector.getByRole('button', { name: 'Remove it' }).click()
   await expect(page.getByTestId('harness')).not.toContainText('Battery splice')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   await page.getByText('between any two points').click()

@@ -88,7 +88,7 @@ function drag(event: DragEvent, need: string) {
 
 <template>
   <div class="view">
-    <section class="needs" aria-label="Needs">
+    <section class="needs scrolls" aria-label="Needs">
       <p class="quiet">Choose a need, then a pad; or drag it there. B on a pad bans it.</p>
       <button
         v-for="row in rows"

@@ -213,7 +213,7 @@ function copyTo(id: string) {
         </p>
         <p class="quiet">
           {{ display.columns }}×{{ display.rows }} cells, {{ display.set.size }} glyphs ({{ display.set.name }}), drawn by
-          {{ display.by }}. Drag, or move with the arrow keys (Shift: by five); C centres, Delete takes away. {{ shownBy }}
+          {{ display.by }}. Drag, or move with the arrow keys (Shift: by five); C centres, Delete removes. {{ shownBy }}
           {{ redraw }}
         </p>
         <ul v-if="faults.length" class="faults" aria-label="What is wrong with this layout">

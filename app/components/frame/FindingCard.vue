@@ -107,7 +107,7 @@ async function apply(fix: Fix, isFresh: boolean) {
           >{{ outcome.goesTo === undefined ? fix.label : `${fix.label}: ${outcome.goesTo} instead` }}</v-btn
         >
         <span v-if="(finding.fixes.length || finding.wants) && !offered.length" class="none">{{
-          fixes.tried ? 'No one change mends it.' : 'Trying what mends it.'
+          fixes.tried ? 'No single change fixes it.' : 'Trying the fixes.'
         }}</span>
         <v-btn
           v-if="isStale"

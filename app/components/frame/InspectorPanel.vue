@@ -28,7 +28,7 @@ const wire = computed(() => build.analysis?.wires.find(({ id }) => id === parts.
     <PortInspector v-else-if="parts.kind === 'port'" :key="parts.id" :port-id="parts.id" />
     <PadInspector v-else-if="parts.kind === 'pad'" :key="parts.id" :pad-id="parts.id" />
     <p v-else-if="parts.kind === 'rail'">
-      {{ names.place(selection.selected as Place) }}: what hangs on it is marked.
+      {{ names.place(selection.selected as Place) }}: what it feeds is marked.
       <NuxtLink :to="`/builds/${build.id}/harness?view=power`">Power</NuxtLink>
     </p>
     <WireInspector v-else-if="parts.kind === 'wire' && wire" :key="wire.id" :wire />

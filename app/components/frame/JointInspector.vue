@@ -53,7 +53,7 @@ function remove() {
       label="Lead a wire from here to"
       @update:model-value="lead"
     />
-    <v-btn @click="remove">Take it away</v-btn>
+    <v-btn @click="remove">Remove it</v-btn>
   </div>
 </template>
 

@@ -96,6 +96,6 @@ function setLock() {
     <v-btn v-if="byHand && !wire.locked" color="primary" @click="build.edit({ type: 'wire.clear', wire: wire.id })"
       >As worked out</v-btn
     >
-    <v-btn v-if="extra" @click="remove">Take this wire away</v-btn>
+    <v-btn v-if="extra" @click="remove">Remove this wire</v-btn>
   </div>
 </template>

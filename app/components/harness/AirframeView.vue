@@ -73,7 +73,7 @@ function setLimit(massLimit: number | undefined) {
 
 <template>
   <section class="airframe" aria-label="Airframe" data-testid="airframe">
-    <section class="aside" aria-label="Figures of the airframe">
+    <section class="aside scrolls" aria-label="Figures of the airframe">
       <v-select
         :model-value="craft.outline"
         :items="[

@@ -348,7 +348,7 @@ function allBack() {
   font-size: var(--far-name, var(--text-head));
 }
 @media screen {
-  .far :deep(:is(.label, .title, .model, .board-note, .terminal, .code, .badge)) {
+  .far :deep(:is(.label, .title, .picture, .model, .board-note, .terminal, .code, .badge)) {
     display: none;
   }
 }

@@ -96,4 +96,28 @@ input {
   height: 7px;
   border: 1px solid rgb(var(--v-theme-on-surface));
 }
+/* On paper in two columns; a step may go on in the next, a wire may not. */
+@media print {
+  .making {
+    max-width: none;
+    padding: 0;
+    columns: 2;
+    column-gap: 8mm;
+    font-size: var(--text-small);
+  }
+  article {
+    break-inside: auto;
+    margin-top: var(--space-3);
+  }
+  label {
+    break-inside: avoid;
+    min-height: 0;
+    padding: 3px 0;
+    gap: 0 var(--space-3);
+  }
+  input {
+    width: 13px;
+    height: 13px;
+  }
+}
 </style>

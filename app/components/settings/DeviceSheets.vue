@@ -37,7 +37,7 @@ const set = (row: SettingRow, value: SettingValue | undefined) => build.edit(set
                 >wanted is {{ settingWords(row.setting, row.wanted.value, resolved.protocols) }}: {{ row.wanted.because }}.
               </template>
               {{ settingWays[row.setting.way] }}<template v-if="row.setting.note">. {{ row.setting.note }}</template
-              ><template v-if="row.setting.taste">. Nothing here hangs on it: {{ row.setting.taste }}</template>
+              ><template v-if="row.setting.taste">. It changes nothing here: {{ row.setting.taste }}</template>
             </td>
           </tr>
         </tbody>

@@ -43,7 +43,7 @@ export const displayEdits: EditGroup<DisplayEdits> = {
       if (at) elements[element] = at
       else delete elements[element]
     },
-    words: ({ element, at }) => `${at ? 'Place' : 'Take away'} ${element} on the display`,
+    words: ({ element, at }) => `${at ? 'Place' : 'Remove'} ${element} ${at ? 'on' : 'from'} the display`,
     shape: ({ id, anchored }) => ({ display: id.required(), element: id.required(), at: anchored.allow(null).required() }),
   },
 }

@@ -40,7 +40,7 @@ export const jointEdits: EditGroup<JointEdits> = {
       delete plan.joints[joint]
       forgetParts(plan, [joint])
     },
-    words: () => 'Take a joint away; its wires go where they belong',
+    words: () => 'Remove a joint; its wires go where they belong',
     shape: ({ part }) => ({ joint: part.required() }),
   },
   'wire.add': {
@@ -62,7 +62,7 @@ export const jointEdits: EditGroup<JointEdits> = {
       if (!plan.extras[wire]) throw new EditError(`extras.${wire}`, 'no such wire was added')
       forgetExtra(plan, wire)
     },
-    words: () => 'Take a wire away that was added',
+    words: () => 'Remove a wire that was added',
     shape: ({ extra }) => ({ wire: extra.required() }),
   },
 }

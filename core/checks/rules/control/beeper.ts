@@ -37,7 +37,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
         subjects: [referTo('job', id)],
         severity: 'fix',
         fact: `the beeper sounds only where channel ${beeper.channel} arms the craft too: it cannot be called without starting its propellers`,
-        fixes: [{ label: 'Take the beeper away from there', edit: { type: 'job.set', job: id, as: null } }],
+        fixes: [{ label: 'Remove the beeper from there', edit: { type: 'job.set', job: id, as: null } }],
       }
   }
 }

@@ -21,7 +21,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       yield {
         subjects: [referTo('control', positions[0]!.control), ...jobs.map((id): Subject => referTo('job', id))],
         fact: `${positions[0]!.name} ${positions.map(({ position }) => position.label).join(' and ')} does ${jobs.length} things at once: ${names.join(', ')}`,
-        fixes: awayFixes(resolved, jobs.at(-1)!, `Take ${names.at(-1)} away`),
+        fixes: awayFixes(resolved, jobs.at(-1)!, `Remove ${names.at(-1)}`),
       }
     }
     for (const { need, output } of pulseOutputs(resolved)) {

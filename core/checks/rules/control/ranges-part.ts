@@ -27,7 +27,7 @@ function* overlaps({ resolved }: CheckContext, all: Named[]): Iterable<Report> {
                 },
               ]
             : []),
-          { label: `Take ${jobName(resolved, high)} away`, edit: { type: 'job.set', job: upper, as: null } },
+          { label: `Remove ${jobName(resolved, high)}`, edit: { type: 'job.set', job: upper, as: null } },
         ],
       }
     }

@@ -16,7 +16,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       fact: `${name} never shows ${own.map(({ at, by }) => `${said(at)}: ${said(by)} stands before it and holds then too`).join('; nor ')}`,
       fixes: [
         {
-          label: again ? 'Take it away' : 'Put it before',
+          label: again ? 'Remove it' : 'Put it before',
           edit: { type: 'segment.set', segment: id, as: { ...segment, meanings: inShownOrder(meanings) } },
         },
       ],

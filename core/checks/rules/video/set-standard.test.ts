@@ -17,7 +17,7 @@ const facts = (...standards: ('PAL' | 'NTSC')[]) =>
 describe('VID-04', () => {
   it('speaks where the chain could be either', () => {
     expect(facts('PAL', 'NTSC')).toEqual([
-      'all of Camera, Vtx know PAL and NTSC; set one and the same in each, do not trust them to find out',
+      'all of Camera, Vtx detect PAL and NTSC by themselves: set one standard by hand in each',
     ])
   })
   it('is silent where only one is possible, and without a chain', () => {

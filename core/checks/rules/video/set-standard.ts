@@ -25,7 +25,7 @@ function* check(context: CheckContext): Iterable<Report> {
   if (common.length < 2 || automatic.length) return
   yield {
     subjects: [...new Set(points.flatMap(aboutVideo))],
-    fact: `all of ${[...new Set(ends.map(({ name }) => name))].join(', ')} know PAL and NTSC; set one and the same in each, do not trust them to find out`,
+    fact: `all of ${[...new Set(ends.map(({ name }) => name))].join(', ')} detect PAL and NTSC by themselves: set one standard by hand in each`,
   }
 }
 
