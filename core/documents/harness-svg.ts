@@ -53,6 +53,7 @@ const letters: Partial<Record<ShapeRole, { size: number; weight?: number }>> = {
 /** Surfaces of rectangles and circles. */
 const surfaces: Partial<Record<ShapeRole, string>> = {
   board: `fill="${ground}" stroke="${ink}" stroke-width="1.5"`,
+  gap: `fill="${paper}"`,
   hole: `fill="${paper}" stroke="${ink}"`,
   box: `fill="${ground}" stroke="${ink}"`,
   dot: `fill="${ink}"`,

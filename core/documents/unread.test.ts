@@ -37,8 +37,6 @@ const elsewhere = [
   'device.settings[].note',
   'device.settings[].taste',
   // As the device is laid out for its plan.
-  'device.settings[].pairs.radio',
-  'device.settings[].paces',
 ]
 
 /** Read by rules that a plan drawn at random seldom leads to. */
@@ -55,7 +53,6 @@ const tables = [
   'device.settings[].pairs.variants',
   'device.settings[].acts',
   'device.settings[].onLoss',
-  'device.settings[].paces',
 ]
 
 const watched = new WeakSet<object>()

@@ -65,6 +65,9 @@ text {
   stroke-width: 1.3px;
   stroke-linejoin: round;
 }
+.gap {
+  fill: rgb(var(--v-theme-background));
+}
 .hole {
   fill: rgb(var(--v-theme-background));
   stroke: rgb(var(--v-theme-on-surface));
@@ -76,6 +79,7 @@ polyline {
   fill: none;
   stroke-linejoin: round;
 }
+.break,
 .edge {
   stroke: rgb(var(--v-theme-on-surface));
 }

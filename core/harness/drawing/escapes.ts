@@ -24,7 +24,7 @@ export function findEscapes(resolved: ResolvedPlan, shape: Omit<DrawnBoard, 'x' 
   const point = (pad: Pad): Point => drawn.get(pad.id)!
   for (const edge of ['left', 'right', 'top', 'bottom'] as const) {
     const level = edge === 'left' || edge === 'right'
-    const all = resolved.board.pads.filter((pad) => edgeOf(pad, outline) === edge)
+    const all = resolved.board.pads.filter((pad) => drawn.has(pad.id) && edgeOf(pad, outline) === edge)
     const depth = (pad: Pad) => depthOf(pad, outline)
     const along = (pad: Pad) => (level ? point(pad).y : point(pad).x)
     const limit = level ? height : width
@@ -44,7 +44,10 @@ export function findEscapes(resolved: ResolvedPlan, shape: Omit<DrawnBoard, 'x' 
         ? along(pad)
         : (ways.sort((a, b) => Math.abs(a - along(pad)) - Math.abs(b - along(pad)))[0] ?? along(pad))
       taken.push(free)
-      const inset = Math.min(depth(pad) * scale, borderDepth * scale + 8 + (inner.indexOf(pad) % 6) * 4)
+      const { x, y } = point(pad)
+      const drawnDepth = { left: x, right: width - x, top: y, bottom: height - y }[edge]
+      // Pads lie on half units.
+      const inset = Math.min(depth(pad) * scale, drawnDepth + 0.5, borderDepth * scale + 8 + (inner.indexOf(pad) % 6) * 4)
       escapes.set(pad.id, { edge, points: [point(pad), out(along(pad), inset), out(free, inset), out(free, 0)] })
     }
   }

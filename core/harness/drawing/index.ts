@@ -85,11 +85,12 @@ export class Sheet {
     wires: Wire[],
     private readonly layers: Layers,
     private readonly room?: Room,
+    isCut = false,
   ) {
     this.fitted = wires.filter((wire) => !wire.omitted)
     this.lines = this.fitted.filter((wire) => layers[layerOf(wire)])
     const used = new Set(this.fitted.filter((wire) => !wire.to.device).map((wire) => wire.to.point))
-    this.shape = boardShape(resolved, used)
+    this.shape = boardShape(resolved, used, isCut)
     this.blocks = blocksOf(resolved, this.fitted, layers)
     this.boxWidth = this.blocks[0]?.width ?? 0
     this.badge = badgeWidth(this.blocks, resolved)

@@ -79,6 +79,8 @@ export interface DrawnBoard {
   scale: number
   pads: DrawnPad[]
   holes: { x: number; y: number; radius: number }[]
+  /** Stretches that stand for what is left out, from one edge to the other. */
+  breaks: { axis: 'x' | 'y'; from: number; width: number }[]
 }
 
 export interface DrawnWire {

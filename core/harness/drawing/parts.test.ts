@@ -41,6 +41,20 @@ describe('a harness on paper', () => {
     for (const { isReadable, devices: shown, drawing } of sheets) {
       // A single device may have more wires than a sheet holds.
       if (shown!.length > 1) expect(isReadable).toBe(true)
+      // Of the board it has what these devices need, and no more.
+      const { board } = drawing
+      const ends = new Set(
+        wires.filter(({ from }) => shown!.includes(from.device ?? '')).flatMap(({ to }) => (to.device ? [] : [to.point])),
+      )
+      const drawn = board.pads.filter(({ used }) => used)
+      expect(drawn.map(({ id }) => id).sort()).toEqual([...ends].sort())
+      expect(board.width * board.height).toBeLessThan(0.5 * whole!.drawing.board.width * whole!.drawing.board.height)
+      expect(board.breaks.length).toBeGreaterThan(0)
+      for (const { x, y } of drawn)
+        for (const { axis, from, width } of board.breaks) {
+          const at = axis === 'x' ? x : y
+          expect(at < from || at > from + width).toBe(true)
+        }
       if (isReadable) expect(drawing.height).toBeLessThanOrEqual(paper.height * 1.01)
     }
   })

@@ -14,7 +14,7 @@ export interface HarnessPart {
 
 /**
  * The harness as sheets that can be read: one where that is enough; else a view of all of it, in which names can be read, and
- * sheets of the wires of some devices each, every wire on one of them.
+ * sheets of the wires of some devices each, with what they need of the board, every wire on one of them.
  * @param arrangement one that is tried first
  */
 export function harnessParts(
@@ -44,7 +44,7 @@ function sheetsOfSome(
 ): HarnessPart[] {
   const drawnOf = (devices: string[]): HarnessDrawing => {
     const own = wires.filter((wire) => devices.includes(ownerOf(wire) ?? ''))
-    const some = new Sheet(resolved, own, layers, room)
+    const some = new Sheet(resolved, own, layers, room, true)
     return some.draw(some.startingArrangement(), {})
   }
   const parts: HarnessPart[] = []

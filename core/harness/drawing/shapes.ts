@@ -16,6 +16,8 @@ import {
 export type ShapeRole =
   | 'board'
   | 'hole'
+  | 'gap'
+  | 'break'
   | 'board-name'
   | 'board-note'
   | 'edge'
@@ -50,14 +52,38 @@ const text = (
 ): DrawnShape => ({ as: 'text', role, x, y, anchor, words, turned })
 
 /** The board without its pads. */
-export function boardShapes({ x, y, width, height, radius, title, subtitle, holes }: DrawnBoard): DrawnShape[] {
+export function boardShapes({ x, y, width, height, radius, title, subtitle, holes, breaks }: DrawnBoard): DrawnShape[] {
   const middle = { x: x + width / 2, y: y + height / 2 }
   return [
     { as: 'rect', role: 'board', x, y, width, height, rx: radius },
+    ...breaks.flatMap((each) => breakShapes({ x, y, width, height }, each)),
     ...holes.map((hole): DrawnShape => ({ as: 'circle', role: 'hole', cx: x + hole.x, cy: y + hole.y, r: hole.radius })),
     text('board-name', middle, title, 'middle'),
     text('board-note', { ...middle, y: middle.y + 16 }, subtitle, 'middle'),
   ]
+}
+
+/** A stretch that stands for what is left out: empty, between two lines in zigzag. */
+function breakShapes(
+  { x, y, width, height }: Pick<DrawnBoard, 'x' | 'y' | 'width' | 'height'>,
+  { axis, from, width: wide }: DrawnBoard['breaks'][number],
+): DrawnShape[] {
+  const length = axis === 'x' ? height : width
+  const count = Math.max(2, 2 * Math.round(length / 24))
+  const zigzag = (at: number): DrawnShape => ({
+    as: 'line',
+    role: 'break',
+    width: 1,
+    points: Array.from({ length: count + 1 }, (_, step) => {
+      const [along, off] = [(step * length) / count, at + (step % 2 ? 3 : -3)]
+      return axis === 'x' ? `${x + off},${y + along}` : `${x + along},${y + off}`
+    }).join(' '),
+  })
+  const band =
+    axis === 'x'
+      ? { x: x + from, y: y - 2, width: wide, height: height + 4 }
+      : { x: x - 2, y: y + from, width: width + 4, height: wide }
+  return [{ as: 'rect', role: 'gap', ...band, rx: 0 }, zigzag(from), zigzag(from + wide)]
 }
 
 /** A wire's line in its colour, with an edge, and what is written at it. */
