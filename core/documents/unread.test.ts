@@ -36,7 +36,6 @@ const elsewhere = [
   'device.variant',
   'device.settings[].note',
   'device.settings[].taste',
-  // As the device is laid out for its plan.
 ]
 
 /** Read by rules that a plan drawn at random seldom leads to. */

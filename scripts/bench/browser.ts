@@ -108,7 +108,16 @@ const stages = {
   'fit-out': ['Fit-out', '.devices', '.stage-page canvas'],
   allocation: ['Allocation', '[data-testid=proposal]', '[data-testid=lanes], button.cell'],
   harness: ['Harness', '[data-testid=harness] .wire', '.stage-page tbody tr'],
+  settings: ['Settings', '[data-testid=links] article', '[data-testid=links] article'],
+  flight: ['Flight', '[data-testid=picture] .grid', '[data-testid=picture] .grid'],
 }
+await page.evaluate(() => {
+  const kept = globalThis as typeof globalThis & { longTasks: number[] }
+  kept.longTasks = []
+  new PerformanceObserver((list) => kept.longTasks.push(...list.getEntries().map(({ duration }) => duration))).observe({
+    type: 'longtask',
+  })
+})
 const soon: Record<string, number[]> = {}
 const whole: Record<string, number[]> = {}
 for (let turn = 0; turn < 8; turn += 1)
@@ -124,4 +133,10 @@ for (const stage of Object.keys(stages)) {
   row(`Spillway hex: switch to ${stage}, what is looked at first painted`, soon[stage]!)
   row(`Spillway hex: switch to ${stage}, all of it painted`, whole[stage]!)
 }
+// At rest: nothing is pressed, the drawing is looked at.
+await page.locator('a[href*="/harness"]').first().click()
+await page.waitForTimeout(12_000)
+const longTasks = await page.evaluate(() => (globalThis as typeof globalThis & { longTasks: number[] }).longTasks)
+const longest = Math.max(0, ...longTasks)
+console.log(`  tasks over 50 ms while stages were switched and after: ${longTasks.length}, the longest ${longest.toFixed(0)} ms`)
 await browser.close()

@@ -1,5 +1,5 @@
 import { figure } from '#core/units'
-import type { H3Event } from 'h3'
+import { createError, type H3Event } from 'h3'
 import { CopyTrouble, StoreTrouble } from '../database/trouble'
 import { NotStored, UnreadablePlan } from '../database/builds'
 import { Refused, type Problem } from '../work/answer'
