@@ -166,6 +166,11 @@ onBeforeUnmount(() => {
   padding: var(--space-3) var(--space-5);
   border-bottom: var(--edge);
 }
+.skips:not(:focus-within) button {
+  width: 0;
+  height: 0;
+  overflow: hidden;
+}
 .skips button {
   text-decoration: underline;
 }
