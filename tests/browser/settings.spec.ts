@@ -192,7 +192,10 @@ test.describe('a board', () => {
     await expect(page.getByTestId('findings')).toContainText('SET-02')
     await page.getByRole('link', { name: /^Flight/ }).click()
     await page.waitForURL(/flight/)
-    await page.getByTestId('findings').getByRole('button', { name: `Write to the board at port ${port}` }).click()
+    await page
+      .getByTestId('findings')
+      .getByRole('button', { name: `Write to the board at port ${port}` })
+      .click()
     await expect(page.getByText('Written and read back.')).toBeVisible()
     await expect(page.getByTestId('findings')).not.toContainText('SET-02')
     await server.kill()
