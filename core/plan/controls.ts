@@ -27,7 +27,7 @@ export const jobKinds = {
   mode: { name: 'Flight mode', what: 'mode', oneAtATime: true },
   display: { name: 'Display layout', what: 'display', oneAtATime: true },
   lights: { name: 'Lights on', what: null, oneAtATime: false },
-  beeper: { name: 'Beeper', what: null, oneAtATime: false },
+  beeper: { name: 'Buzzer', what: null, oneAtATime: false },
   log: { name: 'Flight log', what: null, oneAtATime: false },
   video: { name: 'Video off', what: null, oneAtATime: false },
   line: { name: 'Switched line', what: 'line', oneAtATime: false },

@@ -22,9 +22,9 @@ describe('CHN-10', () => {
     const mapper = edited(allocated('fellside-mapper'), { type: 'output.set', need: 'buzzer/beep', as: null })
     expect(factsOf(mapper, 'CHN-10')).toHaveLength(1)
   })
-  it('tells of a beeper that is only reached armed', () => {
+  it('tells of a buzzer that is only reached armed', () => {
     expect(told('CHN-10', controlled({ jobs: { beeper: job('beeper', 5, 1800, 2100) } }))).toMatchObject({
-      facts: ['the beeper sounds only where channel 5 arms the craft too: it cannot be called without starting its propellers'],
+      facts: ['the buzzer sounds only where channel 5 arms the craft too: it cannot be called without starting its propellers'],
       severities: ['fix'],
     })
     expect(told('CHN-10', controlled({ jobs: { beeper: job('beeper', 5, 900, 1200) } })).facts).toEqual([])

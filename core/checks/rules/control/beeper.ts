@@ -18,7 +18,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
         spare && driven
           ? [
               {
-                label: `Beeper on ${spare.name}`,
+                label: `Buzzer on ${spare.name}`,
                 edit: {
                   type: 'job.set',
                   job: freshId(jobs, 'beeper'),
@@ -36,8 +36,8 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
       yield {
         subjects: [referTo('job', id)],
         severity: 'fix',
-        fact: `the beeper sounds only where channel ${beeper.channel} arms the craft too: it cannot be called without starting its propellers`,
-        fixes: [{ label: 'Remove the beeper from there', edit: { type: 'job.set', job: id, as: null } }],
+        fact: `the buzzer sounds only where channel ${beeper.channel} arms the craft too: it cannot be called without starting its propellers`,
+        fixes: [{ label: 'Remove the buzzer from there', edit: { type: 'job.set', job: id, as: null } }],
       }
   }
 }
@@ -47,7 +47,7 @@ export const beeper: Rule = {
     id: 'CHN-10',
     family: 'control',
     severity: 'weigh',
-    title: 'The beeper is reached while disarmed',
+    title: 'The buzzer is reached while disarmed',
     why: 'It is wanted most when the craft lies somewhere, disarmed.',
     reads: ['handset', 'channel jobs', 'outputs', 'buzzers'],
   },

@@ -37,6 +37,6 @@ describe('CHN-03', () => {
       handset: { arm: onHandset('switch-3', 5) },
       jobs: { arm: job('log', 5, 1300, 1700), horn: job('beeper', 5, 1400, 1600), end: job('lights', 5, 1800, 2100) },
     })
-    expect(factsOf(plan, 'CHN-03')).toEqual([expect.stringMatching(/and with it Flight log, Beeper$/)])
+    expect(factsOf(plan, 'CHN-03')).toEqual([expect.stringMatching(/and with it Flight log, Buzzer$/)])
   })
 })

@@ -20,7 +20,7 @@ describe('CHN-08', () => {
   it('tells of a position that does two things', () => {
     const plan = controlled({ jobs: { more: job('beeper', 9, 1800, 2100) } })
     expect(told('CHN-08', plan)).toEqual({
-      facts: ['Back right front does 2 things at once: Spotlight: Light on, Beeper'],
+      facts: ['Back right front does 2 things at once: Spotlight: Light on, Buzzer'],
       severities: ['weigh'],
       settled: true,
     })
