@@ -77,68 +77,6 @@ test('every table of the harness is printed whole, on white, from the dark theme
   expect(ink).toMatch(/27, 42, 58|0\.105882 0\.164706 0\.227451/)
 })
 
-test('every other view is printed with all it holds', async ({ page }) => {
-  const id = await freshBuild(page, 'spillway-hex', 'Printed', true)
-  const { devices } = demo('spillway-hex')
-  await page.goto(`${address}/builds/${id}/fit-out`)
-  await expect(page.getByText('Spotlight').first()).toBeVisible()
-  await expect(page.getByLabel('Battery, motors and note')).toBeVisible()
-  let { text } = await printed(page)
-  for (const { name } of devices) expect(text).toContain(flat(name))
-  expect(text).toContain('Battery')
-  await page.goto(`${address}/builds/${id}/allocation`)
-  await expect(page.getByTestId('lanes').locator('[data-port]').first()).toBeVisible()
-  ;({ text } = await printed(page))
-  for (const name of ['Control receiver', 'Flight logger', 'LED ring', 'Gimbal', 'Rangefinder']) {
-    expect(text, name).toContain(flat(name))
-  }
-  await page.goto(`${address}/builds/${id}/harness`)
-  for (const name of ['Making', 'Power', 'Airframe', 'Drawing']) {
-    const tab = page.getByLabel('Views of the harness').getByRole('button', { name, exact: true })
-    await tab.click()
-    await expect(tab).toHaveAttribute('aria-pressed', 'true')
-    await expect(page.locator('.stage-page')).not.toContainText('Drawing it.')
-    ;({ text } = await printed(page))
-    expect(text, name).toContain('Battery')
-    expect(text, name).not.toContain('Commands')
-  }
-  for (const [view, words] of [
-    ['links', 'Wireless adapter'],
-    ['devices', 'Satellite corrections (SBAS)'],
-    ['steps', 'Save, restart the board'],
-    ['load', 'every loop'],
-  ]) {
-    await page.goto(`${address}/builds/${id}/settings?view=${view}`)
-    await expect(page.locator('.stage-page')).toContainText(words!)
-    ;({ text } = await printed(page))
-    expect(text, view).toContain(flat(words!))
-  }
-  for (const [view, words] of [
-    ['lights', 'LED ring'],
-    ['controls', 'Flight mode: Return home'],
-    ['sheet', 'Gimbal: Pitch pulse'],
-  ]) {
-    await page.goto(`${address}/builds/${id}/flight?view=${view}`)
-    await expect(page.locator('.stage-page')).toContainText(words!)
-    const paper = await printed(page)
-    expect(paper.text, view).toContain(flat(words!))
-    if (view === 'sheet') expect(paper.pages, 'the field sheet is one page').toHaveLength(1)
-  }
-  for (const [path, last] of [
-    ['/rules', 'RFI-05'],
-    ['/catalogue', 'Zaffer'],
-    ['/', 'Printed'],
-  ] as const) {
-    await page.goto(`${address}${path}`)
-    await page.waitForLoadState('networkidle')
-    // Words on buttons are for the screen.
-    await page.addStyleTag({ content: '@media screen { main .v-btn { visibility: hidden } }' })
-    const words = flat((await page.locator('main').innerText()).split('\n').at(-1) ?? last)
-    ;({ text } = await printed(page))
-    expect(text, path).toContain(words)
-  }
-})
-
 test('the papers are one PDF of the parts that were chosen', async ({ page }) => {
   const id = await freshBuild(page, 'culvert-scout', 'Papers of one', true)
   await page.goto(`${address}/builds/${id}/harness`)
