@@ -1,4 +1,6 @@
 <script lang="ts">
+import { useAfterPaint } from '~/composables/useAfterPaint'
+
 /** How high each part stood last. */
 const heights = new Map<string, number>()
 </script>
@@ -17,15 +19,12 @@ const {
   /** It waits for this, too. */
   after?: boolean
 }>()
-const due = ref(false)
+const due = useAfterPaint()
 const shown = computed<boolean>((before) => before === true || (due.value && after))
 /** What is in it is loaded, too. */
 const there = ref(false)
 const room = useTemplateRef<HTMLElement>('room')
-let frame = 0
-onMounted(() => (frame = requestAnimationFrame(() => setTimeout(() => (due.value = true)))))
 onBeforeUnmount(() => {
-  cancelAnimationFrame(frame)
   if (part && there.value && room.value) heights.set(part, room.value.offsetHeight)
 })
 </script>

@@ -14,6 +14,7 @@ import {
   type Layers,
   type Wire,
 } from '#core/harness'
+import { useAfterPaint } from '~/composables/useAfterPaint'
 import { usePanZoom } from '~/composables/usePanZoom'
 import { useSizeOf } from '~/composables/useSizeOf'
 import { useSvgDrag } from '~/composables/useSvgDrag'
@@ -42,6 +43,9 @@ const farLines = ({ title, width }: DrawnBox) => {
   const [first, second] = gap > 0 ? [title.slice(0, gap), title.slice(gap + 1)] : [title.slice(0, room), title.slice(room)]
   return [first, second.length > room ? `${second.slice(0, room - 1)}…` : second]
 }
+
+/** Lines, boxes and names are painted first: small texts take as long as all these. */
+const isPainted = useAfterPaint()
 
 const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `${x},${y}`).join(' ')
 const board = computed(() => drawing.board)
@@ -184,7 +188,7 @@ function allBack() {
     <svg
       ref="svg"
       class="drawing"
-      :class="{ far }"
+      :class="{ far, bare: !isPainted }"
       :viewBox="`${frame.x} ${frame.y} ${frame.width} ${frame.height}`"
       tabindex="0"
       role="group"
@@ -348,6 +352,9 @@ function allBack() {
   font-size: var(--far-name, var(--text-head));
 }
 @media screen {
+  .bare :deep(:is(.label, .model, .board-note, .terminal, .code, .badge)) {
+    display: none;
+  }
   .far :deep(:is(.label, .title, .picture, .model, .board-note, .terminal, .code, .badge)) {
     display: none;
   }

@@ -3,6 +3,7 @@
 import { headRoom, linkBudget, serialLinks, type SerialLink } from '#core/links'
 import { setupRounds } from '#core/settings'
 import { figure, formatShare, plain } from '#core/units'
+import { useAfterPaint } from '~/composables/useAfterPaint'
 import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useSelection } from '~/stores/selection'
@@ -16,18 +17,23 @@ const rounds = computed(() => setupRounds(resolved.value))
 
 /** In which round something of a link is set, counted from 1. */
 const roundOf = (id: string) => rounds.value.findIndex((round) => round.some((step) => step.id === id)) + 1
+/** As many as a screen shows come first, the others when those are painted. */
+const first = 4
+const isPainted = useAfterPaint()
 const links = computed(() =>
-  serialLinks(resolved.value).map((link) => {
-    const { key, fitted } = link.need
-    const settings = rounds.value.flat().filter(({ where }) => where === fitted.id)
-    return {
-      key,
-      link,
-      budget: linkBudget(link),
-      round: roundOf(`link:${key}`),
-      ways: [...new Set(settings.map(({ way }) => way))],
-    }
-  }),
+  serialLinks(resolved.value)
+    .slice(0, isPainted.value ? undefined : first)
+    .map((link) => {
+      const { key, fitted } = link.need
+      const settings = rounds.value.flat().filter(({ where }) => where === fitted.id)
+      return {
+        key,
+        link,
+        budget: linkBudget(link),
+        round: roundOf(`link:${key}`),
+        ways: [...new Set(settings.map(({ way }) => way))],
+      }
+    }),
 )
 const lines = ({ need: { need } }: SerialLink, budget: ReturnType<typeof linkBudget>) =>
   [
