@@ -19,7 +19,7 @@ export const thinSpace = '\u202f'
 /** Stands before what is below zero, as wide as a plus; a hyphen joins words. */
 export const minus = '\u2212'
 
-const withMinus = (text: string) => text.replace('-', minus)
+const withMinus = (text: string) => text.replace(/^-/, minus)
 
 /** Writes a number with at most `digits` decimals and no trailing zeros: 1.5, −45. */
 export function plain(value: number, digits = 2): string {

@@ -112,7 +112,7 @@ input {
   label {
     break-inside: avoid;
     min-height: 0;
-    padding: 3px 0;
+    padding: var(--space-2) 0;
     gap: 0 var(--space-3);
   }
   input {
