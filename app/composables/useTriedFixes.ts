@@ -1,7 +1,8 @@
 import { openFindings, type Finding, type Fix } from '#core/checks'
-import { mayBeOffered, partFixes, type FixOutcome } from '#core/engine'
+import { mayBeOffered, type FixOutcome } from '#core/engine'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
+import { useQuestions } from './useQuestions'
 
 /**
  * What is known of the fixes of a finding: those that hold once they are carried out, each tried on the plan as it is or, until
@@ -25,28 +26,31 @@ const pause = (milliseconds: number) => new Promise((done) => setTimeout(done, m
 export function useTriedFixes() {
   const build = useBuild()
   const catalogue = useCatalogue()
+  const questions = useQuestions()
   /** Without an outcome where a try failed. */
   const known = shallowRef(new Map<string, FixOutcome | undefined>())
 
   /** Those tried on the plan as it is. */
   const fresh = shallowRef<ReadonlySet<string>>(new Set())
 
-  /** The catalogue was asked for parts; where it could not answer there are none. */
-  const isAsked = ref(false)
+  /** What parts of the catalogue mend, by the findings that ask for one; none where the catalogue cannot be had. */
+  const ofParts = shallowRef(new Map<string, Fix[]>())
+
+  async function askForParts(finding: Finding) {
+    const library = await catalogue.load().catch(() => undefined)
+    const fixes = build.plan && library && (await questions.partFixes(build.plan, finding, library.devices, library.protocols))
+    ofParts.value = new Map([...ofParts.value, [finding.id, fixes || []]])
+  }
 
   /** What a finding offers by itself, and with parts of the catalogue where it asks for one. */
   function fixesOf(finding: Finding): Fix[] {
-    const { library } = catalogue
-    return build.plan && library ? [...finding.fixes, ...partFixes(build.plan, finding, library)] : finding.fixes
+    return [...finding.fixes, ...(finding.wants ? (ofParts.value.get(finding.id) ?? []) : [])]
   }
 
   async function tryAll(isStale: () => boolean) {
     const now = new Map<string, FixOutcome | undefined>()
     for (const finding of openFindings(build.analysis?.findings ?? [])) {
-      if (finding.wants && !isAsked.value) {
-        await catalogue.load().catch(() => undefined)
-        isAsked.value = true
-      }
+      if (finding.wants) await askForParts(finding).catch(() => undefined)
       const fixes = fixesOf(finding)
       for (const fix of fixes) {
         if (isStale()) return
@@ -86,7 +90,8 @@ export function useTriedFixes() {
       offered: outcomes.flatMap(({ fix, outcome, isFresh }) =>
         outcome && mayBeOffered(outcome) ? [{ fix, outcome, isFresh }] : [],
       ),
-      tried: (!finding.wants || isAsked.value) && outcomes.every(({ fix }) => known.value.has(keyOf(finding, fix))),
+      tried:
+        (!finding.wants || ofParts.value.has(finding.id)) && outcomes.every(({ fix }) => known.value.has(keyOf(finding, fix))),
     }
   }
 }

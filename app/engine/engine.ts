@@ -20,7 +20,8 @@ import {
   type SearchLimits,
 } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
-import { settle, soundWays, type Analysis, type SoundWay } from '#core/engine'
+import type { Finding, Fix } from '#core/checks'
+import { partFixes, settle, soundWays, type Analysis, type SoundWay } from '#core/engine'
 import type { Arrangement, SheetWish } from '#core/harness'
 import { resolvePlan, type Place, type Plan } from '#core/plan'
 import { Draughtsman, type Improvement } from './draughtsman'
@@ -209,6 +210,15 @@ export function createEngine() {
       }
       if (batch.length) told.push(tell(batch))
       await Promise.all(told)
+    },
+
+    partFixes(
+      parcel: PlanParcel,
+      finding: Pick<Finding, 'wants'>,
+      devices: Record<string, DeviceDefinition>,
+      protocols: Record<string, ProtocolDefinition>,
+    ): Fix[] {
+      return partFixes(plans.unpack(parcel), finding, { devices, protocols })
     },
 
     async additions(

@@ -1,6 +1,7 @@
 import { proxy } from 'comlink'
 import type { Addition, Alternative, BoardFit, Forced } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
+import type { Finding, Fix } from '#core/checks'
 import type { Arrangement, SheetWish } from '#core/harness'
 import type { Place, Plan } from '#core/plan'
 import { EngineEnded, type EngineClient, type EngineEnd } from './client'
@@ -59,6 +60,16 @@ export class Questions {
     tell: (found: Addition) => void,
   ): Promise<void> {
     return this.ask((engine) => engine.remote.additions(engine.pack(plan), plain(devices), plain(protocols), proxy(tell)))
+  }
+
+  /** What parts of the catalogue mend a finding that asks for one. */
+  partFixes(
+    plan: Plan,
+    { wants }: Finding,
+    devices: Record<string, DeviceDefinition>,
+    protocols: Record<string, ProtocolDefinition>,
+  ): Promise<Fix[] | undefined> {
+    return this.ask((engine) => engine.remote.partFixes(engine.pack(plan), plain({ wants }), plain(devices), plain(protocols)))
   }
 
   private async ask<T>(question: (engine: EngineEnd) => Promise<T>): Promise<T | undefined> {

@@ -1,7 +1,7 @@
 import type { DeviceSetting, SettingPair, SettingValue } from '../catalogue'
 import { serialLinks, type SerialLink } from '../links'
 import { idIn, keyOf, splitKey, type Edit, type FittedDevice, type ResolvedPlan } from '../plan'
-import { formatBaud } from '../units'
+import { formatBaud, plain } from '../units'
 
 /** A value that a setting should have, and what asks for it. */
 export interface Wanted {
@@ -107,7 +107,7 @@ export function refuseValue(setting: DeviceSetting, value: SettingValue): string
   if (setting.kind === 'text')
     return typeof value === 'string' && value.length <= setting.longest ? undefined : `takes up to ${setting.longest} characters`
   const { min, max, step, unit = '' } = setting
-  const range = `goes from ${min} to ${max} ${unit}`.trim()
+  const range = `goes from ${plain(min, 4)} to ${plain(max, 4)} ${unit}`.trim()
   if (typeof value !== 'number' || value < min || value > max) return range
   const steps = step === undefined ? 0 : (value - min) / step
   return Math.abs(steps - Math.round(steps)) < 1e-6 ? undefined : `${range} in steps of ${step}`

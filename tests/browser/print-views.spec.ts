@@ -23,7 +23,7 @@ const wordsOnPaper = (page: Page) =>
       const printed = style.textTransform === 'uppercase' ? text.toUpperCase() : text
       found.push(...printed.split('\n').filter((line) => line.trim()))
     }
-    const fields = 'input:not([type=checkbox], [type=radio], [type=range], [type=file]), textarea, select'
+    const fields = 'input:not([type=checkbox], [type=radio], [type=range], [type=file], [type=color]), textarea, select'
     for (const field of main.querySelectorAll<HTMLInputElement | HTMLSelectElement>(fields)) {
       const { width, height } = field.getBoundingClientRect()
       if (width < 2 || height < 2 || !field.checkVisibility({ opacityProperty: true, visibilityProperty: true })) continue

@@ -2,7 +2,7 @@
 /** How one pulse output is driven, and what the part makes of it. */
 import { effectOf, outputName, passedOn, pulseOf, travelOf, widthOfTravel, type PulseOutput } from '#core/controls'
 import { axes, outputSources, type Axis, type ControlOutput } from '#core/plan'
-import { figure } from '#core/units'
+import { figure, plain } from '#core/units'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 
@@ -51,7 +51,7 @@ const travelAt = (end: 'low' | 'high') => Math.round(travelOf(of.need.need, of.o
 const widthAt = (travel: number) => Math.round(widthOfTravel(of.need.need, travel)!)
 const refuseTravel = (end: 'low' | 'high') => (travel: number) => {
   const { from, to, unit } = of.need.need.moves!
-  if (travel < Math.min(from, to) || travel > Math.max(from, to)) return `it goes from ${from} to ${to} ${unit}`
+  if (travel < Math.min(from, to) || travel > Math.max(from, to)) return `it goes from ${plain(from)} to ${plain(to)} ${unit}`
   const at = widthAt(travel)
   return (end === 'low' ? at < of.output!.middle : at > of.output!.middle)
     ? ''
