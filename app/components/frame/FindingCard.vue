@@ -4,7 +4,6 @@ import { mayBeOffered, type FixOutcome } from '#core/engine'
 import type { TriedFixes } from '~/composables/useTriedFixes'
 import { author } from '~/composables/author'
 import { useNames } from '~/composables/useNames'
-import { useBoardLine } from '~/stores/board'
 import { useBoardMove } from '~/stores/board-move'
 import { useBuild } from '~/stores/build'
 
@@ -18,7 +17,6 @@ const build = useBuild()
 const move = useBoardMove()
 const names = useNames()
 const open = ref(false)
-const line = useBoardLine()
 /** The board has other settings than the plan: they can be written from wherever that is told. */
 const isStale = computed(() => finding.rule === 'SET-02' && !finding.fixes.length)
 const preview = ref<{ label: string; text: string }>()
@@ -109,24 +107,13 @@ async function apply(fix: Fix, isFresh: boolean) {
         <span v-if="(finding.fixes.length || finding.wants) && !offered.length" class="none">{{
           fixes.tried ? 'No single change fixes it.' : 'Trying the fixes.'
         }}</span>
-        <v-btn
-          v-if="isStale"
-          class="fix"
-          variant="outlined"
-          color="primary"
-          size="x-small"
-          :disabled="Boolean(line.working)"
-          @click="line.write"
-          >Write to the board at port {{ line.port }}</v-btn
-        >
+        <LazyWriteAgain v-if="isStale" />
         <button v-if="finding.severity !== 'stop'" class="why" :aria-expanded="reason !== undefined" @click="startAccepting">
           Accept
         </button>
       </template>
       <button v-else class="why" @click="build.edit({ type: 'finding.reopen', finding: finding.id })">Open again</button>
       <button class="why" :aria-expanded="open" @click="open = !open">Why</button>
-      <p v-if="isStale && line.working" class="none" role="status">{{ line.working }}.</p>
-      <p v-if="isStale && line.failure" class="none text-error" role="alert">{{ line.failure }}</p>
       <p v-if="preview" class="preview" role="status">{{ preview.label }}: {{ preview.text }}.</p>
     </div>
     <form v-if="reason !== undefined" class="accepting" @submit.prevent="accept" @keydown.esc.stop="reason = undefined">

@@ -1,0 +1,29 @@
+<script setup lang="ts">
+/** Writes to the board what it has otherwise than the plan, from wherever that is told. */
+import { useBoardLine } from '~/stores/board'
+
+const line = useBoardLine()
+</script>
+
+<template>
+  <v-btn
+    class="write"
+    variant="outlined"
+    color="primary"
+    size="x-small"
+    :disabled="Boolean(line.working) || !line.right"
+    @click="line.write"
+    >Write to the board at port {{ line.port }}</v-btn
+  >
+  <span v-if="line.working" role="status">{{ line.working }}.</span>
+  <span v-if="line.failure" class="text-error" role="alert">{{ line.failure }}</span>
+</template>
+
+<style scoped>
+.write {
+  min-height: 24px;
+}
+span {
+  font-size: var(--text-fine);
+}
+</style>
