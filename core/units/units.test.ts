@@ -70,7 +70,9 @@ describe('quantities', () => {
         expect(text).not.toMatch(/\.\d*0$|\.$|^−0$/)
         expect((text.split('.')[1] ?? '').length).toBeLessThanOrEqual(digits)
         expect(text).not.toContain('-')
-        expect(Math.abs(Number(text.replace('−', '-')) - value)).toBeLessThanOrEqual(0.5 * 10 ** -digits + Math.abs(value) * 1e-15)
+        expect(Math.abs(Number(text.replace('−', '-')) - value)).toBeLessThanOrEqual(
+          0.5 * 10 ** -digits + Math.abs(value) * 1e-15,
+        )
       }),
       { seed: seedOf(7), numRuns: 500 },
     )
