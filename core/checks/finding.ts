@@ -10,9 +10,8 @@ export interface Fix {
   edit: Edit
 }
 
-/** A part that would mend a finding and that the plan does not have: which, is for the catalogue to say. */
+/** A part that passes main current on, which would mend a finding and which the plan does not have: which, is for the catalogue to say. */
 export interface PartWish {
-  part: 'distribution'
   /** What it has to carry. */
   current: Amps
   /** Supply inputs that it is to feed. */
@@ -31,7 +30,10 @@ export interface Finding {
   /** The fact with its figures. */
   fact: string
   fixes: Fix[]
+  /** A part of the catalogue that would mend it. */
   wants?: PartWish
+  /** Writing the plan to the board settles it. */
+  byWriting?: true
   /** Why it is left as it is, where it was accepted; it does not count as open then. */
   accepted?: string
 }

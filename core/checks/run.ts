@@ -90,6 +90,7 @@ function findingsOf({ accepted }: Plan, said: [Rule, Report[]][]): Finding[] {
         fact: report.fact,
         fixes: [...(report.fixes ?? [])],
         ...(report.wants ? { wants: report.wants } : {}),
+        ...(report.byWriting ? { byWriting: true } : {}),
         // What would burn is never accepted, and what reads otherwise now is open again.
         ...(given?.fact === report.fact && severity !== 'stop' ? { accepted: given.reason } : {}),
       }

@@ -5,7 +5,7 @@ import { parse } from 'yaml'
 import { expect, type Page } from '@playwright/test'
 import { factsOf } from '../../standin/facts'
 import { StandInServer } from '../../standin/server'
-import { demo } from '../helpers/plans'
+import { demo, type DemoName } from '../helpers/plans'
 import { accessibilityFaults, address, freshBuild, saved, test } from './helpers'
 import { resolvePlan } from '#core/plan'
 
@@ -130,12 +130,15 @@ test('load and log are told, and nonsense in a figure breaks nothing', async ({ 
   expect(await accessibilityFaults(page)).toEqual([])
 })
 
+/** A simulated board of the kind that a demo build is on, with nothing set. */
+const simulatedBoard = (build: DemoName, habits?: ConstructorParameters<typeof StandInServer>[2]) =>
+  new StandInServer(factsOf(resolvePlan(demo(build)).board), join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'), habits)
+
 test.describe('a board', () => {
   test.use({ expected: { faults: [/422/] } })
 
   test('is written, read back and explained in a ledger, and gets its backup back', async ({ page }) => {
-    const plan = resolvePlan(demo('spillway-hex'))
-    const server = new StandInServer(factsOf(plan.board), join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'))
+    const server = simulatedBoard('spillway-hex')
     const port = await server.listen()
     const id = await freshBuild(page, 'spillway-hex', 'Board', true)
     await page.goto(`${address}/builds/${id}/settings?view=board`)
@@ -178,10 +181,7 @@ test.describe('a board', () => {
   })
 
   test('is written from where it is told that it has other settings, in whichever stage', async ({ page }) => {
-    const server = new StandInServer(
-      factsOf(resolvePlan(demo('spillway-hex')).board),
-      join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'),
-    )
+    const server = simulatedBoard('spillway-hex')
     const port = await server.listen()
     const id = await freshBuild(page, 'spillway-hex', 'Stale', true)
     await page.goto(`${address}/builds/${id}/settings?view=board`)
@@ -204,10 +204,7 @@ test.describe('a board', () => {
   test('that restarts without end is told, rescued, and has its backup again; what it has is kept with the plan', async ({
     page,
   }) => {
-    const plan = resolvePlan(demo('spillway-hex'))
-    const file = join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json')
-    const habits = { loopsAt: { key: 'receiver.type', value: 'serial' } }
-    const server = new StandInServer(factsOf(plan.board), file, habits)
+    const server = simulatedBoard('spillway-hex', { loopsAt: { key: 'receiver.type', value: 'serial' } })
     const port = await server.listen()
     const id = await freshBuild(page, 'spillway-hex', 'Loop', true)
     await page.goto(`${address}/builds/${id}/settings?view=board`)
@@ -226,8 +223,7 @@ test.describe('a board', () => {
   })
 
   test('that is slow can be stopped', async ({ page }) => {
-    const plan = resolvePlan(demo('spillway-hex'))
-    const server = new StandInServer(factsOf(plan.board), join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'))
+    const server = simulatedBoard('spillway-hex')
     const port = await server.listen()
     // From the fourth value on it takes its time.
     let sets = 0
@@ -248,10 +244,7 @@ test.describe('a board', () => {
   })
 
   test('of another kind is recognised, and nothing is sent', async ({ page }) => {
-    const server = new StandInServer(
-      factsOf(resolvePlan(demo('culvert-scout')).board),
-      join(mkdtempSync(join(tmpdir(), 'standin-')), 'board.json'),
-    )
+    const server = simulatedBoard('culvert-scout')
     const port = await server.listen()
     const id = await freshBuild(page, 'spillway-hex', 'Wrong board', true)
     await page.goto(`${address}/builds/${id}/settings?view=board`)

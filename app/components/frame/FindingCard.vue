@@ -17,8 +17,6 @@ const build = useBuild()
 const move = useBoardMove()
 const names = useNames()
 const open = ref(false)
-/** The board has other settings than the plan: they can be written from wherever that is told. */
-const isStale = computed(() => finding.rule === 'SET-02' && !finding.fixes.length)
 const preview = ref<{ label: string; text: string }>()
 
 /** As many as are looked through at once; those that give something up stand last. */
@@ -26,12 +24,23 @@ const offered = computed(() =>
   fixes.offered.toSorted((a, b) => Number(a.outcome.givesUp) - Number(b.outcome.givesUp)).slice(0, 4),
 )
 
+const mostLooks = 25
+/** Tries a fix on a copy; once more where another question or edit came between, as long as it is pointed at. */
+async function lookedAt({ label, edit }: Fix) {
+  for (let turn = 0; turn < mostLooks && preview.value?.label === label; turn += 1) {
+    const seen = await build.preview(edit)
+    if (seen) return seen
+    await new Promise((done) => setTimeout(done, 200))
+  }
+  return undefined
+}
+
 /** Says what a fix would change, by trying it on a copy. */
 async function look(fix: Fix, { brings: price }: FixOutcome) {
   const words = { label: fix.label, text: 'working it out' }
   preview.value = words
   try {
-    const seen = await build.preview(fix.edit)
+    const seen = await lookedAt(fix)
     if (!seen) return
     const { settles, brings, moves } = seen
     // What is told otherwise than before counts as settled and brought.
@@ -107,7 +116,7 @@ async function apply(fix: Fix, isFresh: boolean) {
         <span v-if="(finding.fixes.length || finding.wants) && !offered.length" class="none">{{
           fixes.tried ? 'No single change fixes it.' : 'Trying the fixes.'
         }}</span>
-        <LazyWriteAgain v-if="isStale" />
+        <LazyWriteAgain v-if="finding.byWriting" />
         <button v-if="finding.severity !== 'stop'" class="why" :aria-expanded="reason !== undefined" @click="startAccepting">
           Accept
         </button>

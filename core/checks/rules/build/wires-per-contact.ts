@@ -67,14 +67,13 @@ function* check(context: CheckContext): Iterable<Report> {
     const onBoard = end.device === undefined && !context.resolved.pad(end.point)?.connector
     const most = contact?.wires ?? (onBoard ? holds(context, end, there) : Infinity)
     if (there.length <= most) continue
-    const wants = end.device === batteryId ? distributionWish(context) : undefined
     const where = `${endWords(context, end)}${contact ? ` (${contact.type})` : ''}`
     yield {
       severity: contact ? 'fix' : 'weigh',
       subjects: [...new Set(there.flatMap(aboutWire))],
       fact: `${there.length} wires meet at ${where}, which holds ${most === 1 ? 'one' : most === 0 ? 'none so thick' : most}: ${there.map(({ number }) => number).join(', ')}`,
       fixes: joinFixes(context, end, there, most),
-      ...(wants ? { wants } : {}),
+      wants: end.device === batteryId ? distributionWish(context) : undefined,
       ...causedBy(context, ...there),
     }
   }

@@ -35,11 +35,10 @@ export const mainWay: Rule = {
     reads: ['supplies', 'motor currents', 'wires'],
   },
   *check(context) {
-    const wants = distributionWish(context)
     const reports = supplyReports(context, 'PWR-12', ({ supply }) =>
       feedFixes(context, supply, suitingSources(context, supply), ({ label }) => `Feed it from ${label}`),
     )
-    for (const report of reports) yield wants ? { ...report, wants } : report
+    for (const report of reports) yield { ...report, wants: distributionWish(context) }
     yield* wayBack(context)
   },
 }

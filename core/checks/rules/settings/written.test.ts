@@ -26,7 +26,9 @@ describe('SET-02', () => {
     expect(factsOf(kept, 'SET-02')).toEqual([
       'the board, as last read, has 1 setting unlike the plan: Port 2: rate is 115200, wanted 9600',
     ])
+    expect(findingsOf(kept, 'SET-02')[0]).toMatchObject({ byWriting: true })
     const byHand = edited(kept, { type: 'board.kept', kept: null })
+    expect(findingsOf(byHand, 'SET-02')[0]).not.toHaveProperty('byWriting')
     expect(factsOf(byHand, 'SET-02')[0]).toMatch(
       /^Port 2.* was set to “.*115.200 baud.*”; the plan asks for “.*9.600 baud.*” now$/,
     )

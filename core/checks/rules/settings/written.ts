@@ -20,6 +20,7 @@ function* check({ resolved }: CheckContext): Iterable<Report> {
     yield {
       subjects: concerned.flatMap(({ about }) => about),
       fact: `the board, as last read, has ${unlike.length} setting${unlike.length === 1 ? '' : 's'} unlike the plan: ${words.join('; ')}${more}`,
+      byWriting: true,
     }
   }
   for (const step of steps.filter((each) => isOutdated(plan, each) && !concerned.includes(each)))
