@@ -23,7 +23,8 @@ const withMinus = (text: string) => text.replace(/^-/, minus)
 
 /** Writes a number with at most `digits` decimals and no trailing zeros: 1.5, −45. */
 export function plain(value: number, digits = 2): string {
-  return withMinus(String(Number(value.toFixed(digits))))
+  // Most figures are whole: writing decimals to drop them again is what an edit would feel.
+  return withMinus(String(Number.isInteger(value) ? value : Number(value.toFixed(digits))))
 }
 
 /** Writes a whole number in groups of three, parted by narrow spaces: 115 200. */
