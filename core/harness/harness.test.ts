@@ -11,6 +11,8 @@ import { crossingInBends } from './drawing/model'
 import {
   buildOrder,
   defaultLayers,
+  boxReach,
+  boxShapes,
   drawHarness,
   drawingFigures,
   massReport,
@@ -190,6 +192,19 @@ describe('drawHarness', () => {
     const drawing = drawn('spillway-hex')
     const labels = drawing.devices.flatMap(({ terminals }) => terminals.flatMap(({ badge }) => badge?.wire ?? []))
     expect([...labels, ...drawing.wires.map(({ wire }) => wire.id)].sort()).toEqual(wires.map(({ id }) => id).sort())
+  })
+
+  it('lets a pointer find a device by its labels, too', () => {
+    for (const box of drawn('spillway-hex').devices) {
+      const reach = boxReach(box)
+      const inReach = (x: number) => x >= reach.x && x <= reach.x + reach.width
+      expect([box.x, box.x + box.width].every(inReach), box.id).toBe(true)
+      for (const shape of boxShapes(box)) {
+        if (shape.role !== 'badge' || shape.as !== 'text') continue
+        const far = shape.x + (shape.anchor === 'end' ? -6.6 : 6.6) * shape.words.length
+        expect(inReach(far), `${box.id} ${shape.words}`).toBe(true)
+      }
+    }
   })
 
   it.each(measured)('crosses and bends no more than a layered layout of the same boxes and pads: %s %o', async (name, layers) => {

@@ -4,6 +4,7 @@ export { wiresOf } from './nets'
 export { throughJoints } from './through'
 export {
   boardShapes,
+  boxReach,
   boxShapes,
   defaultLayers,
   drawHarness,
@@ -21,6 +22,7 @@ export {
 } from './drawing'
 export type {
   Arrangement,
+  Between,
   DrawingFigures,
   DrawnBoard,
   DrawnBox,

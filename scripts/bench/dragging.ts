@@ -41,7 +41,7 @@ await allocate.waitFor({ timeout: 5000 }).then(
   () => undefined,
 )
 await page.goto(`${address}/builds/spillway-hex/harness`)
-const box = page.locator('[data-box="gnss"] rect')
+const box = page.locator('[data-box="gnss"] .box')
 await box.waitFor()
 await dragged('Spillway hex: time between frames while a device is dragged', box)
 

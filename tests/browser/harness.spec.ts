@@ -11,7 +11,7 @@ async function settled(page: Page) {
   let before = ''
   await expect(async () => {
     await expect(page.getByTestId('harness')).toHaveAttribute('aria-busy', 'false')
-    const now = JSON.stringify(await page.locator('[data-box="gnss"] rect').first().boundingBox())
+    const now = JSON.stringify(await page.locator('[data-box="gnss"] .box').first().boundingBox())
     const same = now === before
     before = now
     expect(same).toBe(true)
@@ -21,7 +21,7 @@ async function settled(page: Page) {
 test('a device is dragged, the wires follow, the place is kept and can be undone', async ({ page }) => {
   const id = await freshBuild(page, 'spillway-hex', 'Drawing', true)
   await page.goto(`${address}/builds/${id}/harness`)
-  const box = page.locator('[data-box="gnss"] rect')
+  const box = page.locator('[data-box="gnss"] .box')
   await expect(box).toBeVisible()
   await settled(page)
   const wire = page.locator('[data-wire="gnss.tx"] polyline').first()
@@ -45,7 +45,7 @@ test('a device is dragged, the wires follow, the place is kept and can be undone
 test('a drag that is broken off by Escape changes nothing, on the sheet and on the airframe', async ({ page }) => {
   const id = await freshBuild(page, 'spillway-hex', 'Broken off', true)
   await page.goto(`${address}/builds/${id}/harness`)
-  const box = page.locator('[data-box="gnss"] rect')
+  const box = page.locator('[data-box="gnss"] .box')
   await expect(box).toBeVisible()
   await settled(page)
   const wire = page.locator('[data-wire="gnss.tx"] polyline').first()

@@ -11,6 +11,7 @@ const {
   part = undefined,
   height = 0,
   after = true,
+  last = false,
 } = defineProps<{
   /** Above something else: the room that it had last is kept free for it under this name. */
   part?: string
@@ -18,8 +19,10 @@ const {
   height?: number
   /** It waits for this, too. */
   after?: boolean
+  /** It comes behind what else is deferred. */
+  last?: boolean
 }>()
-const due = useAfterPaint()
+const due = useAfterPaint(last ? 2 : 1)
 const shown = computed<boolean>((before) => before === true || (due.value && after))
 /** What is in it is loaded, too. */
 const there = ref(false)

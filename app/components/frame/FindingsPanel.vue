@@ -142,6 +142,7 @@ function pick(finding: Finding) {
 }
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: var(--space-3);
   padding: var(--space-4) var(--space-5);

@@ -2,6 +2,7 @@
 import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
 import {
   boardShapes,
+  boxReach,
   boxShapes,
   layerNames,
   padSize,
@@ -10,8 +11,10 @@ import {
   straightHeights,
   wireShapes,
   type DrawnBox,
+  type DrawnShape,
   type HarnessDrawing,
   type Layers,
+  type ShapeRole,
   type Wire,
 } from '#core/harness'
 import { useAfterPaint } from '~/composables/useAfterPaint'
@@ -44,8 +47,22 @@ const farLines = ({ title, width }: DrawnBox) => {
   return [first, second.length > room ? `${second.slice(0, room - 1)}…` : second]
 }
 
-/** Lines, boxes and names are painted first: small texts take as long as all these. */
+/** Lines, boxes and names are painted first: small texts take as long as all these, and so does what only a pointer needs. */
 const isPainted = useAfterPaint()
+const atFirst = new Set<ShapeRole>([
+  'board',
+  'hole',
+  'gap',
+  'break',
+  'board-name',
+  'edge',
+  'core',
+  'box',
+  'title',
+  'picture',
+  'dot',
+])
+const soFar = (shapes: DrawnShape[]) => (isPainted.value ? shapes : shapes.filter(({ role }) => atFirst.has(role)))
 
 const line = (points: { x: number; y: number }[]) => points.map(({ x, y }) => `${x},${y}`).join(' ')
 const board = computed(() => drawing.board)
@@ -170,7 +187,7 @@ function allBack() {
       <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Zoom out" @click="zoom(0.8)" />
       <v-btn :icon="mdiFitToPageOutline" aria-label="Show all" @click="fit" />
     </div>
-    <div class="status no-print">
+    <div class="status no-print" :class="{ stays: far && !improving && !picked }">
       <span class="quiet" role="status">{{ status }}</span>
       <template v-if="improving">
         <v-progress-linear :model-value="progress * 100" class="progress" color="primary" aria-label="Progress of the layout" />
@@ -202,11 +219,18 @@ function allBack() {
       @pointercancel="onUp"
       @keydown="walk"
     >
-      <g :style="{ '--far-name': far ? `${1.2 * far}px` : undefined }"><DrawnShapes :shapes="boardShapes(board)" /></g>
+      <g :style="{ '--far-name': far ? `${1.2 * far}px` : undefined }"><DrawnShapes :shapes="soFar(boardShapes(board))" /></g>
       <g
         v-for="drawn in drawing.wires"
         :key="drawn.wire.id"
-        v-memo="[drawing.arrangement, drawn.wire, line(drawn.points), look(`wire:${drawn.wire.id}`), isFaded(drawn.wire)]"
+        v-memo="[
+          drawing.arrangement,
+          drawn.wire,
+          line(drawn.points),
+          look(`wire:${drawn.wire.id}`),
+          isFaded(drawn.wire),
+          isPainted,
+        ]"
         class="wire"
         :class="{
           chosen: selection.lit.has(`wire:${drawn.wire.id}`),
@@ -215,11 +239,11 @@ function allBack() {
         :data-wire="drawn.wire.id"
         @click="selection.select(`wire:${drawn.wire.id}`)"
       >
-        <polyline class="reach" :points="line(drawn.points)" />
-        <DrawnShapes :shapes="wireShapes(drawn)" />
+        <polyline v-if="isPainted" class="reach" :points="line(drawn.points)" />
+        <DrawnShapes :shapes="soFar(wireShapes(drawn))" />
       </g>
       <PadMark
-        v-for="pad in board.pads"
+        v-for="pad in isPainted ? board.pads : board.pads.filter(({ used }) => used)"
         :key="pad.id"
         v-memo="[drawing.arrangement, board.x, board.y, look(`pad:${pad.id}`)]"
         :x="board.x + pad.x"
@@ -237,7 +261,7 @@ function allBack() {
       <g
         v-for="box in drawing.devices"
         :key="box.id"
-        v-memo="[drawing.arrangement, box.x, box.y, box.side, look(`device:${box.id}`), isFar(box.id), far]"
+        v-memo="[drawing.arrangement, box.x, box.y, box.side, look(`device:${box.id}`), isFar(box.id), far, isPainted]"
         :class="{ chosen: selection.lit.has(`device:${box.id}`), faded: isFar(box.id) }"
         class="device"
         tabindex="0"
@@ -253,7 +277,8 @@ function allBack() {
         @pointerenter="point(box)"
         @pointerleave="point(undefined)"
       >
-        <DrawnShapes :shapes="boxShapes(box)" />
+        <rect v-if="isPainted" class="whole" v-bind="boxReach(box)" />
+        <DrawnShapes :shapes="soFar(boxShapes(box))" />
         <text
           v-for="(words, index) in far ? farLines(box) : []"
           :key="index"
@@ -309,10 +334,19 @@ function allBack() {
 .status .v-btn {
   pointer-events: auto;
 }
+/* What is said for as long as the drawing is small keeps out of it: beside a high one, below a wide one. */
+.status.stays {
+  left: var(--space-4);
+  max-width: 118px;
+  transform: none;
+  white-space: normal;
+}
 /* On a narrow one the drawing is higher than the window: what is said stands above it. */
 @media (max-width: 900px) {
-  .status {
+  .status,
+  .status.stays {
     position: static;
+    max-width: none;
     transform: none;
     white-space: normal;
   }
@@ -352,7 +386,7 @@ function allBack() {
   font-size: var(--far-name, var(--text-head));
 }
 @media screen {
-  .bare :deep(:is(.label, .model, .board-note, .terminal, .code, .badge)) {
+  .bare :deep(.label) {
     display: none;
   }
   .far :deep(:is(.label, .title, .picture, .model, .board-note, .terminal, .code, .badge)) {
@@ -380,6 +414,9 @@ function allBack() {
   fill: none;
   stroke: transparent;
   stroke-width: 8;
+}
+.whole {
+  fill: transparent;
 }
 .wire {
   cursor: pointer;

@@ -3,6 +3,7 @@ import { mdiLock } from '@mdi/js'
 import type { Wire, WireEnd } from '#core/harness'
 import { idIn, readFigure, type WireOverride } from '#core/plan'
 import { figure, wireColours, type WireColour } from '#core/units'
+import { useAfterPaint } from '~/composables/useAfterPaint'
 import { useSorted } from '~/composables/useSorted'
 import { useNames } from '~/composables/useNames'
 import { useBuild } from '~/stores/build'
@@ -28,6 +29,9 @@ const { sorting, sorted: rows } = useSorted(() => wires.filter((wire) => shown.v
   gauge: ({ gauge }) => gauge,
   length: ({ length }) => length,
 })
+/** Rows that may be in sight are painted first. */
+const isPainted = useAfterPaint()
+const soFar = computed(() => (isPainted.value ? rows.value : rows.value.slice(0, 24)))
 const colours = Object.entries(wireColours).map(([value, { name }]) => ({
   value: value as WireColour,
   title: `${value} ${name}`,
@@ -119,7 +123,7 @@ watch(
     </thead>
     <tbody>
       <tr
-        v-for="wire in rows"
+        v-for="wire in soFar"
         :key="wire.id"
         :data-wire="wire.id"
         :class="{ lit: selection.lit.has(`wire:${wire.id}`), omitted: wire.omitted }"

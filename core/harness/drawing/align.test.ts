@@ -15,6 +15,7 @@ const block = (height: number, at: number): Block => ({
   width: 100,
   height,
   side: 'left',
+  channel: 'left',
   x: 0,
   y: 0,
 })

@@ -1,7 +1,7 @@
 import { edgeOf } from '../../catalogue'
 import type { ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
-import { grid, layerOf, letters, type DrawnBox, type DrawnTerminal, type Layers, type Side } from './model'
+import { grid, layerOf, letters, type DrawnBox, type Brim, type DrawnTerminal, type Layers, type Side } from './model'
 
 export interface Row {
   point: string
@@ -20,7 +20,12 @@ export interface Block {
   badges: Row[]
   width: number
   height: number
+  /** Where its wires leave it for: the other side of the edge they leave by. */
   side: Side
+  /** The channel its wires go through. */
+  channel: Side
+  /** Above or below the board, between the columns; in a column when missing. */
+  between?: Brim
   x: number
   y: number
 }
@@ -48,6 +53,7 @@ export function blocksOf(resolved: ResolvedPlan, wires: Wire[], layers: Layers):
         width: widthOf(fitted.instance.name, rows, badges),
         height,
         side: 'left',
+        channel: 'left',
         x: 0,
         y: 0,
       }
@@ -122,7 +128,7 @@ export function placeColumns(
       pull(group) < 0 ? 'left' : pull(group) > 0 ? 'right' : size(columns.left) <= size(columns.right) ? 'left' : 'right'
     const other: Side = wanted === 'left' ? 'right' : 'left'
     const side = size(columns[wanted]) + size(group) > most && size(columns[other]) < size(columns[wanted]) ? other : wanted
-    for (const block of group) columns[side].push({ ...block, side })
+    for (const block of group) columns[side].push({ ...block, side, channel: side })
   }
   for (const side of ['left', 'right'] as const) {
     const own = new Map(
@@ -167,16 +173,22 @@ function heightFrom(
  * above it first, then pads as one meets them going round the board, then devices
  * below. The nearer device lies further out and two wires to one device are
  * mirrored in it, so that the wires nest.
+ * Between the columns it is the pads the other way round: the row next to the board
+ * has the way that turns first.
  * @param others ids of the devices on this side, from the top
  */
 export function sortRows(block: Block, resolved: ResolvedPlan, side: Side, others: string[]): Row[] {
   const place = others.indexOf(block.id)
+  const turned = block.between ? -1 : 1
   const key = ({ wire, point }: Row): [number, number] => {
     const arriving = wire.to.device === block.id && wire.to.point === point
     const device = arriving ? wire.from.device : wire.to.device
     if (device === undefined) {
       const pad = resolved.pad(wire.to.point)
-      return [pad ? heightFrom(edgeOf(pad, resolved.board.outline), pad, resolved.board.outline, side) : middle, 0]
+      return [turned * (pad ? heightFrom(edgeOf(pad, resolved.board.outline), pad, resolved.board.outline, side) : middle), 0]
+    }
+    if (block.between && others.includes(device)) {
+      return [others.indexOf(device) + (block.between === 'top' ? -2 : 1) * beyondPads, 0]
     }
     const off = others.indexOf(device) - place
     if (!others.includes(device) || off === 0) return [middle, 0]

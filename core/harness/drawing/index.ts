@@ -10,6 +10,7 @@ import {
   crossingInBends,
   unreadCost,
   type Arrangement,
+  type Between,
   defaultLayers,
   grid,
   layerOf,
@@ -20,12 +21,13 @@ import {
   type Room,
   type Side,
 } from './model'
-import { Router } from './route'
+import { fitsBetween, Router } from './route'
 import { Sketch, type Sketched } from './sketch'
 
 export { defaultLayers, layerNames, paperRoom, roomOf, smallestText } from './model'
 export type {
   Arrangement,
+  Between,
   DrawnBoard,
   DrawnBox,
   DrawnPad,
@@ -38,7 +40,7 @@ export type {
   Room,
   SheetWish,
 } from './model'
-export { boardShapes, boxShapes, padLabel, padSize, wireShapes } from './shapes'
+export { boardShapes, boxReach, boxShapes, padLabel, padSize, wireShapes } from './shapes'
 export type { DrawnShape, ShapeRole } from './shapes'
 export { labelSide } from './board'
 export { straightHeights } from './snap'
@@ -154,12 +156,17 @@ export class Sheet {
     })
   }
 
+  /** Whether devices may stand above and below the board. */
+  private get hasRoomBetween(): boolean {
+    return fitsBetween(this.boxWidth + this.badge, this.shape.width)
+  }
+
   private searchFrom(last?: Arrangement): Parameters<typeof searchArrangement> {
     const groups = groupsOf(this.blocks, this.lines).map((group) => group.map(({ id }) => id))
     const own = this.starts()
     const starts = [...(last ? [last] : []), ...own, ...this.sketched([...own, ...own], 1)]
     const tries = Math.round(triesPerSheet / Math.max(1, this.lines.length, this.blocks.length))
-    return [starts, (arrangement) => this.look(arrangement), groups, tries]
+    return [starts, (arrangement) => this.look(arrangement), { groups, between: this.hasRoomBetween }, tries]
   }
 
   /** Arrangements that promise few crossings, told from the order of devices alone. */
@@ -178,6 +185,7 @@ export class Sheet {
       crossed,
       rows: new Map(all.map(({ id, rows }) => [id, rows.map(({ wire }) => wire.id)])),
       round: ways.round,
+      tooHigh: this.room !== undefined && height > this.room.height && height / this.room.height > width / this.room.width,
     }
   }
 
@@ -212,6 +220,8 @@ export class Sheet {
     const { shape, router } = this
     const columns = this.columns(arrangement)
     const all = [...columns.left, ...columns.right]
+    const between = this.between(arrangement)
+    all.push(...between)
     for (const side of ['left', 'right'] as const) {
       const places = columns[side].map((block) => this.placesOf(block))
       alignColumn(columns[side], places, shape.height, this.beyond).forEach((y, at) => (columns[side][at]!.y = y))
@@ -219,7 +229,7 @@ export class Sheet {
     let ways = router.plan(all, arrangement.round)
     const leftX = -ways.width.left - this.boxWidth
     const rightX = shape.width + ways.width.right
-    for (const block of all) block.x = block.side === 'left' ? leftX : rightX
+    for (const block of all) if (!block.between) block.x = block.side === 'left' ? leftX : rightX
     const upper = Math.min(ways.top, ...all.map(({ y }) => y))
     const lower = Math.max(ways.bottom, ...all.map(({ y, height }) => y + height))
     const origin = { x: grid.padding + this.badge - leftX, y: grid.padding - upper }
@@ -236,7 +246,7 @@ export class Sheet {
 
   /** Rows of a block in order, the same array for the same order. */
   private rowsOf(block: Block, { left, right, rows: orders }: Arrangement, side: Side): Row[] {
-    const alone = `${block.id} ${side}`
+    const alone = `${block.id} ${side} ${block.between ?? ''}`
     const order = orders?.[block.id]
     const known = order ? undefined : this.rows.get(alone)
     if (known) return known
@@ -267,8 +277,26 @@ export class Sheet {
       block.x = x - origin.x
       block.y = y - origin.y
       block.side = block.x + block.width / 2 < this.shape.width / 2 ? 'left' : 'right'
+      block.channel = block.side
+      delete block.between
     }
     return dragged.length > 0
+  }
+
+  /** Who stands between the columns, where there is room for anyone. */
+  private standingBetween({ between = [] }: Arrangement): Between[] {
+    return this.hasRoomBetween ? between : []
+  }
+
+  /** Blocks between the columns, far off until lanes are laid: they stand beyond those. */
+  private between(arrangement: Arrangement): Block[] {
+    return this.standingBetween(arrangement).flatMap(({ id, brim, side: channel }) => {
+      const known = this.blocks.find((block) => block.id === id)
+      if (!known) return []
+      const side: Side = channel === 'left' ? 'right' : 'left'
+      const block: Block = { ...known, side, channel, between: brim, y: brim === 'top' ? -farOff : this.shape.height + farOff }
+      return [{ ...block, rows: this.rowsOf(block, arrangement, channel) }]
+    })
   }
 
   /** Blocks in their columns; such as the arrangement does not know stand at the end of the shorter one. */
@@ -276,11 +304,12 @@ export class Sheet {
     const { left, right } = arrangement
     const copy = (side: Side) => (id: string) => {
       const block = this.blocks.find((block) => block.id === id)
-      return block ? [{ ...block, rows: this.rowsOf(block, arrangement, side), side }] : []
+      return block ? [{ ...block, rows: this.rowsOf(block, arrangement, side), side, channel: side }] : []
     }
+    const between = this.standingBetween(arrangement).map(({ id }) => id)
     const columns = { left: left.flatMap(copy('left')), right: right.flatMap(copy('right')) }
     for (const { id } of this.blocks) {
-      if (left.includes(id) || right.includes(id)) continue
+      if (left.includes(id) || right.includes(id) || between.includes(id)) continue
       const side: Side = columnHeight(columns.left) <= columnHeight(columns.right) ? 'left' : 'right'
       columns[side].push(...copy(side)(id))
     }
@@ -294,6 +323,8 @@ const triesPerSheet = 14_000
 const sketchesPerSheet = 120_000
 /** So many of them are looked at more closely. */
 const mostSketches = 60
+/** Beyond any lane. */
+const farOff = 10_000
 /** Two wires on each other are as bad as so many bends. */
 const overlapInBends = 40
 

@@ -24,13 +24,20 @@ export const clearance = grid.stub + grid.lane
  * the same way the one from farther off takes the farther lane, so that they do
  * not cross.
  * @param rows heights of all rows on each side, to be kept clear of
+ * @param reach how far beyond the board a lane may be level with its row
  */
-export function layLanes(requests: LaneRequest[], boardHeight: number, rows: Record<Side, number[]>): Map<string, number> {
+export function layLanes(
+  requests: LaneRequest[],
+  boardHeight: number,
+  rows: Record<Side, number[]>,
+  reach: Record<Brim, number> = { top: Infinity, bottom: Infinity },
+): Map<string, number> {
   const heights = new Map<string, number>()
   const straight: LaneRequest[] = []
   const beyond = ({ brim, row }: LaneRequest) => (brim === 'top' ? -row : row - boardHeight)
   for (const request of [...requests].sort((a, b) => beyond(a) - beyond(b))) {
-    if (beyond(request) < clearance || straight.some((other) => meet(request, other))) continue
+    const off = beyond(request)
+    if (off < clearance || off > reach[request.brim] || straight.some((other) => meet(request, other))) continue
     straight.push(request)
     heights.set(request.id, request.row)
   }

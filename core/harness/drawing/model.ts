@@ -115,13 +115,29 @@ export type Side = 'left' | 'right'
 /** Over the top or under the bottom of the board. */
 export type Brim = 'top' | 'bottom'
 
+/** A device that stands between the columns, above or below the board, and faces the channel of a side. */
+export interface Between {
+  id: string
+  brim: Brim
+  side: Side
+}
+
 /** Which devices stand left and right of the board, from the top. */
 export interface Arrangement extends Record<Side, string[]> {
+  /** Devices between the columns, those next to the board first. */
+  between?: Between[]
   /** Wires of a device in the order of its rows, where it is not that of their pads. */
   rows?: Record<string, string[]>
   /** Wires that go round the board another way than they would by themselves. */
   round?: Record<string, Brim>
 }
+
+/** The devices in the order in which they stand: left, right, between. */
+export const standing = ({ left, right, between = [] }: Arrangement): string[] => [
+  ...left,
+  ...right,
+  ...between.map(({ id }) => id),
+]
 
 /** What is drawn of a harness, and what it is drawn for. */
 export interface SheetWish {

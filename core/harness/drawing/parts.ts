@@ -1,7 +1,7 @@
 import type { ResolvedPlan } from '../../plan'
 import type { Wire } from '../wires'
 import { Sheet } from './index'
-import { fitsIn, type Arrangement, type HarnessDrawing, type Layers, type Room } from './model'
+import { fitsIn, standing, type Arrangement, type HarnessDrawing, type Layers, type Room } from './model'
 
 /** One sheet of a harness: all of it, or the wires of some devices. */
 export interface HarnessPart {
@@ -49,7 +49,7 @@ function sheetsOfSome(
   }
   const parts: HarnessPart[] = []
   const owners = new Set(wires.filter(({ omitted }) => !omitted).map(ownerOf))
-  for (const id of [...arrangement.left, ...arrangement.right].filter((each) => owners.has(each))) {
+  for (const id of standing(arrangement).filter((each) => owners.has(each))) {
     const last = parts.at(-1)
     const more = last && [...last.devices!, id]
     const drawing = more && drawnOf(more)

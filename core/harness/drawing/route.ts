@@ -85,7 +85,8 @@ export class Router {
     const byId = new Map(blocks.map((block) => [block.id, block]))
     const { requests, uprights } = this.requests(byId, brims)
     const rows = { left: rowsOf(blocks, 'left'), right: rowsOf(blocks, 'right') }
-    const lanes = layLanes(requests, this.shape.height, rows)
+    const lanes = layLanes(requests, this.shape.height, rows, reachOf(requests, blocks))
+    standBetween(blocks, [...lanes.values()], this.shape)
     const offsets = this.offsets(byId, lanes, uprights)
     const passages = this.wires.flatMap((wire) => this.passages(wire, byId, lanes, uprights, offsets.get(wire.id) ?? 0))
     const tracks = new Map<Passage, number>()
@@ -116,7 +117,7 @@ export class Router {
         return passagePoints(passage, passage.side === 'left' ? -off : this.shape.width + off)
       })
       const points = tidy(second ? [...first!, ...second.reverse()] : first!)
-      const out = parts[0]!.side === 'left' ? 1 : -1
+      const out = parts[0]!.block.side === 'left' ? 1 : -1
       return [{ wire, points, label: { x: points[0]!.x + out * 36, y: points[0]!.y } }]
     })
   }
@@ -129,12 +130,13 @@ export class Router {
       const block = byId.get(wire.from.device!)
       const row = block && heightOf(block, wire, wire.from.point)
       if (!block || row === undefined) continue
-      const { side } = block
+      const { channel: side } = block
       if (wire.to.device) {
         const other = byId.get(wire.to.device)
         const there = other && heightOf(other, wire, wire.to.point)
-        if (!other || there === undefined || other.side === side) continue
-        const brim = brims[wire.id] ?? (row + there < this.shape.height ? 'top' : 'bottom')
+        if (!other || there === undefined || other.channel === side) continue
+        const own = block.between ?? other.between ?? (row + there < this.shape.height ? 'top' : 'bottom')
+        const brim = brims[wire.id] ?? own
         requests.push({ id: wire.id, side, across: side === 'left' ? Infinity : -Infinity, brim, row })
         continue
       }
@@ -192,7 +194,7 @@ export class Router {
       if (!block || row === undefined || escape?.points.length !== 2) continue
       const { y } = exitOf(escape.points)
       const lane = lanes.get(wire.id)
-      const order = lane === undefined ? row : this.turning(escape.edge, block.side, lane, uprights.x.get(wire.id))
+      const order = lane === undefined ? row : this.turning(escape.edge, block.channel, lane, uprights.x.get(wire.id))
       const straight = lane === undefined && row === y
       byPad.set(wire.to.point, [...(byPad.get(wire.to.point) ?? []), { id: wire.id, order, straight }])
     }
@@ -225,7 +227,7 @@ export class Router {
     const block = byId.get(wire.from.device!)
     const row = block && heightOf(block, wire, wire.from.point)
     if (!block || row === undefined) return []
-    const { side } = block
+    const { channel: side } = block
     const lane = lanes.get(wire.id)
     if (wire.to.device) return betweenDevices(wire, block, byId.get(wire.to.device), lane)
     const escape = this.escapes.get(wire.to.point)
@@ -240,7 +242,7 @@ export class Router {
       block,
       other: undefined,
       before,
-      run: { ends: [atDevice(row), { y, at: 'board' }] },
+      run: { ends: [endAt(block, row), { y, at: 'board' }] },
     })
     if (lane === undefined) return [enter(exit.y, points)]
     if (edge === 'top' || edge === 'bottom') return [enter(lane, [...points, { x: exit.x, y: lane }])]
@@ -253,15 +255,17 @@ function betweenDevices(wire: Wire, block: Block, other: Block | undefined, lane
   const start = heightOf(block, wire, wire.from.point)
   const end = other && heightOf(other, wire, wire.to.point)
   if (!other || start === undefined || end === undefined) return []
-  const { side } = block
-  if (lane === undefined) return [{ wire, side, block, other, before: [], run: { ends: [atDevice(start), atDevice(end)] } }]
+  const { channel: side } = block
+  if (lane === undefined) {
+    return [{ wire, side, block, other, before: [], run: { ends: [endAt(block, start), endAt(other, end)] } }]
+  }
   const half = (of: Block, y: number): Passage => ({
     wire,
-    side: of.side,
+    side: of.channel,
     block: of,
     other: undefined,
     before: [],
-    run: { ends: [atDevice(y), { y: lane, at: 'board' }] },
+    run: { ends: [endAt(of, y), { y: lane, at: 'board' }] },
   })
   return [half(block, start), half(other, end)]
 }
@@ -276,7 +280,8 @@ const uprightStep = 4
 /** From the board's edge to the first track of a channel. */
 const firstTrack = grid.stub + grid.track
 
-const atDevice = (y: number): RunEnd => ({ y, at: 'device' })
+/** Who stands between the columns comes into the channel from the board's side. */
+const endAt = ({ between }: Block, y: number): RunEnd => ({ y, at: between ? 'board' : 'device' })
 const exitOf = (points: Point[]): Point => points.at(-1)!
 
 /** Over the top or under the bottom: where the row lies, or else the shorter way. */
@@ -292,8 +297,41 @@ function heightOf(block: Block, wire: Wire, point: string): number | undefined {
 }
 
 function rowsOf(blocks: Block[], side: Side): number[] {
-  return blocks.filter((block) => block.side === side).flatMap((block) => block.rows.map((_, at) => rowY(block, at)))
+  const column = blocks.filter(({ channel, between }) => channel === side && !between)
+  return column.flatMap((block) => block.rows.map((_, at) => rowY(block, at)))
 }
+
+/** How far from the board lanes may be that are level with a row: short of who stands between the columns. */
+function reachOf(requests: LaneRequest[], blocks: Block[]): Record<Brim, number> {
+  const reach = (brim: Brim) =>
+    blocks.some(({ between }) => between === brim)
+      ? clearance + requests.filter((request) => request.brim === brim).length * grid.lane
+      : Infinity
+  return { top: reach('top'), bottom: reach('bottom') }
+}
+
+/** Puts devices between the columns beyond the lanes, one after the other. */
+function standBetween(blocks: Block[], lanes: number[], { width, height }: Pick<DrawnBoard, 'width' | 'height'>): void {
+  let upper = Math.min(0, ...lanes)
+  let lower = Math.max(height, ...lanes)
+  for (const block of blocks) {
+    if (!block.between) continue
+    block.x = block.channel === 'left' ? setBack : width - setBack - block.width
+    if (block.between === 'top') upper = block.y = upper - betweenGap - block.height
+    else {
+      block.y = lower + betweenGap
+      lower = block.y + block.height
+    }
+  }
+}
+
+/** Whether boxes of a width have room between the columns. */
+export const fitsBetween = (boxes: number, board: number): boolean => setBack + boxes <= board
+
+/** From the board's edge to who stands between the columns: as much as labels of its wires take. */
+const setBack = grid.label - firstTrack
+/** From the last lane, and from each other. */
+const betweenGap = 2 * grid.gap
 
 /** From the device along its row, up or down the track, and on to the board or the other device. */
 function passagePoints({ block, other, before, run }: Passage, x: number): Point[] {

@@ -126,6 +126,14 @@ export function boxShapes(box: DrawnBox): DrawnShape[] {
   ]
 }
 
+/** A device with what is told beside it, so that a pointer finds both as one. */
+export function boxReach({ x, y, width, height, terminals }: DrawnBox): Record<'x' | 'y' | 'width' | 'height', number> {
+  const signs = terminals.map(({ badge }) => (badge ? badgeWords(badge).length : 0))
+  const beside = Math.max(0, ...signs) && 7 + Math.ceil(Math.max(...signs) * letters.small)
+  const isLeft = terminals.some((terminal) => terminal.badge && terminal.x === x)
+  return { x: isLeft ? x - beside : x, y, width: width + beside, height }
+}
+
 /** Width that a picture takes beside a name. */
 const pictureRoom = 13
 

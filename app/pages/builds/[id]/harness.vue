@@ -85,7 +85,7 @@ const isWired = computed(() => wires.value.some((wire) => wire.kind === 'signal'
           @stop="settle"
         />
         <p v-else class="pa-6 quiet">Drawing it.</p>
-        <DeferredPart v-if="drawing"><WireTable :wires /></DeferredPart>
+        <DeferredPart v-if="drawing" last><WireTable :wires /></DeferredPart>
       </template>
       <component :is="part" v-else />
     </AnalysisScope>
