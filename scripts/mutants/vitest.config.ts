@@ -6,9 +6,10 @@ import base from '../../vitest.config'
 /** Tests in the folders of what was changed first, then the quickest: most changes are noticed there, and the long ones need not run. */
 class NearestFirst extends BaseSequencer {
   override sort(files: TestSpecification[]) {
-    const { root, related = [] } = this.ctx.config
-    const folders = related.flatMap((file) => {
-      const names = dirname(relative(root, file)).split(sep)
+    const { root } = this.ctx.config
+    const changed = process.env.MUTANTS_FILE ? [process.env.MUTANTS_FILE] : []
+    const folders = changed.flatMap((file) => {
+      const names = dirname(file).split(sep)
       return names.map((_, depth) => names.slice(0, depth + 1).join(sep) + sep)
     })
     const rank = ({ project, moduleId }: TestSpecification) => {
@@ -21,4 +22,6 @@ class NearestFirst extends BaseSequencer {
   }
 }
 
-export default mergeConfig(base, { test: { sequence: { sequencer: NearestFirst } } })
+const setupFiles = process.env.MUTANTS_RAN ? ['scripts/mutants/marks.setup.ts'] : []
+
+export default mergeConfig(base, { test: { setupFiles, sequence: { sequencer: NearestFirst } } })
