@@ -90,6 +90,15 @@ export const bodies = {
     arrangement: Joi.object({
       left: boxes.required(),
       right: boxes.required(),
+      between: Joi.array()
+        .items(
+          Joi.object({
+            id: Joi.string().max(100).required(),
+            brim: Joi.string().valid('top', 'bottom').required(),
+            side: Joi.string().valid('left', 'right').required(),
+          }),
+        )
+        .max(500),
       rows: Joi.object()
         .pattern(Joi.string().max(100), Joi.array().items(Joi.string().max(160)).max(200))
         .max(500),
