@@ -35,6 +35,19 @@ describe('LVL-03', () => {
       { severity: 'fix', fact: 'W1 holds MOTOR of Esc to ground, at pad GND (top, 1st)' },
     ])
   })
+  it('does not stop at an input that bears just the volts it is held at', () => {
+    const bearing = (maxIn: number) =>
+      edited(
+        tiny({
+          pads: { M1: [{ as: 'pulse', of: 't1' }] },
+          devices: { esc: { needs: { motor: { kind: 'pulse' } }, terminals: { motor: { maxIn } } } },
+          at: { 'esc/motor': 'pad:M1' },
+        }),
+        { type: 'wire.set', wire: 'esc.motor', set: { end: 'pad:P-v5' } },
+      )
+    expect(findingsOf(bearing(5), 'LVL-03')).toMatchObject([{ severity: 'fix' }])
+    expect(findingsOf(bearing(4.99), 'LVL-03')).toMatchObject([{ severity: 'stop' }])
+  })
   it('stops at an output that works against a supply', () => {
     expect(findingsOf(moved('gnss.tx', 'pad:P-v5'), 'LVL-03')).toMatchObject([{ severity: 'stop' }])
     expect(findingsOf(moved('gnss.tx', 'terminal:esc/vcc'), 'LVL-03')).toMatchObject([
