@@ -7,7 +7,7 @@ const layers = [
   ['plan'],
   ['electrics'],
   ['schema', 'links'],
-  ['suitability'],
+  ['suitability', 'entry'],
   ['flight', 'controls'],
   ['allocation', 'harness', 'settings', 'modules'],
   ['display', 'lights'],

@@ -16,7 +16,9 @@ export type {
   SerialPort,
   Timer,
 } from './board'
-export { characterFormats, measures } from './fields/common'
+export { characterFormats, measures, originWords } from './fields/common'
+export { openOrigins, originAt, withOrigins } from './origins'
+export type { Origin, Origins } from './origins'
 export type { Differences } from './fields/common'
 export { boardFields, pinUses } from './fields/board'
 export type { PinRole, PinUse } from './fields/board'

@@ -1,7 +1,7 @@
 import { contactOf } from './contacts'
 
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 4, device: 9, protocol: 3 } as const
+export const definitionSchemas = { board: 5, device: 10, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -17,6 +17,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
       everywhere(board, ['revisions', 'firmwares'], (part) =>
         withPart(withPart(part, 'connectors', eachPart(contactByName)), 'i2c', eachPart(busByName)),
       ),
+    // It may say where its figures are from, and that its drawing is a sketch.
+    (board) => board,
   ],
   device: [
     (device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) }),
@@ -31,6 +33,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     (device) => everywhere(device, ['variants'], (part) => traitsByName(part, device.class)),
     // What reaches the board when the signal is lost was known by the id of a setting and the words of its values.
     (device) => everywhere(device, ['variants'], (part) => withPart(part, 'settings', eachPart(lossByName))),
+    // It may say where its figures are from.
+    (device) => device,
   ],
   protocol: [
     ({ frame, ...protocol }) => (frame === undefined ? protocol : { ...protocol, format: frame }),

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import {
+  limits,
   measures,
   pinUses,
   type BoardDefinition,
@@ -12,10 +13,11 @@ import {
 import { InputError } from './error'
 import { idPattern } from './parts'
 
-/** Columns of a pad table; side, pin and functions may be empty. */
-export const padColumns = ['pad', 'x', 'y', 'side', 'pin', 'functions'] as const
+/** Columns of a pad table; all but the id and the place may be empty. */
+export const padColumns = ['pad', 'label', 'x', 'y', 'side', 'pin', 'functions', 'output', 'connector', 'contact'] as const
 
-type Row = Record<(typeof padColumns)[number], string>
+/** One pad as a row of such a table. */
+export type PadTableRow = Record<(typeof padColumns)[number], string>
 type Problem = InputError['problems'][number]
 
 /** `pulse:tim3/2@d1s4`, `analog<=3.3`, `analog<=3.3=current`, `receiver-channel/5`: use, owner, channel, DMA stream, highest input, what it measures. */
@@ -33,7 +35,7 @@ type PinPart = Omit<Pin, 'id'>
  * @throws InputError naming rows and columns
  */
 export function withPadTable(board: BoardDefinition, text: string): BoardDefinition {
-  const { data, meta } = Papa.parse<Row>(text.trim(), {
+  const { data, meta } = Papa.parse<PadTableRow>(text.trim(), {
     header: true,
     skipEmptyLines: 'greedy',
     transformHeader: (name) => name.trim().toLowerCase(),
@@ -44,9 +46,19 @@ export function withPadTable(board: BoardDefinition, text: string): BoardDefinit
       { place: 'row 1', message: `there is no column ${missing.join(', ')}; expected ${padColumns.join(', ')}` },
     ])
   }
-  if (data.length > 400) throw new InputError([{ place: `row ${data.length + 1}`, message: 'a board has up to 400 pads' }])
+  return withPadRows(board, data, 2)
+}
+
+/**
+ * The same of rows that are read already.
+ * @param first the number of the first row, as it is told where something is wrong
+ * @throws InputError naming rows and columns
+ */
+export function withPadRows(board: BoardDefinition, rows: readonly Partial<PadTableRow>[], first = 1): BoardDefinition {
+  if (rows.length > limits.pads)
+    throw new InputError([{ place: `row ${limits.pads + first}`, message: `a board has up to ${limits.pads} pads` }])
   const reader = new TableReader(board)
-  data.forEach((row, at) => reader.row(row, at + 2))
+  rows.forEach((row, at) => reader.row(row, at + first))
   return reader.finished()
 }
 
@@ -66,8 +78,8 @@ class TableReader {
     }
   }
 
-  row(row: Row, number: number): void {
-    const cell = (column: keyof Row) => (row[column] ?? '').trim()
+  row(row: Partial<PadTableRow>, number: number): void {
+    const cell = (column: keyof PadTableRow) => (row[column] ?? '').trim()
     const complain = (column: string, message: string) => void this.problems.push({ place: `row ${number}, ${column}`, message })
     const id = cell('pad').replace(/[^A-Za-z0-9_-]/g, '_')
     if (!idPattern.test(id)) return complain('pad', `"${cell('pad')}" is not a name: letters, digits, - and _, up to 40`)
@@ -84,13 +96,25 @@ class TableReader {
       .filter(Boolean)
     const base = {
       ...this.board.pads[id],
-      label: this.board.pads[id]?.label ?? cell('pad'),
+      label: cell('label') || (this.board.pads[id]?.label ?? cell('pad')),
       x: place('x'),
       y: place('y'),
       side,
     } as PadPart
     delete base.pin
     delete base.rail
+    const count = (column: 'output' | 'contact', key: 'output' | 'position') => {
+      if (row[column] === undefined) return
+      delete base[key]
+      if (cell(column) !== '' && !/^\d{1,2}$/.test(cell(column))) complain(column, `"${cell(column)}" is not a number`)
+      else if (cell(column) !== '') base[key] = Number(cell(column))
+    }
+    count('output', 'output')
+    count('contact', 'position')
+    if (row.connector !== undefined) {
+      delete base.connector
+      if (cell('connector')) base.connector = cell('connector')
+    }
     const supply = words.find((word) => word.startsWith('supply'))
     if (words.includes('ground')) this.pads[id] = { ...base, kind: 'ground' }
     else if (supply) this.pads[id] = { ...base, kind: 'supply', rail: supply.split(':')[1] }
@@ -176,9 +200,10 @@ function plainPort(index: number): BoardDefinition['ports'][string] {
 }
 
 /** The pads of a board as rows of such a table. */
-export function padTableRows({ pads, pins }: Pick<BoardDefinition, 'pads' | 'pins'>): Row[] {
+export function padTableRows({ pads, pins }: Pick<BoardDefinition, 'pads' | 'pins'>): PadTableRow[] {
   return Object.entries(pads).map(([id, pad]) => ({
     pad: id,
+    label: pad.label,
     x: String(pad.x),
     y: String(pad.y),
     side: pad.side,
@@ -189,6 +214,9 @@ export function padTableRows({ pads, pins }: Pick<BoardDefinition, 'pads' | 'pin
         : pad.kind === 'supply'
           ? `supply:${pad.rail ?? ''}`
           : (pins[pad.pin ?? '']?.functions ?? []).map(functionText).join('; '),
+    output: String(pad.output ?? ''),
+    connector: pad.connector ?? '',
+    contact: String(pad.position ?? ''),
   }))
 }
 

@@ -13,6 +13,7 @@ import {
   measure,
   ohms,
   onBoard,
+  origins,
   share,
   versions,
   videoStandard,
@@ -234,6 +235,8 @@ export const boardFields = {
     height: extent('height'),
     radius: byDefault(figure({ unit: 'mm', min: 0, max: 50 }, { head: 'radius of its corners' }), 2),
     holes: byDefault(list(group(hole), { most: 12 }), []),
+    /** Its pads lie in their order, and not at their places. */
+    sketch: optional(flag({ head: 'a sketch: pads in their order, not to measure' })),
   }),
   usb: group({
     x: onBoard({ head: 'USB from the left' }),
@@ -281,6 +284,7 @@ export const boardFields = {
     }),
     { flash: 0, card: false },
   ),
+  origins,
   revisions: versions,
   firmwares: byDefault(versions, { current: { name: 'current', note: '', differences: {} } }),
 }

@@ -1,7 +1,23 @@
 import { wireColours } from '../../units'
 import type { WireColour } from '../../units'
 import { limits } from '../limits'
-import { anId, byDefault, choice, figure, group, keyOf, list, name, prose, startsAs, type Field, type FieldWords } from './field'
+import {
+  anId,
+  byDefault,
+  choice,
+  figure,
+  group,
+  keyOf,
+  list,
+  map,
+  name,
+  optional,
+  prose,
+  startsAs,
+  text,
+  type Field,
+  type FieldWords,
+} from './field'
 
 export const volts = (words?: FieldWords) => figure({ unit: 'V', min: 0, max: 100 }, words)
 export const amps = (words?: FieldWords) => figure({ unit: 'A', min: 0, max: 500 }, words)
@@ -44,6 +60,17 @@ export const contact = startsAs(
   }),
   { amps: 1, wires: 1 },
 )
+
+/** Where a figure or a function is from. */
+export const originWords = {
+  proposed: 'proposed from a label',
+  guess: 'a guess',
+  measured: 'measured',
+  maker: 'from the maker',
+} as const
+
+/** Where what stands at some places of a definition is from, by the place: `rails.v5.limit`; of the rest nothing is told. */
+export const origins = optional(map('names', group({ from: keyOf(originWords), note: optional(text(300)) }), { most: 3000 }))
 
 /** What every definition has. */
 export const head = {

@@ -1,6 +1,6 @@
 import { limits } from '../limits'
 import { definitionSchemas } from '../upgrade'
-import { amps, capacity, contact, count, head, label, measure, share, versions, volts, wireColour } from './common'
+import { amps, capacity, contact, count, head, label, measure, origins, share, versions, volts, wireColour } from './common'
 import {
   anId,
   byDefault,
@@ -204,5 +204,6 @@ export const deviceFields = {
     otherwise: 'choice',
   }),
   radios: parts(radio, 8, { head: 'Radios', words: 'radio' }),
+  origins,
   variants: byDefault(versions, { standard: { name: 'standard', note: '', differences: {} } }),
 }

@@ -1,0 +1,8 @@
+export { readLabel } from './labels'
+export type { LabelReading, Meaning, OwnWords } from './labels'
+export { columnUses, lengthUnits, pasteLimits, readTable } from './table'
+export type { ColumnUse, LengthUnit, PastedTable } from './table'
+export { padRows } from './pad-rows'
+export type { PadRow, TableSense } from './pad-rows'
+export { boardOfRows } from './proposal'
+export type { BoardProposal, ProposalWish } from './proposal'
