@@ -35,6 +35,11 @@ export function blankBoard(id: string, name: string): BoardDefinition {
         efficiency: 0.88,
       }),
     },
+    origins: {
+      'rails.bat.limit': { from: 'guess', note: 'begun with a figure: look it up' },
+      'rails.v5.limit': { from: 'guess', note: 'begun with a figure: look it up, or measure it' },
+      'rails.v5.input': { from: 'guess', note: 'begun with a figure: look it up' },
+    },
     exclusions: [],
     i2c: {},
     can: {},

@@ -11,7 +11,7 @@ export interface Spot {
 
 /** How far from the edge pads are drawn, and what stays free at the corners. */
 const inset = 1.6
-const cornerRoom = 5
+const cornerRoom = 7
 
 /**
  * Places of pads whose measures are not known, in their order around the outline, clockwise from the top left corner as the board

@@ -91,7 +91,7 @@ class BoardBuilder {
     if (isPlaced) return this.within(this.rows.map(({ x, y }) => ({ x: x!, y: y! })))
     const inOrder = edgesInOrder(this.rows.length, corners, outline)
     const edges = this.rows.map(({ edge }, at): Edge => edge ?? inOrder[at]!)
-    this.board = { ...this.board, outline: { ...outline, sketch: true } }
+    this.board = { ...this.board, outline: { ...outline, sketch: true }, usb: besideThePads(this.board) }
     return aroundOutline(edges, outline)
   }
 
@@ -221,4 +221,11 @@ function idsOf(rows: readonly PadRow[]): Map<PadRow, string> {
       return [row, free]
     }),
   )
+}
+
+/** The USB plug of a sketch stands out, so that the pads along its edge are seen. */
+function besideThePads({ usb, outline: { width, height } }: BoardDefinition): BoardDefinition['usb'] {
+  const out = 2.4
+  if (usb.edge === 'left' || usb.edge === 'right') return { ...usb, x: usb.edge === 'left' ? -out : width + out }
+  return { ...usb, y: usb.edge === 'top' ? -out : height + out }
 }

@@ -23,6 +23,7 @@ export type RuleId =
   | 'DSP-06'
   | 'FIT-01'
   | 'FIT-02'
+  | 'FIT-03'
   | 'GND-01'
   | 'GND-02'
   | 'GND-03'

@@ -9,20 +9,20 @@ test('a board of one’s own: made, filled from a pasted table, drawn, checked, 
   await page.getByRole('dialog').getByLabel('Name').fill('Bench 1')
   await page.getByRole('dialog').getByRole('button', { name: 'Make' }).click()
   await expect(page.getByRole('heading', { name: 'Bench 1' })).toBeVisible()
+  const dialog = page.getByRole('dialog', { name: 'Paste pads' })
+  await dialog.getByLabel('Labels, one a line').fill('pad,x,y,side,pin,functions\nT1,2,b,top,PA1,uart-tx:uart1\n')
+  await expect(dialog.getByRole('alert')).toContainText('row 2, x: “b” is not a length'.replace('x', 'y'))
+  await expect(dialog.getByRole('button', { name: 'Take as proposed' })).toBeDisabled()
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
   await expect(page.getByTestId('checks')).toContainText('no pads yet')
-
-  await page.getByRole('button', { name: 'Pad table' }).click()
-  await page.getByRole('button', { name: 'Paste a table' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByLabel('Table').fill('pad,x,y,side,pin,functions\nT1,2,b,top,PA1,uart-tx:uart1\n')
-  await dialog.getByRole('button', { name: 'Take the table' }).click()
-  await expect(dialog.getByRole('alert')).toContainText('row 2, y "b" is not a length in mm')
+  await page.getByRole('button', { name: 'Paste labels or a table' }).click()
   await dialog
-    .getByLabel('Table')
+    .getByLabel('Labels, one a line')
     .fill(
       'pad,x,y,side,pin,functions\nT1,2,5,top,PA1,uart-tx:uart1\nR1,2,8,top,PA2,uart-rx:uart1\nV,2,11,top,,supply:v5\nG,2,14,top,,ground\n',
     )
-  await dialog.getByRole('button', { name: 'Take the table' }).click()
+  await expect(dialog.getByTestId('pasted-summary')).toHaveText('4 pads · 1 port · 0 outputs · 2 rails')
+  await dialog.getByRole('button', { name: 'Take: it is right so' }).click()
   await expect(page.getByTestId('board').locator('[data-pad="T1"]')).toHaveAttribute('aria-label', /TX of Port 1/)
 
   await page.getByRole('button', { name: 'Revisions' }).click()

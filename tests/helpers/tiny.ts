@@ -4,6 +4,7 @@ import {
   type CharacterFormat,
   type DeviceDefinition,
   type Need,
+  type Origins,
   type PinFunction,
   type PinUse,
   type ProtocolDefinition,
@@ -37,6 +38,8 @@ export type TinyNeed = { kind: Need['kind']; label?: string } & Record<string, u
 
 export interface TinyDevice extends Partial<Pick<DeviceInstance, 'priority' | 'leftOut' | 'variant'>> {
   class?: string
+  /** Where its figures are from. */
+  origins?: Origins
   mass?: number
   needs?: Record<string, TinyNeed>
   /** Differences from the plain 5 V supply; `false` for none. */
@@ -189,6 +192,7 @@ export function tinyDevice(id: string, said: TinyDevice): DeviceDefinition {
     connectors: said.connectors ?? {},
     radios: said.radios ?? {},
     ...(said.variants ? { variants: said.variants } : {}),
+    ...(said.origins ? { origins: said.origins } : {}),
   }) as DeviceDefinition
 }
 

@@ -79,6 +79,15 @@ const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.wi
       :height="board.outline.height * scale"
       :rx="board.outline.radius * scale"
     />
+    <text
+      v-if="board.outline.sketch"
+      class="small"
+      :x="(margin + board.outline.width / 2) * scale"
+      :y="(margin + board.outline.height / 2) * scale"
+      text-anchor="middle"
+    >
+      Sketch: pads in their order, not to measure
+    </text>
     <rect v-if="side === 'top'" class="usb" v-bind="usb" rx="6" />
     <text v-if="side === 'top'" class="small" :x="usb.x + usb.width / 2" :y="usb.y + usb.height / 2 + 4" text-anchor="middle">
       USB

@@ -7,6 +7,7 @@ const catalogue = useCatalogue()
 const name = ref('')
 const board = ref<string>()
 const problem = ref('')
+const making = ref(false)
 
 watch(open, (now) => now && void catalogue.load(), { immediate: true })
 const boards = computed(() =>
@@ -35,6 +36,7 @@ async function make() {
       <v-card-text class="fields">
         <v-text-field v-model="name" label="Name" autofocus maxlength="80" />
         <v-select v-model="board" :items="boards" label="Flight controller board" />
+        <v-btn variant="text" class="own" :disabled="!name.trim()" @click="making = true">My board is not here: make it</v-btn>
         <p v-if="problem" class="text-error" role="alert">{{ problem }}</p>
       </v-card-text>
       <v-card-actions>
@@ -42,6 +44,7 @@ async function make() {
         <v-btn color="primary" variant="flat" :disabled="!name.trim() || !board" @click="make">Make the build</v-btn>
       </v-card-actions>
     </v-card>
+    <LazyNewDefinitionDialog v-if="making" v-model="making" kind="board" :goal="{ for: name.trim() }" />
   </v-dialog>
 </template>
 
@@ -49,5 +52,8 @@ async function make() {
 .fields {
   display: grid;
   gap: var(--space-5);
+}
+.own {
+  justify-self: start;
 }
 </style>

@@ -6,21 +6,41 @@ import { callApi } from '~/composables/useApi'
 import { useCatalogue } from '~/stores/catalogue'
 
 const open = defineModel<boolean>({ required: true })
-const { kind } = defineProps<{ kind: 'board' | 'device' }>()
+const {
+  kind,
+  called = '',
+  goal = {},
+} = defineProps<{
+  kind: 'board' | 'device'
+  /** A name to begin with. */
+  called?: string
+  /** What it is made for, as it stands in the address of its editor. */
+  goal?: Record<string, string>
+}>()
 const catalogue = useCatalogue()
 const name = ref('')
 const from = ref('')
+/** Stands for a board of labels that are pasted into its editor. */
+const pasted = 'pasted labels'
 const problem = ref('')
 const sources = computed(() => [
+  ...(kind === 'board' ? [{ value: pasted, title: 'Labels or a table, pasted' }] : []),
   { value: '', title: kind === 'board' ? 'An empty board' : 'A plain serial device' },
   ...Object.values((kind === 'board' ? catalogue.library?.boards : catalogue.library?.devices) ?? {}).map((definition) => ({
     value: definition.id,
     title: `A copy of ${definition.name}`,
   })),
 ])
-watch(open, () => {
-  name.value = from.value = problem.value = ''
-})
+watch(
+  open,
+  (now) => {
+    name.value = called
+    from.value = kind === 'board' ? pasted : ''
+    problem.value = ''
+    if (now) void catalogue.load()
+  },
+  { immediate: true },
+)
 
 const idOf = (text: string) =>
   text
@@ -44,7 +64,8 @@ async function make() {
     await callApi('PUT /api/definitions/:kind/:id', { kind, id, body: { definition, base: 0, author: author() } })
     await catalogue.load(true)
     open.value = false
-    await navigateTo(`/catalogue/${kind}/${id}`)
+    const query = { ...goal, ...(from.value === pasted && { paste: '1' }) }
+    await navigateTo({ path: `/catalogue/${kind}/${id}`, query })
   } catch (error) {
     problem.value = error instanceof InputError ? error.problems[0]!.message : (error as Error).message
   }

@@ -1,76 +1,65 @@
 <script setup lang="ts">
-import { mdiContentPaste, mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
-import type { BoardDefinition } from '#core/catalogue'
-import { InputError, padColumns, padTableCsv, padTableRows, withPadTable } from '#core/schema'
-import { chosenFile } from '~/composables/chosenFile'
+import { mdiCheckAll, mdiContentPaste, mdiDownload, mdiPlus } from '@mdi/js'
+import { withOrigins, type BoardDefinition } from '#core/catalogue'
+import { InputError, padColumns, padTableCsv, padTableRows, withPadRows, type PadTableRow } from '#core/schema'
 import { download } from '~/composables/download'
 
-const { board } = defineProps<{ board: BoardDefinition }>()
+const { board, pasteAtOnce = false } = defineProps<{ board: BoardDefinition; pasteAtOnce?: boolean }>()
 const emit = defineEmits<{ change: [board: BoardDefinition] }>()
 const rows = computed(() => padTableRows(board))
 const problems = ref<InputError['problems']>([])
-const pasting = ref(false)
-const pasted = ref('')
-const file = useTemplateRef<HTMLInputElement>('file')
+const pasting = ref(pasteAtOnce)
 const columns = padColumns
 
-function take(csv: string): boolean {
+/** Pads of which what they are for is proposed from a label, and nobody said yet that it is so. */
+const proposed = computed(() => rows.value.filter(({ pad }) => board.origins?.[`pads.${pad}`]?.from === 'proposed'))
+const accept = (pads: readonly PadTableRow[]) =>
+  emit('change', withOrigins(board, Object.fromEntries(pads.map(({ pad }) => [`pads.${pad}`, undefined]))))
+
+function take(next: readonly PadTableRow[], accepted?: string) {
   problems.value = []
   try {
-    emit('change', withPadTable(board, csv))
-    return true
+    const changed = withPadRows(board, next)
+    emit('change', accepted === undefined ? changed : withOrigins(changed, { [`pads.${accepted}`]: undefined }))
   } catch (error) {
     if (!(error instanceof InputError)) throw error
     problems.value = error.problems
-    return false
   }
 }
 
-/** Writes one cell and reads the whole table anew, so that both ways in obey the same rules. */
+/** Writes one cell and reads the whole table anew, so that all ways in obey the same rules. Who writes has looked at it. */
 function set(at: number, column: (typeof padColumns)[number], value: string) {
-  const changed = rows.value.map((row, index) => (index === at ? { ...row, [column]: value } : row))
-  take([columns.join('\t'), ...changed.map((row) => columns.map((name) => row[name]).join('\t'))].join('\n'))
+  take(
+    rows.value.map((row, index) => (index === at ? { ...row, [column]: value } : row)),
+    rows.value[at]!.pad,
+  )
 }
 
 function add() {
   let number = rows.value.length + 1
   while (board.pads[`P${number}`]) number += 1
-  take(
-    `${padTableCsv(board)}P${number},${Math.min(board.outline.width, 2)},${Math.min(board.outline.height, 2 + 2.54 * (number % 12))},top,,\n`,
-  )
+  const { width, height } = board.outline
+  const [x, y] = [Math.min(width, 2), Math.min(height, 2 + 2.54 * (number % 12))]
+  const blank = { side: 'top', pin: '', functions: '', output: '', connector: '', contact: '' }
+  take([...rows.value, { ...blank, pad: `P${number}`, label: `P${number}`, x: String(x), y: String(y) }])
 }
 
-function remove(id: string) {
-  take(
-    [
-      columns.join('\t'),
-      ...rows.value.filter((row) => row.pad !== id).map((row) => columns.map((name) => row[name]).join('\t')),
-    ].join('\n'),
-  )
-}
-
-async function open(event: Event) {
-  const chosen = chosenFile(event)
-  if (chosen) take(await chosen.text())
-}
-
-function paste() {
-  if (take(pasted.value)) pasting.value = false
-}
+const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
 </script>
 
 <template>
   <section class="table" aria-label="Pad table">
     <div class="bar">
       <v-btn :prepend-icon="mdiPlus" @click="add">Add a pad</v-btn>
-      <v-btn :prepend-icon="mdiContentPaste" @click="pasting = true">Paste a table</v-btn>
-      <v-btn :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Open CSV</v-btn>
+      <v-btn :prepend-icon="mdiContentPaste" @click="pasting = true">Paste labels or a table</v-btn>
       <v-btn :prepend-icon="mdiDownload" @click="download(`${board.id}.pads.csv`, 'text/csv', padTableCsv(board))"
         >Save CSV</v-btn
       >
-      <input ref="file" type="file" accept=".csv,.tsv,.txt" hidden aria-label="Pad table file" @change="open" />
+      <v-btn v-if="proposed.length" variant="outlined" :prepend-icon="mdiCheckAll" @click="accept(proposed)"
+        >Accept all proposed ({{ proposed.length }})</v-btn
+      >
     </div>
-    <ul v-if="problems.length && !pasting" role="alert" class="problems">
+    <ul v-if="problems.length" role="alert" class="problems">
       <li v-for="problem in problems" :key="problem.place + problem.message">
         <span class="mono">{{ problem.place }}</span> {{ problem.message }}
       </li>
@@ -79,12 +68,24 @@ function paste() {
       <table>
         <thead>
           <tr>
+            <th v-if="proposed.length"><span class="d-sr-only">Proposed</span></th>
             <th v-for="column in columns" :key="column">{{ column }}</th>
             <th><span class="d-sr-only">Actions</span></th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="(row, at) in rows" :key="row.pad" :data-row="row.pad">
+            <td v-if="proposed.length">
+              <button
+                v-if="proposed.includes(row)"
+                class="proposed"
+                :title="board.origins?.[`pads.${row.pad}`]?.note ?? 'Proposed from its label: accept it'"
+                :aria-label="`Accept what is proposed for ${row.pad}`"
+                @click="accept([row])"
+              >
+                proposed ✓
+              </button>
+            </td>
             <td v-for="column in columns" :key="column">
               <input
                 class="mono"
@@ -99,29 +100,10 @@ function paste() {
         </tbody>
       </table>
       <p v-if="!rows.length" class="quiet pa-3">
-        No pads yet. Paste a table with the columns {{ columns.join(', ') }}, or add one pad after another.
+        No pads yet. Paste the labels as they stand around the board, or a table; or add one pad after another.
       </p>
     </div>
-    <v-dialog v-model="pasting" width="640" aria-label="Paste a pad table">
-      <v-card title="Paste a pad table">
-        <v-card-text>
-          <p class="quiet">
-            Columns {{ columns.join(', ') }}; millimetres from the top left corner. Functions: uart-tx:uart1, pulse:tim3/2,
-            switch, analog&lt;=3.3, led-data:tim4/3, i2c-sda:i2c1, supply:v5, ground; several parted by ;
-          </p>
-          <v-textarea v-model="pasted" class="mono" rows="9" label="Table" autofocus />
-          <ul v-if="problems.length" role="alert" class="problems">
-            <li v-for="problem in problems" :key="problem.place + problem.message">
-              <span class="mono">{{ problem.place }}</span> {{ problem.message }}
-            </li>
-          </ul>
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="pasting = false">Cancel</v-btn>
-          <v-btn variant="flat" color="primary" :disabled="!pasted.trim()" @click="paste">Take the table</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <LazyPasteDialog v-if="pasting" v-model="pasting" :board @take="emit('change', $event)" />
   </section>
 </template>
 
@@ -134,6 +116,7 @@ function paste() {
 }
 .bar {
   display: flex;
+  flex-wrap: wrap;
   gap: var(--space-2);
   padding: var(--space-2) var(--space-4);
 }
@@ -164,7 +147,18 @@ input {
   width: 70px;
 }
 input.functions {
-  width: 300px;
+  width: 260px;
+}
+input.x,
+input.y,
+input.side,
+input.output,
+input.contact {
+  width: 58px;
+}
+.proposed {
+  white-space: nowrap;
+  color: rgb(var(--v-theme-fix));
 }
 .problems {
   color: rgb(var(--v-theme-error));

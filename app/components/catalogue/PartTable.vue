@@ -6,6 +6,7 @@ import {
   deviceFields,
   fieldsOf,
   startOf,
+  withOrigins,
   type Beginning,
   type Fields,
   type EditableDefinition,
@@ -22,7 +23,11 @@ const values = computed(() => definition as unknown as PartValues)
 const parts = computed(() => (values.value[section] ?? {}) as Record<string, PartValues>)
 const columns = computed(() => columnsOf(field.value, Object.values(parts.value)))
 
-const change = (next: Record<string, PartValues>) => emit('change', { ...definition, [section]: next } as EditableDefinition)
+/** Who writes a figure has looked at it: it is no guess any more. */
+const change = (next: Record<string, PartValues>, written?: string) => {
+  const changed = { ...definition, [section]: next } as EditableDefinition
+  emit('change', written === undefined ? changed : withOrigins(changed, { [`${section}.${written}`]: undefined }))
+}
 const beginning = (number = Object.keys(parts.value).length): Beginning => ({
   definition: values.value,
   word: word.value,
@@ -36,7 +41,7 @@ function set(id: string, path: readonly string[], value: unknown) {
   const next = isKind
     ? ofOtherKind(field.value, part, String(value), beginning())
     : withValue(fields, part, path, value, beginning())
-  change({ ...parts.value, [id]: next })
+  change({ ...parts.value, [id]: next }, `${id}.${path.join('.')}`)
 }
 
 function add() {

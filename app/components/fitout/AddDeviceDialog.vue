@@ -7,12 +7,24 @@ import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 
 const open = defineModel<boolean>({ required: true })
+const { begins = '' } = defineProps<{
+  /** The id of a device that is looked for at once. */
+  begins?: string
+}>()
 const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
 const wanted = ref('')
 
+const making = ref(false)
+const route = useRoute()
+
 watch(open, (now) => now && void catalogue.load(), { immediate: true })
+watch(
+  () => catalogue.library?.devices[begins]?.name,
+  (name) => name && (wanted.value = name),
+  { immediate: true },
+)
 
 const groups = computed(() => {
   const matches = Object.values(catalogue.library?.devices ?? {}).filter(({ name, maker, summary, class: kind }) =>
@@ -73,13 +85,23 @@ function add(definition: DeviceDefinition) {
             </button>
           </section>
           <p v-if="!groups.length" class="pa-3">
-            No device has these words. <NuxtLink to="/catalogue?kind=device">Make your own</NuxtLink> in the catalogue, or begin
-            with one that is alike.
+            No device has these words. Make your own, from nothing or from one that is alike.
           </p>
         </div>
       </v-card-text>
-      <v-card-actions><v-btn @click="open = false">Done</v-btn></v-card-actions>
+      <v-card-actions>
+        <v-btn variant="outlined" @click="making = true">My part is not here: make it</v-btn>
+        <v-spacer />
+        <v-btn @click="open = false">Done</v-btn>
+      </v-card-actions>
     </v-card>
+    <LazyNewDefinitionDialog
+      v-if="making"
+      v-model="making"
+      kind="device"
+      :called="groups.length ? '' : (wanted ?? '')"
+      :goal="{ into: String(route.params.id) }"
+    />
   </v-dialog>
 </template>
 

@@ -23,6 +23,7 @@ import { centred } from './display/centred'
 import { fed } from './display/fed'
 import { needWithoutPlace } from './fit/need-without-place'
 import { doneWithout } from './fit/done-without'
+import { uncertain } from './fit/uncertain'
 import { noGround } from './ground/no-ground'
 import { sharedGround } from './ground/shared-ground'
 import { videoGround } from './ground/video-ground'
@@ -143,6 +144,7 @@ export const rules: readonly Rule[] = [
   fed,
   needWithoutPlace,
   doneWithout,
+  uncertain,
   noGround,
   sharedGround,
   videoGround,

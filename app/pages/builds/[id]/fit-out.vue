@@ -7,14 +7,15 @@ import { useBuild } from '~/stores/build'
 const build = useBuild()
 const plan = usePlan()
 const route = useRoute()
-/** The dialog stands in the address, so that the commands lead to it. */
+/** The dialog stands in the address, so that the commands lead to it; beside its being open, what is looked for. */
 const adding = computed({
-  get: () => route.query.add === 'open',
+  get: () => typeof route.query.add === 'string',
   set: (on) => {
     const { add: _, ...rest } = route.query
     void navigateTo({ query: on ? { ...rest, add: 'open' } : rest }, { replace: true })
   },
 })
+const lookedFor = computed(() => (typeof route.query.add === 'string' && route.query.add !== 'open' ? route.query.add : ''))
 const modules = ref(false)
 /** What is found of the build comes before what is changed less often. */
 const answered = computed(() => Boolean(build.analysis || build.problem))
@@ -37,7 +38,7 @@ const [addingWanted, modulesWanted] = [useWanted(adding), useWanted(modules)]
     </p>
     <DeviceTable v-else />
     <DeferredPart v-if="build.analysis && plan.devices.length"><LazyRailChart :rails="build.analysis.rails" /></DeferredPart>
-    <LazyAddDeviceDialog v-if="addingWanted" v-model="adding" />
+    <LazyAddDeviceDialog v-if="addingWanted" v-model="adding" :begins="lookedFor" />
     <LazyModulesDialog v-if="modulesWanted" v-model="modules" />
   </div>
 </template>

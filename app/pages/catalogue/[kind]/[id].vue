@@ -25,7 +25,9 @@ const { document, desk, text, broken, versions, asShown, dirty, wrong, gaps, und
 const missing = ref(false)
 const history = ref(false)
 const side = ref<'top' | 'bottom'>('top')
-const tab = ref('basics')
+/** Whoever begins with pasted labels is asked for them at once. */
+const pasteAtOnce = route.query.paste === '1'
+const tab = ref(pasteAtOnce ? 'pads' : 'basics')
 /** Sections that are tables of parts, with their titles. */
 const sections = computed(() => sectionsOf(kind.value === 'board' ? boardFields : deviceFields))
 const tabs = computed(() => ({
@@ -78,15 +80,20 @@ watch(
 const onPaper = usePrinting()
 const problems = computed(() => (broken.value.length ? broken.value : wrong.value))
 
-async function save() {
-  if (!dirty.value || problems.value.length) return
+async function save(): Promise<boolean> {
+  if (problems.value.length) {
+    notices.complain(`${document.value!.name} has errors: correct them, then it can be saved.`)
+    return false
+  }
+  if (!dirty.value) return true
   await editor.save()
-  if (editor.problem.value) return notices.complain(editor.problem.value)
-  if (editor.saveState.value !== 'saved') return
+  if (editor.problem.value) notices.complain(editor.problem.value)
+  if (editor.problem.value || editor.saveState.value !== 'saved') return false
   await catalogue.load(true)
   notices.tell(
     `${document.value!.name} is saved. Plans keep the definition they were made with; the inspector offers the newer one.`,
   )
+  return true
 }
 
 function onKey(event: KeyboardEvent) {
@@ -145,6 +152,7 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
         <v-select v-model="desk" :items="desks" label="Editing" class="desk no-print" />
         <span role="status" class="quiet no-print">{{ dirty ? 'Not saved yet' : 'Saved' }}</span>
         <v-spacer />
+        <BackToBuild :id :kind :save />
         <v-btn
           variant="flat"
           color="primary"
@@ -173,7 +181,7 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
           </nav>
           <div class="pane">
             <BasicsForm v-if="tab === 'basics'" :definition="asShown!" @change="change" />
-            <PadTable v-else-if="tab === 'pads' && kind === 'board'" :board @change="change" />
+            <PadTable v-else-if="tab === 'pads' && kind === 'board'" :board :paste-at-once @change="change" />
             <PartTable v-else-if="tab in sections" :key="tab" :definition="asShown!" :section="tab" @change="change" />
             <VersionList v-else-if="tab === 'versions'" :versions :word @change="editor.setVersions" @open="desk = $event" />
             <SourceEditor v-else :text @type="editor.type" />
@@ -194,6 +202,7 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
                 <span class="mono">{{ problem.place }}</span> {{ problem.message }}
               </li>
             </ul>
+            <OpenOrigins v-if="sound" :definition="sound" @change="change" />
             <template v-if="gaps.length">
               <h2>Missing data ({{ gaps.length }})</h2>
               <ul>

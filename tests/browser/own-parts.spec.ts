@@ -1,0 +1,83 @@
+import { expect, type Page } from '@playwright/test'
+import { accessibilityFaults, address, test } from './helpers'
+
+/** A user whose clicks, keys and pastes are counted. */
+class Hand {
+  count = 0
+  readonly page: Page
+  constructor(page: Page) {
+    this.page = page
+  }
+  async click(name: string | RegExp, within = this.page.locator('body')) {
+    this.count += 1
+    await within
+      .getByRole('button', { name, exact: typeof name === 'string' })
+      .first()
+      .click()
+  }
+  async press(key: string) {
+    this.count += 1
+    await this.page.keyboard.press(key)
+  }
+  /** Typed letter by letter. */
+  async type(label: string, text: string) {
+    this.count += 1 + text.length
+    await this.page.getByRole('dialog').getByLabel(label).click()
+    await this.page.keyboard.type(text)
+  }
+  /** Pasted from elsewhere: a click and Ctrl V. */
+  async paste(label: string, text: string) {
+    this.count += 2
+    await this.page.getByLabel(label).fill(text)
+  }
+}
+
+const labels = `TX1 RX1 5V GND TX2 RX2 5V GND
+T3/SDA R3/SCL 5V GND
+
+M1 M2 M3 M4 M5 M6 GND BAT
+
+LED 5V GND BZ+ BZ- CURR VBAT GND
+TX4 RX4
+
+CAM GND 9V/2A VTX GND 9V TX5 RX5 3V3 RSSI`
+  .split('\n')
+  .map((line) => line.split(' ').join('\n'))
+  .join('\n')
+
+test('a board that no catalogue has: from its labels alone to an allocation in less than 40 clicks and keys', async ({
+  page,
+}) => {
+  await page.goto(address)
+  const hand = new Hand(page)
+  await hand.click('New build')
+  await hand.type('Name', 'Gull')
+  await hand.click('My board is not here: make it')
+  const making = page.getByRole('dialog', { name: 'New definition' })
+  await making.getByLabel('Name').click()
+  await page.keyboard.type('Own')
+  hand.count += 4
+  await hand.click('Make', making)
+  await hand.paste('Labels, one a line', labels)
+  const dialog = page.getByRole('dialog', { name: 'Paste pads' })
+  await expect(dialog.getByTestId('pasted-summary')).toHaveText('40 pads · 5 ports · 6 outputs · 4 rails · 1 bus')
+  expect(await accessibilityFaults(page)).toEqual([])
+  await hand.click('Take: it is right so')
+  await hand.click('Make the build “Gull” with it')
+  await expect(page.getByRole('heading', { name: 'Fit-out' })).toBeVisible()
+  await hand.click('Add a device')
+  hand.count += 4
+  await page.getByLabel('Name, maker or kind').fill('gnss')
+  await hand.press('Enter')
+  hand.count += 2
+  await page.getByLabel('Name, maker or kind').fill('rx')
+  await hand.press('Enter')
+  await hand.click('Done')
+  await expect(page.getByText('Allocation', { exact: true }).first()).toBeVisible()
+  await page.getByRole('link', { name: /^Allocation/ }).click()
+  hand.count += 1
+  await hand.click(/^Allocate/)
+  await expect(page.getByText(/port 1|Port 1/i).first()).toBeVisible()
+  console.log(`labels alone to an allocation: ${hand.count} clicks and keys`)
+  expect(hand.count).toBeLessThan(40)
+})
