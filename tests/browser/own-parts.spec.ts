@@ -19,6 +19,11 @@ class Hand {
     this.count += 1
     await this.page.keyboard.press(key)
   }
+  /** Typed where the cursor stands. */
+  async write(text: string) {
+    this.count += text.length
+    await this.page.keyboard.type(text)
+  }
   /** Typed letter by letter. */
   async type(label: string, text: string) {
     this.count += 1 + text.length
@@ -54,9 +59,8 @@ test('a board that no catalogue has: from its labels alone to an allocation in l
   await hand.type('Name', 'Gull')
   await hand.click('My board is not here: make it')
   const making = page.getByRole('dialog', { name: 'New definition' })
-  await making.getByLabel('Name').click()
-  await page.keyboard.type('Own')
-  hand.count += 4
+  await expect(making.getByLabel('Name')).toBeFocused()
+  await hand.write('Own')
   await hand.click('Make', making)
   await hand.paste('Labels, one a line', labels)
   const dialog = page.getByRole('dialog', { name: 'Paste pads' })
@@ -66,12 +70,11 @@ test('a board that no catalogue has: from its labels alone to an allocation in l
   await hand.click('Make the build “Gull” with it')
   await expect(page.getByRole('heading', { name: 'Fit-out' })).toBeVisible()
   await hand.click('Add a device')
-  hand.count += 4
-  await page.getByLabel('Name, maker or kind').fill('gnss')
-  await hand.press('Enter')
-  hand.count += 2
-  await page.getByLabel('Name, maker or kind').fill('rx')
-  await hand.press('Enter')
+  await page.getByRole('dialog', { name: 'Add a device' }).waitFor()
+  for (const word of ['gnss', 'rx']) {
+    await hand.write(word)
+    await hand.press('Enter')
+  }
   await hand.click('Done')
   await expect(page.getByText('Allocation', { exact: true }).first()).toBeVisible()
   await page.getByRole('link', { name: /^Allocation/ }).click()
@@ -80,4 +83,57 @@ test('a board that no catalogue has: from its labels alone to an allocation in l
   await expect(page.getByText(/port 1|Port 1/i).first()).toBeVisible()
   console.log(`labels alone to an allocation: ${hand.count} clicks and keys`)
   expect(hand.count).toBeLessThan(40)
+})
+
+test('a GNSS receiver that no catalogue has: from nothing in less than 60 clicks and keys, without its source', async ({ page }) => {
+  await page.goto(`${address}/catalogue?kind=device`)
+  const hand = new Hand(page)
+  await hand.click('New device')
+  await expect(page.getByRole('dialog').getByLabel('Name')).toBeFocused()
+  await hand.write('Fix 1')
+  await hand.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Fix 1' })).toBeVisible()
+  // Its kind.
+  await page.getByRole('combobox', { name: 'Kind' }).click()
+  await page.getByRole('option', { name: 'GNSS' }).click()
+  hand.count += 2
+  // What it draws.
+  await hand.click('Supplies')
+  for (const [field, amps] of [
+    ['typical current of main', '0.03'],
+    ['peak current of main', '0.06'],
+  ] as const) {
+    await page.getByLabel(field).fill(amps)
+    await page.getByLabel(field).press('Tab')
+    hand.count += 2 + amps.length
+  }
+  // How it speaks.
+  await hand.click('Needs')
+  await hand.click(/^way of speaking of link|^speaks|of link: msp/)
+  const rows = page.getByRole('dialog')
+  for (const [field, text] of [
+    ['protocol of way of speaking 1', 'nmea'],
+    ['rates of way of speaking 1', '9600; 38400'],
+    ['rate as it ships of way of speaking 1', '9600'],
+  ] as const) {
+    await rows.getByLabel(field).fill(text)
+    await rows.getByLabel(field).press('Tab')
+    hand.count += 2 + text.length
+  }
+  expect(await accessibilityFaults(page)).toEqual([])
+  await hand.click('Done', rows)
+  await expect(page.getByTestId('checks')).toContainText('No errors')
+  await page.keyboard.press('Control+s')
+  hand.count += 1
+  await expect(page.getByText('Fix 1 is saved')).toBeVisible()
+  console.log(`a GNSS receiver from nothing: ${hand.count} clicks and keys`)
+  expect(hand.count).toBeLessThan(60)
+  const { devices } = (await (await page.request.get(`${address}/api/catalogue`)).json()) as {
+    devices: Record<string, { class: string; needs: { link: { options: object[] } }; supplies: { main: object } }>
+  }
+  expect(devices['fix-1']).toMatchObject({
+    class: 'gnss',
+    supplies: { main: { typical: 0.03, peak: 0.06 } },
+    needs: { link: { options: [{ protocol: 'nmea', bauds: [9600, 38400], default: 9600 }] } },
+  })
 })

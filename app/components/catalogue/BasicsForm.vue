@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What a definition says of itself, beside its sections: one entry for each value. */
 import { boardFields, deviceFields, type Field, type Fields, type EditableDefinition, type PartValues } from '#core/catalogue'
-import { fieldAt, headColumns, meantBy, optionsOf, textOf, valueAt, withValue } from './columns'
+import { fieldAt, headColumns, meantBy, optionsOf, rowsOf, textOf, valueAt, withValue } from './columns'
 
 const { definition } = defineProps<{ definition: EditableDefinition }>()
 const emit = defineEmits<{ change: [definition: EditableDefinition] }>()
@@ -28,8 +28,12 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value
 <template>
   <section class="form" aria-label="Basics">
     <template v-for="{ path, key, field, label, help, value, options } in entries" :key>
+      <div v-if="rowsOf(field)" class="rows">
+        <span>{{ label }}</span>
+        <RowsInput :field :value :definition="values" :name="label" @change="set(path, $event)" />
+      </div>
       <v-select
-        v-if="options"
+        v-else-if="options"
         :model-value="value ?? ''"
         :items="options"
         :label
@@ -58,6 +62,12 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value
 </template>
 
 <style scoped>
+.rows {
+  display: flex;
+  flex-wrap: wrap;
+  gap: var(--space-3);
+  align-items: center;
+}
 .form {
   display: grid;
   grid-template-columns: repeat(2, minmax(140px, 1fr));

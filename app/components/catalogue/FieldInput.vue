@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** One field of a definition, as it is typed or chosen in a table. */
 import type { Field, PartValues } from '#core/catalogue'
-import { isLeftAlone, meantBy, optionsOf, textOf } from './columns'
+import { useCatalogue } from '~/stores/catalogue'
+import { isLeftAlone, meantBy, optionsOf, rowsOf, textOf } from './columns'
 
 const { field, value, definition, name, width } = defineProps<{
   field: Field
@@ -13,7 +14,16 @@ const { field, value, definition, name, width } = defineProps<{
 }>()
 const emit = defineEmits<{ change: [value: unknown] }>()
 
-const shown = computed(() => textOf(field, value))
+const isRows = computed(() => rowsOf(field) !== undefined)
+const shown = computed(() => (isRows.value ? '' : textOf(field, value)))
+const catalogue = useCatalogue()
+const listed = useId()
+/** Ids that are offered while one is typed. */
+const suggested = computed(() =>
+  (field.suggests ?? []).flatMap((section) =>
+    Object.keys((section === 'protocols' ? catalogue.library?.protocols : definition[section]) ?? {}),
+  ),
+)
 const options = computed(() => {
   const offered = optionsOf(field, definition)
   // What is there stays to be seen, though it may not be chosen.
@@ -28,7 +38,8 @@ function set(event: Event) {
 </script>
 
 <template>
-  <select v-if="options" :value="shown" :aria-label="name" @change="set">
+  <RowsInput v-if="isRows" :field :value :definition :name @change="emit('change', $event)" />
+  <select v-else-if="options" :value="shown" :aria-label="name" @change="set">
     <option v-for="option in options" :key="option.value" :value="option.value">{{ option.title }}</option>
   </select>
   <input
@@ -38,7 +49,19 @@ function set(event: Event) {
     :aria-label="name"
     @change="emit('change', ($event.target as HTMLInputElement).checked)"
   />
-  <input v-else class="mono" :style="{ width: `${width}px` }" :value="shown" :aria-label="name" @change="set" />
+  <template v-else>
+    <input
+      class="mono"
+      :style="{ width: `${width}px` }"
+      :value="shown"
+      :aria-label="name"
+      :list="suggested.length ? listed : undefined"
+      @change="set"
+    />
+    <datalist v-if="suggested.length" :id="listed">
+      <option v-for="id in suggested" :key="id" :value="id" />
+    </datalist>
+  </template>
 </template>
 
 <style scoped>

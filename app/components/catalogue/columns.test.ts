@@ -20,6 +20,9 @@ import {
   meantBy,
   ofOtherKind,
   optionsOf,
+  rowColumns,
+  rowsOf,
+  rowsText,
   sectionsOf,
   textOf,
   valueAt,
@@ -29,14 +32,32 @@ import {
 const definitions = [...Object.values(library.devices), ...Object.values(library.boards)]
 const fieldsOfKind = ({ kind }: { kind: string }): Fields => (kind === 'board' ? boardFields : deviceFields)
 
+interface Typed {
+  at: string
+  field: Field
+  value: unknown
+  definition: PartValues
+}
+
+/** A value, or where it is a list of rows, each value of these. */
+function* each(told: Typed): Generator<Typed> {
+  const rows = rowsOf(told.field)
+  if (!rows) return yield told
+  for (const [index, row] of ((told.value ?? []) as PartValues[]).entries())
+    for (const { path, key } of rowColumns(rows)) {
+      const field = fieldAt(rows, path, row)
+      if (field) yield* each({ ...told, at: `${told.at}[${index}].${key}`, field, value: valueAt(row, path) })
+    }
+}
+
 /** Every value of all shipped definitions that can be typed. */
-function* typed(): Generator<{ at: string; field: Field; value: unknown; definition: PartValues }> {
-  for (const each of definitions) {
-    const definition = each as unknown as PartValues
-    const all = fieldsOfKind(each)
+function* typed(): Generator<Typed> {
+  for (const shipped of definitions) {
+    const definition = shipped as unknown as PartValues
+    const all = fieldsOfKind(shipped)
     for (const { path, key } of headColumns(all)) {
       const field = fieldAt(all, path, definition)
-      if (field) yield { at: `${each.id} ${key}`, field, value: valueAt(definition, path), definition }
+      if (field) yield* each({ at: `${shipped.id} ${key}`, field, value: valueAt(definition, path), definition })
     }
     for (const section of Object.keys(sectionsOf(all))) {
       const parts = Object.entries(definition[section] as Record<string, PartValues>)
@@ -47,7 +68,7 @@ function* typed(): Generator<{ at: string; field: Field; value: unknown; definit
       for (const [id, part] of parts)
         for (const { path, key } of columns) {
           const field = fieldAt(fieldsOf(all[section]!, part), path, part)
-          if (field) yield { at: `${each.id} ${section}.${id}.${key}`, field, value: valueAt(part, path), definition }
+          if (field) yield* each({ at: `${shipped.id} ${section}.${id}.${key}`, field, value: valueAt(part, path), definition })
         }
     }
   }
@@ -73,15 +94,30 @@ describe('columns of definitions', () => {
     }
   })
 
-  it('reach every value of a shipped part but lists of groups and tables of pairs', () => {
+  it('reach every value of a shipped part but tables of pairs', () => {
     const merlow = library.devices['merlow-n3c']! as unknown as PartValues
     const keys = columnsOf(deviceFields.needs, Object.values(merlow.needs as Record<string, PartValues>)).map(({ key }) => key)
     expect(keys.slice(0, 2)).toEqual(['label', 'kind'])
     expect(keys).toContain('feeds')
-    expect(keys).not.toContain('options')
+    expect(keys).toContain('options')
+    expect(rowColumns(rowsOf(fieldsOf(deviceFields.needs, { kind: 'serial' }).messages!)!).map(({ key }) => key)).toEqual([
+      'name',
+      'direction',
+      'bytes',
+      'rate',
+      'protocol',
+    ])
     const pulse = columnsOf(deviceFields.needs, [{ kind: 'pulse' }]).map(({ key }) => key)
     expect(pulse).toEqual(expect.arrayContaining(['rate.min', 'rate.max', 'range.max', 'moves.from', 'triggers.at']))
     expect(pulse).not.toContain('leds')
+  })
+
+  it('say in few words what rows hold', () => {
+    const pin = library.boards['brae-mini']!.pins.PA6!
+    expect(rowsText(rowsOf(fieldsOf(boardFields.pins, {}).functions!)!, pin.functions)).toMatch(
+      /^uart-rx soft1, receiver-channel 5, pulse tim3 1/,
+    )
+    expect(rowsText({}, [])).toBe('')
   })
 
   it('say what is no figure as it was typed, for the checks to name', () => {

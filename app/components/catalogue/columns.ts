@@ -22,13 +22,37 @@ export interface Column {
   width: number
 }
 
-/** The fields that can be typed, one after the other; those of a group beside each other. Lists of groups are for the source. */
+/** The fields that can be typed, one after the other; those of a group beside each other. Lists of groups are opened. */
 function* typable(fields: Fields, before: readonly string[] = []): Generator<[readonly string[], Field]> {
   for (const [key, field] of Object.entries(fields)) {
     const path = [...before, key]
     if (field.shape.is === 'group') yield* typable(field.shape.fields, path)
-    else if (isTypable(field)) yield [path, field]
+    else if (isTypable(field) || rowsOf(field)) yield [path, field]
   }
+}
+
+/** The fields of each row, where a field is a list of rows. */
+export function rowsOf({ shape }: Field): Fields | undefined {
+  return shape.is === 'list' && shape.of.shape.is === 'group' ? shape.of.shape.fields : undefined
+}
+
+/** The columns of a list of rows. */
+export const rowColumns = (rows: Fields): Column[] => [...typable(rows)].map(([path, field]) => columnOf(path, field))
+
+/** What rows say, in few words: `uart-tx uart1, pulse tim3 2`. */
+export function rowsText(rows: Fields, values: readonly PartValues[]): string {
+  const columns = rowColumns(rows)
+  const told = (row: PartValues) =>
+    columns
+      .map(({ path }) => {
+        const field = fieldAt(rows, path, row)
+        const value = valueAt(row, path)
+        return !field || value === undefined || value === false ? '' : textOf(field, value)
+      })
+      .filter(Boolean)
+      .slice(0, 3)
+      .join(' ')
+  return values.map(told).join(', ')
 }
 
 function isTypable({ shape }: Field): boolean {

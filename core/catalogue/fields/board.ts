@@ -70,15 +70,17 @@ const side = byDefault(choice(['top', 'bottom']), 'top')
 
 /** One of the mutually exclusive functions of a pin. */
 const pinFunction = {
-  as: pinUse,
+  as: { ...pinUse, head: 'used as' },
   /** The port, timer, I²C or CAN bus that this function belongs to. */
-  of: optional(anId()),
+  of: optional(
+    anId({ help: 'The port, timer or bus that it belongs to', width: 90, suggests: ['ports', 'timers', 'i2c', 'can'] }),
+  ),
   /** Timer channel, or channel number of a parallel receiver. */
-  channel: optional(count(0, 64)),
+  channel: optional(count(0, 64, { help: 'Channel of the timer, or of a receiver with a wire for each channel' })),
   /** DMA stream taken while this function is in use. */
-  dma: optional(anId()),
+  dma: optional(anId({ head: 'DMA stream', words: 'DMA stream', help: 'Taken while it is used so' })),
   /** Highest input of an analog function. */
-  max: optional(volts()),
+  max: optional(volts({ head: 'max V', words: 'highest input' })),
   /** What the firmware takes the value of an analog function for until it is told otherwise. */
   measures: optional(measure),
 }
@@ -88,7 +90,7 @@ const pin = {
   level: byDefault(volts({ head: 'high V', words: 'high level', help: 'Volts of an output that is high' }), 3.3),
   maxIn: byDefault(volts({ head: 'max in V', words: 'highest input' }), 5.5),
   drive: byDefault(amps({ head: 'drive A', words: 'drive', help: 'Current it can source or sink' }), 0.02),
-  functions: byDefault(list(group(pinFunction), { most: 20 }), []),
+  functions: byDefault(list(group(pinFunction), { most: 20 }, { words: 'function' }), []),
   /** The feature that holds this pin until it is moved elsewhere. */
   default: optional(group({ feature: anId({ head: 'held by', words: 'feature that holds it' }), as: pinUse })),
 }
@@ -217,7 +219,7 @@ const i2c = {
   /** Pull-up on the board; missing when there is none. */
   pullUp: optional(ohms({ head: 'pull-up Ω', words: 'pull-up' })),
   /** Addresses of parts soldered to the board. */
-  onBoard: byDefault(list(group(onBus), { most: 20 }), []),
+  onBoard: byDefault(list(group(onBus), { most: 20 }, { head: 'on the board', words: 'part on the board' }), []),
 }
 
 const cells = count(1, 14)
@@ -234,7 +236,7 @@ export const boardFields = {
     width: extent('width'),
     height: extent('height'),
     radius: byDefault(figure({ unit: 'mm', min: 0, max: 50 }, { head: 'radius of its corners' }), 2),
-    holes: byDefault(list(group(hole), { most: 12 }), []),
+    holes: byDefault(list(group(hole), { most: 12 }, { words: 'hole' }), []),
     /** Its pads lie in their order, and not at their places. */
     sketch: optional(flag({ head: 'a sketch: pads in their order, not to measure' })),
   }),
@@ -268,7 +270,22 @@ export const boardFields = {
   timers: parts({ label }, 40, { head: 'Timers', words: 'timer' }),
   rails: parts(rail, limits.rails, { head: 'Rails', words: 'rail' }),
   /** Features that cannot be on together, and why. */
-  exclusions: byDefault(list(group({ features: pair(name()), reason: prose() }), { most: 40 }), []),
+  exclusions: byDefault(
+    list(
+      group({
+        features: {
+          ...pair(name()),
+          head: 'not together',
+          width: 180,
+          help: 'Two of: pads:ID, port:ID, software-serial, led-data …, parted by ;',
+        },
+        reason: prose({ width: 260 }),
+      }),
+      { most: 40 },
+      { words: 'exclusion' },
+    ),
+    [],
+  ),
   i2c: parts(i2c, 10, { head: 'I²C', words: 'bus' }),
   can: parts({ label, high: aPin, low: aPin }, 10, { head: 'CAN', words: 'bus' }),
   overlay: optional(

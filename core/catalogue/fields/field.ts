@@ -27,6 +27,8 @@ export interface FieldWords {
   help?: string
   /** Width of what is typed, in pixels. */
   width?: number
+  /** Sections whose ids are offered while it is typed; `protocols` are those of the catalogue. */
+  suggests?: readonly string[]
   /** What is less exact where it is not told; of some parts only. */
   gap?: string | { says: string; of: (part: PartValues) => boolean }
   /** Fields of the same part that it may not be above, not below, and not equal to. */

@@ -23,12 +23,12 @@ const terminal = (words?: FieldWords) => refersTo({ section: 'terminals', offers
 
 /** One way of speaking over a serial link: a protocol with the rates this device can use. */
 const serialOption = group({
-  protocol: anId(),
-  bauds: list(baud(), { least: 1, most: 30 }),
-  default: baud(),
+  protocol: startsAs(anId({ width: 130, suggests: ['protocols'] }), 'msp'),
+  bauds: startsAs(list(baud(), { least: 1, most: 30 }, { head: 'rates, baud', words: 'rates', width: 200 }), [115_200]),
+  default: startsAs(baud({ head: 'ships at', words: 'rate as it ships' }), 115_200),
   format: optional(characterFormat),
   inverted: optional(flag()),
-  halfDuplex: optional(flag()),
+  halfDuplex: optional(flag({ head: 'half duplex' })),
 })
 
 /** A message sent over a link at a steady rate. */
@@ -36,10 +36,10 @@ const message = group({
   name: label,
   direction: choice(['to-device', 'from-device']),
   /** Bytes each. */
-  bytes: count(1, 65_535),
-  rate: hertz(),
+  bytes: startsAs(count(1, 65_535, { help: 'Bytes each, with what frames them' }), 20),
+  rate: startsAs(hertz({ head: 'a second', words: 'rate' }), 1),
   /** It is sent where this protocol is spoken, and only there; under any when missing. */
-  protocol: optional(anId()),
+  protocol: optional(anId({ head: 'under protocol', words: 'protocol it is sent under', width: 110, suggests: ['protocols'] })),
 })
 
 /** What every need has. */
@@ -55,8 +55,10 @@ export const needFields = {
     rx: optional(
       terminal({ help: 'Terminal that the device listens on', neededWhere: { field: 'lines', is: ['both', 'to-device'] } }),
     ),
-    options: startsAs(list(serialOption, { least: 1, most: 12 }), [{ protocol: 'msp', bauds: [115_200], default: 115_200 }]),
-    messages: byDefault(list(message, { most: 30 }), []),
+    options: startsAs(list(serialOption, { least: 1, most: 12 }, { head: 'speaks', words: 'way of speaking' }), [
+      { protocol: 'msp', bauds: [115_200], default: 115_200 },
+    ]),
+    messages: byDefault(list(message, { most: 30 }, { words: 'message' }), []),
     states: byDefault(choice(['disarmed', 'armed', 'both'], { head: 'runs', words: 'flight states' }), 'both'),
     interruptible: byDefault(flag({ head: 'may be interrupted' }), true),
     takesTurns: byDefault(

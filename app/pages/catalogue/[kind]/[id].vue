@@ -25,9 +25,9 @@ const { document, desk, text, broken, versions, asShown, dirty, wrong, gaps, und
 const missing = ref(false)
 const history = ref(false)
 const side = ref<'top' | 'bottom'>('top')
-/** Whoever begins with pasted labels is asked for them at once. */
-const pasteAtOnce = route.query.paste === '1'
-const tab = ref(pasteAtOnce ? 'pads' : 'basics')
+/** Whoever begins with pasted labels is asked for them at once, and once. */
+const pasteAtOnce = ref(route.query.paste === '1')
+const tab = ref(pasteAtOnce.value ? 'pads' : 'basics')
 /** Sections that are tables of parts, with their titles. */
 const sections = computed(() => sectionsOf(kind.value === 'board' ? boardFields : deviceFields))
 const tabs = computed(() => ({
@@ -181,7 +181,13 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
           </nav>
           <div class="pane">
             <BasicsForm v-if="tab === 'basics'" :definition="asShown!" @change="change" />
-            <PadTable v-else-if="tab === 'pads' && kind === 'board'" :board :paste-at-once @change="change" />
+            <PadTable
+              v-else-if="tab === 'pads' && kind === 'board'"
+              :board
+              @vue:mounted="pasteAtOnce = false"
+              :paste-at-once
+              @change="change"
+            />
             <PartTable v-else-if="tab in sections" :key="tab" :definition="asShown!" :section="tab" @change="change" />
             <VersionList v-else-if="tab === 'versions'" :versions :word @change="editor.setVersions" @open="desk = $event" />
             <SourceEditor v-else :text @type="editor.type" />
