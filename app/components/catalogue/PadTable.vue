@@ -8,7 +8,7 @@ const { board, pasteAtOnce = false } = defineProps<{ board: BoardDefinition; pas
 const emit = defineEmits<{ change: [board: BoardDefinition] }>()
 const rows = computed(() => padTableRows(board))
 const problems = ref<InputError['problems']>([])
-const pasting = ref(pasteAtOnce)
+const pasting = ref(pasteAtOnce && !Object.keys(board.pads).length)
 const columns = padColumns
 
 /** Pads of which what they are for is proposed from a label, and nobody said yet that it is so. */
