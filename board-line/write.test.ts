@@ -53,7 +53,8 @@ describe('writing settings to a board', () => {
     const { writing, rounds, intended } = await bench('culvert-scout')
     const told: BoardEvent[] = []
     const { backup, kept } = await writeSettings({ ...writing, tell: (event) => told.push(event) })
-    expect(told[0]).toMatchObject({ at: 'backup', backup })
+    expect(told[0]).toMatchObject({ at: 'backup', backup, text: '1 setting kept' })
+    expect(told.find(({ at }) => at === 'read')!.text).toMatch(/^([02-9]|\d\d+) settings$/)
     const numbers = rounds.map((_, at) => `round ${at + 1}`)
     for (const at of ['save', 'restart']) expect(told.filter((event) => event.at === at).map(({ text }) => text)).toEqual(numbers)
     expect(told.filter(({ at }) => at === 'set')).toHaveLength(Object.keys(intended).length)

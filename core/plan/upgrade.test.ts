@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { demo } from '../../tests/helpers/plans'
 import { analyse } from '../engine'
+import { definitionSchemas } from '../catalogue'
 import { readPlan } from '../schema'
 import { planSchema } from './plan'
 import { upgradePlan } from './upgrade'
@@ -55,7 +56,12 @@ describe('upgradePlan', () => {
     expect(plan.positions).toEqual({ gnss: { x: 10, y: 20 } })
     expect(plan.built).toEqual({ 'gnss.rx': true })
     expect(readPlan(stored(1)).positions).toEqual({})
-    expect(plan.definitions.devices['merlow-n1']).toMatchObject({ schema: 9, radios: {}, pads: {}, ports: {} })
+    expect(plan.definitions.devices['merlow-n1']).toMatchObject({
+      schema: definitionSchemas.device,
+      radios: {},
+      pads: {},
+      ports: {},
+    })
     expect(plan.definitions.protocols.nmea).toMatchObject({ schema: 3, format: '8N1' })
   })
 

@@ -22,6 +22,20 @@ it('a throttle of 1046 makes the burst 0x82c6, and any one bit changed is refuse
   for (let bit = 0; bit < 16; bit += 1) expect(decodeThrottle(0x82c6 ^ (1 << bit)), `bit ${bit}`).toBeUndefined()
 })
 
+it('a burst is sixteen bits of one length, high for 0.749 of it in a one and for 0.374 in a nought', () => {
+  const [rate, period] = [300_000, 1e6 / 300_000]
+  const edges = encodeThrottleBurst({ value: 1046, telemetry: false }, rate)
+  const highs = edges.filter(({ level }) => level).map(({ at }) => at)
+  const lows = edges.filter(({ level }) => !level).map(({ at }) => at)
+  const word = 0x82c6
+  highs.forEach((at, bit) => {
+    const fell = lows.find((low) => low > at)!
+    expect(fell - at, `bit ${bit}`).toBeCloseTo(period * ((word >> (15 - bit)) & 1 ? 0.749 : 0.374), 1)
+    expect(at).toBeCloseTo(bit * period, 1)
+  })
+  expect(highs).toHaveLength(16)
+})
+
 it('bursts come back at both rates', () => {
   const throttle = fc.record({ value: fc.integer({ min: 0, max: 2047 }), telemetry: fc.boolean() })
   fc.assert(

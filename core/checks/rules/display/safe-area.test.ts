@@ -8,6 +8,16 @@ describe('DSP-04', () => {
       settled: true,
     })
   })
+  it('tells of the outermost on all four sides, and of nothing one cell within', () => {
+    const told = (x: number, y: number) => judged('DSP-04', { timer: at(x, y) }).facts.length
+    const grid = /grid of (\d+)×(\d+)/.exec(judged('DSP-01', { timer: at(200, 200) }).facts[0]!)!
+    const [columns, rows] = [Number(grid[1]), Number(grid[2])]
+    // A timer is five cells long.
+    expect([told(columns - 5, 2), told(columns - 6, 2)]).toEqual([1, 0])
+    expect([told(4, 0), told(4, 1), told(4, rows - 1), told(4, rows - 2)]).toEqual([1, 0, 1, 0])
+    expect(judged('DSP-01', { timer: at(columns - 5, rows - 1) }).facts).toEqual([])
+    expect(judged('DSP-01', { timer: at(columns - 4, 2) }).facts).toHaveLength(1)
+  })
   it('is silent otherwise, and without a layout', () => {
     expect(judged('DSP-04', { timer: at(1, 2) }).facts).toEqual([])
     expect(judged('DSP-04', {}).facts).toEqual([])

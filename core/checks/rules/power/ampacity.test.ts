@@ -16,4 +16,17 @@ describe('PWR-06', () => {
     expect(found!.fact).toBe('W1 is AWG 30, good for 1.28 A; it carries 3.6 A at peak')
     expect(settledBy(plan, found!)).toBe(true)
   })
+  it('weighs a peak, has a steady load mended, and stops at three times what the wire carries', () => {
+    const always = (amps: number) =>
+      edited(tiny({ devices: { ring: { supply: { typical: amps, peak: amps } } } }), {
+        type: 'wire.set',
+        wire: 'ring.vcc',
+        set: { gauge: 30 },
+      })
+    const severity = (plan: ReturnType<typeof always>) => findingsOf(plan, 'PWR-06').map((found) => found.severity)
+    expect(severity(fed(30, 3.6))).toEqual(['weigh'])
+    expect(severity(always(1.5))).toEqual(['fix'])
+    expect(severity(always(3 * ampacity(30) - 0.01))).toEqual(['fix'])
+    expect(severity(always(3 * ampacity(30) + 0.01))).toEqual(['stop'])
+  })
 })
