@@ -136,6 +136,11 @@ describe('pads beside those that are there', () => {
     expect(Object.keys(board.pads).sort()).toEqual(['GND', 'M1', 'M2', 'RX1', 'TX1'])
     expect(board.ports.uart1!.tx!.pin).toBe('TX1')
   })
+  it('lie where they are told, also off the board', () => {
+    const { board } = boardOf('label,x,y\nM1,-3,5\nM2,-3,7\n', { keepOthers: true }, {}, before)
+    expect([board.pads.M1!.x, board.pads.M2!.y]).toEqual([-3, 7])
+    expect(board.pads.TX1).toMatchObject({ x: before.pads.TX1!.x })
+  })
   it('go where it is not, and their ports with them', () => {
     const { board } = boardOf('TX2\nRX2', {}, {}, before)
     expect(Object.keys(board.pads)).toEqual(['TX2', 'RX2'])

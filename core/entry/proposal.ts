@@ -111,7 +111,8 @@ class BoardBuilder {
           message: `the pads lie over ${Math.max(width, height)} mm; a board has up to ${limits.board}. Is the unit right?`,
         },
       ])
-    if (isOn) return spots
+    // Beside others, places are told on this very board.
+    if (isOn || this.wish.keepOthers) return spots
     if (width > outline.width || height > outline.height)
       this.notes.push(`the outline is ${width} × ${height} mm now, so that all pads lie on it`)
     this.board = { ...this.board, outline: { ...outline, width, height } }

@@ -180,3 +180,39 @@ test('a board from a pasted table: in less than 15 clicks and keys, with every l
   await dialog.getByLabel('Labels, one a line').fill('QX7\nTX1\nRX1')
   await expect(dialog.getByText('Not understood')).toBeHidden()
 })
+
+test('a row of pads: labels run on, two clicks on the drawing say where it lies', async ({ page }) => {
+  await page.goto(`${address}/catalogue`)
+  const hand = new Hand(page)
+  await hand.click('New board')
+  await expect(page.getByRole('dialog').getByLabel('Name')).toBeFocused()
+  await hand.write('Row')
+  await hand.press('Enter')
+  await page.getByRole('dialog', { name: 'Paste pads' }).getByRole('button', { name: 'Cancel' }).click()
+  await hand.click('Add a row')
+  const drawing = page.getByTestId('board')
+  const form = page.getByRole('form', { name: 'A row of pads' })
+  await form.getByLabel('Labels of the row').fill('TX1')
+  await expect(form.getByRole('status')).toHaveText(
+    'TX1: TX of port 1 · RX1: RX of port 1 · TX2: TX of port 2 · RX2: RX of port 2',
+  )
+  const { x, y, width } = (await drawing.boundingBox())!
+  await page.mouse.click(x + width / 2 - 60, y + 100)
+  await page.mouse.click(x + width / 2 + 60, y + 102)
+  // The second click is in line with the first.
+  const [from, to] = [await form.getByLabel('y it goes from').inputValue(), await form.getByLabel('y it goes to').inputValue()]
+  expect(to).toBe(from)
+  await form.getByRole('button', { name: 'Add the row' }).click()
+  await expect(drawing.locator('[data-pad="RX2"]')).toHaveAttribute('aria-label', /RX of Port 2/)
+  // Labels that nobody could tell are asked for.
+  await form.getByLabel('Labels of the row').fill('CAM')
+  await expect(form.getByRole('status')).toContainText('say 3 more, or fewer pads')
+  await expect(form.getByRole('button', { name: 'Add the row' })).toBeDisabled()
+  await form.getByLabel('How many pads').fill('none')
+  await form.getByLabel('How many pads').press('Tab')
+  await form.getByRole('button', { name: 'Add the row' }).click()
+  await expect(drawing.locator('[data-pad="CAM"]')).toBeVisible()
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(drawing.locator('[data-pad="CAM"]')).toBeHidden()
+  expect(await accessibilityFaults(page)).toEqual([])
+})

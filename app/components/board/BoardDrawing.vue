@@ -2,6 +2,7 @@
 import type { Board, BoardSide, Pad } from '#core/catalogue'
 import { labelSide, padAbilities, plainMark, type PadUse } from '#core/harness'
 import { usePanZoom } from '~/composables/usePanZoom'
+import { pointIn } from '~/composables/useSvgDrag'
 
 const {
   board,
@@ -17,7 +18,13 @@ const {
   /** What each pad is to the need that is being placed. */
   verdicts?: Record<string, 'fits' | 'cost' | 'cannot'>
 }>()
-const emit = defineEmits<{ pick: [pad: string]; over: [pad: string | undefined]; drop: [pad: string]; ban: [pad: string] }>()
+const emit = defineEmits<{
+  spot: [at: { x: number; y: number }]
+  pick: [pad: string]
+  over: [pad: string | undefined]
+  drop: [pad: string]
+  ban: [pad: string]
+}>()
 
 /** Millimetres around the outline; the board is drawn at 10 units a millimetre. */
 const margin = 6
@@ -53,6 +60,19 @@ const usb = computed(() => {
   const [width, height] = across ? [5, 8] : [8, 5]
   return { x: at(x) - (width * scale) / 2, y: down(y) - (height * scale) / 2, width: width * scale, height: height * scale }
 })
+/** Where the pointer went down; whoever moves the sheet does not click. */
+let pressed = { x: 0, y: 0 }
+function press(event: PointerEvent) {
+  pressed = { x: event.clientX, y: event.clientY }
+  onDown(event)
+}
+/** A click beside the pads, in mm on the board. */
+function clickAt(event: MouseEvent) {
+  if (Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) > 4) return
+  const { x, y } = pointIn(event)
+  const across = x / scale - margin
+  emit('spot', { x: side === 'top' ? across : board.outline.width - across, y: y / scale - margin })
+}
 /** A pad as it is seen from the side that is drawn. */
 const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.width - pad.x })
 </script>
@@ -65,7 +85,8 @@ const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.wi
     role="group"
     :aria-label="`${board.name}, ${side} side. Plus and minus zoom, arrows move.`"
     @wheel.prevent="onWheel"
-    @pointerdown="onDown"
+    @click="clickAt"
+    @pointerdown="press"
     @pointermove="onMove"
     @pointerup="onUp"
     @pointercancel="onUp"

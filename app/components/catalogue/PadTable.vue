@@ -1,15 +1,26 @@
 <script setup lang="ts">
-import { mdiCheckAll, mdiContentPaste, mdiDownload, mdiPlus } from '@mdi/js'
-import { withOrigins, type BoardDefinition } from '#core/catalogue'
+import { mdiCheckAll, mdiContentPaste, mdiDotsHorizontal, mdiDownload, mdiPlus } from '@mdi/js'
+import { withOrigins, type BoardDefinition, type BoardSide } from '#core/catalogue'
+import type { Spot } from '#core/entry'
 import { InputError, padColumns, padTableCsv, padTableRows, withPadRows, type PadTableRow } from '#core/schema'
 import { download } from '~/composables/download'
 
-const { board, pasteAtOnce = false } = defineProps<{ board: BoardDefinition; pasteAtOnce?: boolean }>()
+const {
+  board,
+  pasteAtOnce = false,
+  spot = undefined,
+} = defineProps<{
+  board: BoardDefinition
+  pasteAtOnce?: boolean
+  /** Where the drawing was clicked at last. */
+  spot?: Spot & { side: BoardSide }
+}>()
 const emit = defineEmits<{ change: [board: BoardDefinition] }>()
 const rows = computed(() => padTableRows(board))
 const problems = ref<InputError['problems']>([])
 const pasting = ref(pasteAtOnce && !Object.keys(board.pads).length)
 const columns = padColumns
+const addingRow = ref(false)
 
 /** Pads of which what they are for is proposed from a label, and nobody said yet that it is so. */
 const proposed = computed(() => rows.value.filter(({ pad }) => board.origins?.[`pads.${pad}`]?.from === 'proposed'))
@@ -51,6 +62,7 @@ const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
   <section class="table" aria-label="Pad table">
     <div class="bar">
       <v-btn :prepend-icon="mdiPlus" @click="add">Add a pad</v-btn>
+      <v-btn :prepend-icon="mdiDotsHorizontal" :aria-pressed="addingRow" @click="addingRow = !addingRow">Add a row</v-btn>
       <v-btn :prepend-icon="mdiContentPaste" @click="pasting = true">Paste labels or a table</v-btn>
       <v-btn :prepend-icon="mdiDownload" @click="download(`${board.id}.pads.csv`, 'text/csv', padTableCsv(board))"
         >Save CSV</v-btn
@@ -59,6 +71,7 @@ const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
         >Accept all proposed ({{ proposed.length }})</v-btn
       >
     </div>
+    <PadRowForm v-if="addingRow" :board :spot @change="emit('change', $event)" @close="addingRow = false" />
     <ul v-if="problems.length" role="alert" class="problems">
       <li v-for="problem in problems" :key="problem.place + problem.message">
         <span class="mono">{{ problem.place }}</span> {{ problem.message }}

@@ -77,6 +77,8 @@ watch(
   },
   { immediate: true },
 )
+/** Where the drawing was clicked at last. */
+const spot = shallowRef<{ x: number; y: number; side: 'top' | 'bottom' }>()
 const onPaper = usePrinting()
 const problems = computed(() => (broken.value.length ? broken.value : wrong.value))
 
@@ -184,8 +186,9 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
             <PadTable
               v-else-if="tab === 'pads' && kind === 'board'"
               :board
-              @vue:mounted="pasteAtOnce = false"
               :paste-at-once
+              :spot
+              @vue:mounted="pasteAtOnce = false"
               @change="change"
             />
             <PartTable v-else-if="tab in sections" :key="tab" :definition="asShown!" :section="tab" @change="change" />
@@ -199,7 +202,15 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
               <v-btn value="top">Top</v-btn><v-btn value="bottom">Bottom</v-btn>
             </v-btn-toggle>
           </div>
-          <BoardDrawing v-if="kind === 'board' && drawn" :key="side" class="drawing" :board="drawn" :side data-testid="board" />
+          <BoardDrawing
+            v-if="kind === 'board' && drawn"
+            :key="side"
+            class="drawing"
+            :board="drawn"
+            :side
+            data-testid="board"
+            @spot="spot = { ...$event, side }"
+          />
           <DeviceDrawing v-else-if="kind === 'device' && drawnDevice" class="drawing" :device="drawnDevice" />
           <div class="checks" data-testid="checks">
             <h2>{{ problems.length ? 'Errors, to correct before it can be saved' : 'No errors' }}</h2>
