@@ -64,13 +64,26 @@ for (const name of ['Airframe', 'Power', 'Making']) {
 }
 await page.goto(`${address}/builds/culvert-scout/allocation`)
 await page.getByRole('button', { name: /giving up GNSS/ }).waitFor()
-await shot('allocation-ways-out')
 await allocationView('Which board')
 await page.getByRole('button', { name: 'Try again' }).waitFor()
 await shot('allocation-boards')
 await page.goto(`${address}/catalogue/board/corran-7`)
 await page.getByRole('button', { name: 'Pad table' }).click()
 await shot('catalogue-board')
+await page.goto(`${address}/catalogue`)
+await page.getByRole('button', { name: 'New board' }).click()
+await page.getByRole('dialog').getByLabel('Name').fill('Bench board')
+await page.getByRole('dialog').getByRole('button', { name: 'Make' }).click()
+const labels = [
+  'TX1 RX1 5V GND TX2 RX2 5V GND T3/SDA R3/SCL 5V GND',
+  'M1 M2 M3 M4 M5 M6 GND BAT',
+  'LED 5V GND BZ+ BZ- CURR VBAT GND TX4 RX4 XQ2',
+  'CAM GND 9V/2A VTX GND 9V TX5 RX5 3V3 RSSI',
+]
+await page.getByLabel('Labels, one a line').fill(labels.map((edge) => edge.replaceAll(' ', '\n')).join('\n\n'))
+await page.getByTestId('pasted-summary').waitFor()
+await page.getByRole('region', { name: 'Rows as they are read' }).evaluate((rows) => (rows.scrollTop = 640))
+await shot('catalogue-labels')
 await page.goto(`${address}/builds/spillway-hex/settings`)
 for (const [view, name] of [
   ['Links', 'links'],

@@ -26,7 +26,7 @@ export function railFor(board: BoardDefinition, { from, volts, limit }: Supply):
   if (found) return { board: limit === undefined ? board : withLimit(board, found[0], limit), rail: found[0], guesses: {} }
   const rail = idFor(board, from, wanted)
   const guesses = Object.fromEntries(
-    [...(limit === undefined ? ['limit'] : []), ...(from === 'board' ? ['kind', 'input', 'dropout'] : [])].map((field) => [
+    [...(limit === undefined ? ['limit'] : []), ...(from === 'board' ? ['kind', 'input'] : [])].map((field) => [
       `rails.${rail}.${field}`,
       { from: 'guess' as const, note: of },
     ]),

@@ -19,15 +19,14 @@ function valueAt(place: string): string {
 
 <template>
   <template v-if="proposed.length || guesses.length">
-    <h2>Not certain ({{ proposed.length + guesses.length }})</h2>
+    <h2>Not certain ({{ guesses.length + (proposed.length ? 1 : 0) }})</h2>
     <ul>
       <li v-if="proposed.length">
         {{ proposed.length }} {{ proposed.length === 1 ? 'pad is' : 'pads are' }} what the label says, not accepted yet (pad
         table)
       </li>
       <li v-for="[place, { note }] in guesses" :key="place">
-        <span class="mono">{{ place }} {{ valueAt(place) }}</span
-        >: {{ note ?? 'a guess' }}
+        <span class="mono">{{ `${place} ${valueAt(place)}`.trim() }}</span>: {{ note ?? 'a guess' }}
         <select
           :aria-label="`Where ${place} is from`"
           value="guess"
