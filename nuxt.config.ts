@@ -71,6 +71,8 @@ export default defineNuxtConfig({
   hooks: {
     'build:manifest': (manifest) => {
       scripts = pageScripts(manifest)
+      // What comes later is fetched once the first page stands, by `preloadParts`, and not beside it.
+      for (const file of Object.values(manifest)) file.prefetch = false
     },
     // The worker threads run a program of their own, which lies beside the server's.
     'nitro:init': (nitro) => {

@@ -220,7 +220,7 @@ test('the rules are there to read', async ({ page }) => {
 test('a search is cleared, and all is there again', async ({ page }) => {
   for (const [path, field] of [
     ['/rules', 'Find a rule'],
-    ['/catalogue', 'Name, maker or kind'],
+    ['/catalogue', 'Name, maker, kind or figure'],
   ] as const) {
     await page.goto(`${address}${path}`)
     await expect(page.getByText('BUS-01').or(page.getByText('Brae Mini')).first()).toBeVisible()

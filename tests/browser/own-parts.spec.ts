@@ -216,3 +216,14 @@ test('a row of pads: labels run on, two clicks on the drawing say where it lies'
   await expect(drawing.locator('[data-pad="CAM"]')).toBeHidden()
   expect(await accessibilityFaults(page)).toEqual([])
 })
+
+test('the catalogue is searched by what a thing offers, and says how it took that', async ({ page }) => {
+  await page.goto(`${address}/catalogue`)
+  await page.getByRole('textbox', { name: 'Name, maker, kind or figure' }).fill('5 ports, 5 V 2 A')
+  await expect(page.getByRole('status').filter({ hasText: 'Looked for' })).toHaveText(
+    /Looked for: at least 5 ports; 5 V of at least 2 A\. [1-9]\d* found\./,
+  )
+  await expect(page.getByRole('link', { name: 'Brae Mini', exact: true })).toBeHidden()
+  await page.getByRole('textbox', { name: 'Name, maker, kind or figure' }).fill('99 ports')
+  await expect(page.getByText('Nothing offers that.')).toBeVisible()
+})

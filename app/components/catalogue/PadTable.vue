@@ -71,7 +71,7 @@ const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
         >Accept all proposed ({{ proposed.length }})</v-btn
       >
     </div>
-    <PadRowForm v-if="addingRow" :board :spot @change="emit('change', $event)" @close="addingRow = false" />
+    <LazyPadRowForm v-if="addingRow" :board :spot @change="emit('change', $event)" @close="addingRow = false" />
     <ul v-if="problems.length" role="alert" class="problems">
       <li v-for="problem in problems" :key="problem.place + problem.message">
         <span class="mono">{{ problem.place }}</span> {{ problem.message }}
@@ -134,6 +134,7 @@ const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
   padding: var(--space-2) var(--space-4);
 }
 .scroll {
+  position: relative;
   overflow: auto;
   flex: 1;
 }

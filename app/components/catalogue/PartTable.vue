@@ -94,6 +94,8 @@ function remove(id: string) {
 
 <style scoped>
 .table {
+  /* What is for the ear alone scrolls with the table. */
+  position: relative;
   overflow: auto;
   height: 100%;
   padding: var(--space-2) var(--space-4);

@@ -64,6 +64,7 @@ const isOpen = ({ reading, functions, label }: PadRow) =>
 
 <style scoped>
 .scroll {
+  position: relative;
   overflow: auto;
   max-height: 38vh;
   border: var(--edge);

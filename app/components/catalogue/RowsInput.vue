@@ -87,6 +87,7 @@ const remove = (at: number) =>
   text-align: left;
 }
 .scroll {
+  position: relative;
   overflow: auto;
 }
 table {

@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { library } from '../../../tests/helpers/plans'
 import {
   blankBoard,
+  boardGaps,
+  deviceGaps,
   blankDevice,
   boardFields,
   deviceFields,
@@ -11,6 +13,7 @@ import {
   type Fields,
   type PartValues,
 } from '#core/catalogue'
+import { messagesUnlike } from '#core/protocols'
 import { readDefinition } from '#core/schema'
 import {
   columnsOf,
@@ -130,6 +133,28 @@ describe('columns of definitions', () => {
 })
 
 const how = (definition: object) => ({ definition: definition as PartValues, word: 'part', number: 1 })
+
+describe('a new part', () => {
+  it('has all that is read of it, in every section and of every kind, before it is saved', () => {
+    const [board, device] = [blankBoard('own', 'Own'), blankDevice('own', 'Own')]
+    for (const definition of [board, device] as const) {
+      const all = fieldsOfKind(definition)
+      for (const section of Object.keys(sectionsOf(all))) {
+        const { shape } = all[section]!
+        for (const kind of shape.is === 'kinds' ? Object.keys(shape.kinds) : [undefined]) {
+          const part = { ...startOf(fieldsOf(all[section]!, { kind }), how(definition)), ...(kind && { kind }) }
+          const parts = { ...(definition as unknown as Record<string, object>)[section], added: part }
+          const changed = { ...definition, [section]: parts }
+          const gaps = () =>
+            changed.kind === 'board' ? boardGaps(changed) : [...deviceGaps(changed), ...messagesUnlike(changed)]
+          expect(gaps, `${section} ${kind}`).not.toThrow()
+          for (const field of Object.values(fieldsOf(all[section]!, part)))
+            expect(() => startOf(rowsOf(field) ?? {}, how(definition))).not.toThrow()
+        }
+      }
+    }
+  })
+})
 
 describe('what is typed into a part', () => {
   const device = blankDevice('own', 'Own')

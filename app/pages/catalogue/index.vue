@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
-import { classWords, deviceClasses, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
+import { classWords, deviceClasses, readWish, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 import { libraryFile, type Definition } from '#core/schema'
 import { chosenFile } from '~/composables/chosenFile'
 import { hasWords } from '~/composables/search'
@@ -31,14 +31,13 @@ const all = computed<(BoardDefinition | DeviceDefinition)[]>(() => {
 })
 const groupOf = (definition: BoardDefinition | DeviceDefinition) =>
   definition.kind === 'device' ? deviceClasses[definition.class] : 'Boards'
+/** What is looked for: figures of what it offers, and words. */
+const wish = computed(() => readWish(wanted.value ?? ''))
+const textOf = (definition: BoardDefinition | DeviceDefinition) =>
+  `${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)} ${definition.kind === 'device' ? classWords[definition.class] : ''}`
 const rows = computed(() =>
   all.value
-    .filter((definition) =>
-      hasWords(
-        `${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)} ${definition.kind === 'device' ? classWords[definition.class] : ''}`,
-        wanted.value,
-      ),
-    )
+    .filter((definition) => wish.value.fits(definition) && hasWords(textOf(definition), wish.value.words))
     .sort((a, b) => groupOf(a).localeCompare(groupOf(b)) || a.name.localeCompare(b.name)),
 )
 const { sorting, sorted } = useSorted(() => rows.value, {
@@ -153,7 +152,13 @@ async function remove(definition: Definition) {
         <v-btn-toggle v-model="kind" mandatory density="compact" variant="outlined" divided aria-label="Kind">
           <v-btn value="board">Boards</v-btn><v-btn value="device">Devices</v-btn>
         </v-btn-toggle>
-        <v-text-field v-model="wanted" label="Name, maker or kind" class="find" clearable />
+        <v-text-field
+          v-model="wanted"
+          label="Name, maker, kind or figure"
+          :title="`Such as ${kind === 'board' ? '5 ports, rail ≥ 3 A, 30 × 30 mm, 6S' : 'gnss under 10 g, 60 A'}`"
+          class="find"
+          clearable
+        />
         <v-spacer />
         <v-btn variant="outlined" :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Import a file</v-btn>
         <v-menu>
@@ -168,6 +173,9 @@ async function remove(definition: Definition) {
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New {{ kind }}</v-btn>
         <input ref="file" type="file" accept=".json,.yaml,.yml" hidden aria-label="Definition file" @change="take" />
       </div>
+      <p v-if="wish.told.length" role="status" class="quiet px-4 pt-3">
+        Looked for: {{ wish.told.join('; ') }}. {{ rows.length }} found.
+      </p>
       <RefusedFile v-if="refused" v-bind="refused" what="imported" @close="refused = undefined" />
       <v-alert
         v-for="lost in catalogue.library?.unreadable"
@@ -230,7 +238,8 @@ async function remove(definition: Definition) {
           </tbody>
         </v-table>
         <p v-if="!rows.length" class="pa-4">
-          Nothing has these words. <v-btn size="small" @click="creating = true">Make your own</v-btn>
+          {{ wish.told.length ? 'Nothing offers that.' : 'Nothing has these words.' }}
+          <v-btn size="small" @click="creating = true">Make your own</v-btn>
         </p>
       </template>
     </main>

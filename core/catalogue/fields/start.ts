@@ -7,14 +7,13 @@ export interface Beginning {
   number: number
 }
 
-/** A new part: all that it has to have, as that is begun. */
+/** A new part: all that it has to have, and what a file need not say, as that is begun. */
 export function startOf(fields: Fields, beginning: Beginning): PartValues {
   const part: Record<string, unknown> = {}
   for (const [key, field] of Object.entries(fields)) {
     const { neededWhere } = field
     const isNeeded = neededWhere?.is.includes(String(part[neededWhere.field]))
-    if (isNeeded || field.isStarted || (!field.optional && field.byDefault === undefined))
-      part[key] = startOfField(field, beginning)
+    if (isNeeded || field.isStarted || !field.optional) part[key] = startOfField(field, beginning)
   }
   return part
 }
