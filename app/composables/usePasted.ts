@@ -30,7 +30,7 @@ function tried<T>(make: () => T): Tried<T> {
   }
 }
 
-const kept = 'label-words'
+const kept = 'ypodoma.labels'
 
 /** What labels stand for by this user's own words. */
 function keptWords(): OwnWords {

@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { edited, factsOf, findingsOf } from '../../../../tests/helpers/findings'
 import { serial, tiny } from '../../../../tests/helpers/tiny'
-import type { Origins } from '../../../catalogue'
+import { allocated } from '../../../../tests/helpers/plans'
+import { withOrigins, type BoardDefinition, type DeviceDefinition, type Origins } from '../../../catalogue'
+import { analyse } from '../../../engine'
+import { resolvePlan } from '../../../plan'
 
 const guess = { from: 'guess' as const }
 const plan = (origins: Origins = {}, ofDevice: Origins = {}) =>
@@ -65,4 +68,37 @@ describe('FIT-03', () => {
     const one = edited(plan({ 'timers.t': guess }), { type: 'wire.set', wire: 'esc.b', set: { omitted: true } })
     expect(factsOf(one, 'FIT-03')).toEqual([])
   })
+})
+
+describe('calling figures a guess', () => {
+  it.each(['spillway-hex', 'culvert-scout', 'fellside-mapper'] as const)(
+    'takes no finding from %s, and says so of each',
+    (name) => {
+      const before = allocated(name)
+      const guessed = <D extends BoardDefinition | DeviceDefinition>(definition: D): D => {
+        const places =
+          definition.kind === 'board'
+            ? [
+                ...Object.keys(definition.rails).map((id) => `rails.${id}.limit`),
+                ...Object.keys(definition.timers).map((id) => `timers.${id}`),
+              ]
+            : [
+                ...Object.keys(definition.supplies).map((id) => `supplies.${id}`),
+                ...Object.keys(definition.outputs).map((id) => `outputs.${id}.limit`),
+              ]
+        return withOrigins(definition, Object.fromEntries(places.map((place) => [place, guess])))
+      }
+      const all = <D extends BoardDefinition | DeviceDefinition>(of: Record<string, D>) =>
+        Object.fromEntries(Object.entries(of).map(([id, definition]) => [id, guessed(definition)]))
+      const { boards, devices } = before.definitions
+      const after = { ...before, definitions: { ...before.definitions, boards: all(boards), devices: all(devices) } }
+      const told = analyse(after).findings
+      const known = new Set(told.map(({ id, severity, fact }) => `${id} ${severity} ${fact}`))
+      for (const { id, severity, fact } of analyse(before).findings) expect(known, fact).toContain(`${id} ${severity} ${fact}`)
+      const uncertain = told.filter(({ rule }) => rule === 'FIT-03').flatMap(({ subjects }) => subjects)
+      const fed = resolvePlan(after).supplies.filter(({ fitted }) => fitted.id !== 'board')
+      expect(fed.length).toBeGreaterThan(5)
+      for (const { fitted } of fed) expect(uncertain).toContain(`device:${fitted.id}`)
+    },
+  )
 })
