@@ -86,11 +86,28 @@ export class Numbering {
     return this.lonely.has(signal) ? '' : `${buses[signal.as]}${signal.number ?? 1}`
   }
 
-  /** The first row with the line of this one. */
-  firstWith(row: PadRow): PadRow | undefined {
+  /** The first line of a row with its port or bus. */
+  private lineIn(row: PadRow): { as: PinUse; owner: string } | undefined {
     const [signal] = row.reading.meanings.flatMap((meaning) => (meaning.is === 'signal' ? [meaning] : []))
     const owner = row.functions || !signal ? undefined : this.ownerOf(signal)
-    return owner ? this.firsts.get(`${signal!.as} ${owner}`) : undefined
+    return owner ? { as: signal!.as, owner } : undefined
+  }
+
+  /** The first row with the line of this one. */
+  firstWith(row: PadRow): PadRow | undefined {
+    const line = this.lineIn(row)
+    return line && this.firsts.get(`${line.as} ${line.owner}`)
+  }
+
+  /** The pin that the board's port or bus has for the line of a row. */
+  pinThere(row: PadRow): string | undefined {
+    const { as, owner = '' } = this.lineIn(row) ?? {}
+    const { ports, i2c, can } = this.board
+    if (as === 'uart-tx') return ports[owner]?.tx?.pin
+    if (as === 'uart-rx') return ports[owner]?.rx?.pin
+    if (as === 'i2c-sda') return i2c[owner]?.sda
+    if (as === 'i2c-scl') return i2c[owner]?.scl
+    return as === 'can-h' ? can[owner]?.high : as === 'can-l' ? can[owner]?.low : undefined
   }
 
   /** The board with its ports named as they are numbered, and with the polarity that labels tell. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { blankBoard, openOrigins, resolveBoard, type BoardDefinition } from '../catalogue'
+import { library } from '../../tests/helpers/plans'
 import { InputError, readDefinition } from '../schema'
 import { boardOfRows, padRows, readTable, type ProposalWish, type TableSense } from '.'
 
@@ -57,6 +58,7 @@ describe('a board made of labels alone', () => {
     expect(open.get('timers.outputs')).toMatchObject({ from: 'guess' })
     expect(open.get('rails.v33.limit')).toMatchObject({ from: 'guess' })
     expect(open.get('rails.v9.limit')).toBeUndefined()
+    expect(board.origins!['rails.v9.limit']).toEqual({ from: 'maker', note: 'printed at its pad' })
     expect(open.get('pads.XYZ')).toBeUndefined()
     const accepted = new Map(openOrigins(boardOf(labels.join('\n'), { accepted: true }).board))
     expect(accepted.get('pads.TX1')).toBeUndefined()
@@ -69,6 +71,24 @@ describe('a board made of labels alone', () => {
     expect(at('TX1').x).toBeLessThan(at('RX1').x)
     const spots = Object.values(board.pads).map(({ x, y }) => `${x} ${y}`)
     expect(new Set(spots).size).toBe(spots.length)
+  })
+})
+
+describe('a rail', () => {
+  it('has what is printed at any of its pads, in whatever order they come', () => {
+    for (const text of ['9V\n9V/2A\nGND', '9V/2A\n9V\nGND']) {
+      const { board } = boardOf(text)
+      expect(board.rails.v9!.limit).toBe(2)
+      expect(new Map(openOrigins(board)).has('rails.v9.limit')).toBe(false)
+    }
+  })
+  it('of any volts that a label may tell can be saved, its figures short', () => {
+    for (const volts of [1, 3, 4, 6, 8, 12, 24, 28]) {
+      const { board } = boardOf(`${volts}V\nGND\nVBUS`)
+      const rail = board.rails[`v${volts}`]!
+      expect(rail.input!.min).toBeLessThanOrEqual(rail.input!.max)
+      expect(String(rail.input!.max).length).toBeLessThan(6)
+    }
   })
 })
 
@@ -135,6 +155,19 @@ describe('pads beside those that are there', () => {
     const { board } = boardOf('M1\nM2', { keepOthers: true }, {}, before)
     expect(Object.keys(board.pads).sort()).toEqual(['GND', 'M1', 'M2', 'RX1', 'TX1'])
     expect(board.ports.uart1!.tx!.pin).toBe('TX1')
+  })
+  it('of a label that is there already are one more, on the pin of their line', () => {
+    const { board } = boardOf('GND\nTX1\nRX3', { keepOthers: true }, {}, before)
+    expect(Object.keys(board.pads).sort()).toEqual(['GND', 'GND_2', 'RX1', 'RX3', 'TX1', 'TX1_2'])
+    expect([board.pads.TX1_2!.pin, board.ports.uart1!.tx!.pin]).toEqual(['TX1', 'TX1'])
+  })
+  it('over a board whose pins have other names are on these', () => {
+    const { board } = boardOf('TX1\nRX1\nSDA2\nSCL2\nGND', {}, {}, library.boards['corran-7']!)
+    expect([board.pads.TX1!.pin, board.pads.RX1!.pin]).toEqual([
+      library.boards['corran-7']!.ports.uart1!.tx!.pin,
+      library.boards['corran-7']!.ports.uart1!.rx!.pin,
+    ])
+    expect(board.pads.SDA2!.pin).toBe(library.boards['corran-7']!.i2c.i2c2!.sda)
   })
   it('lie where they are told, also off the board', () => {
     const { board } = boardOf('label,x,y\nM1,-3,5\nM2,-3,7\n', { keepOthers: true }, {}, before)

@@ -1,6 +1,5 @@
-import { limits, type BoardDefinition, type Edge, type Origin } from '../catalogue'
-import { withOrigins } from '../catalogue'
-import { InputError, withPadRows, padTableRows, type PadTableRow } from '../schema'
+import { limits, withOrigins, type BoardDefinition, type Edge, type Origin } from '../catalogue'
+import { functionText, InputError, withPadRows, padTableRows, type PadTableRow } from '../schema'
 import type { Meaning } from './labels'
 import { Numbering } from './numbering'
 import { aroundOutline, edgesInOrder, type Spot } from './outline'
@@ -9,7 +8,7 @@ import { railFor } from './rail-proposals'
 
 /** What becomes of the pads that are there, and of what is only proposed. */
 export interface ProposalWish {
-  /** Pads of the same id are replaced, others stay; else the rows are all there is. */
+  /** Pads stay, but those whose id a row tells; else the rows are all there is. */
   keepOthers: boolean
   /** What the labels were taken for is true: nothing of it is marked as proposed. */
   accepted: boolean
@@ -68,7 +67,7 @@ class BoardBuilder {
     this.board = before
     this.rows = rows
     this.wish = wish
-    this.ids = idsOf(rows)
+    this.ids = idsOf(rows, wish.keepOthers ? Object.keys(before.pads) : [])
     this.numbering = new Numbering(before, rows)
     this.notes.push(...this.numbering.notes)
   }
@@ -121,17 +120,14 @@ class BoardBuilder {
   }
 
   private tableRow(row: PadRow): Omit<PadTableRow, 'x' | 'y'> {
-    const functions =
-      row.functions ??
-      row.reading.meanings
-        .map((meaning) => this.functionOf(meaning))
-        .filter(Boolean)
-        .join('; ')
+    const pin = row.pin ?? this.pinOf(row) ?? ''
+    const read = row.reading.meanings.map((meaning) => this.functionOf(meaning)).filter(Boolean)
+    const functions = row.functions ?? this.besideOthers(pin, read).join('; ')
     return {
       pad: this.ids.get(row)!,
       label: row.label,
       side: row.side ?? 'top',
-      pin: row.pin ?? this.pinOf(row) ?? '',
+      pin,
       functions,
       output: this.outputOf(row),
       connector: row.connector !== undefined && this.board.connectors[row.connector] ? row.connector : '',
@@ -139,8 +135,17 @@ class BoardBuilder {
     }
   }
 
-  /** The pin of a pad whose line another pad brings out, too: the same. */
+  /** What a label tells of a pin, beside what the board knows of it already: that is not undone by a label. */
+  private besideOthers(pin: string, read: readonly string[]): string[] {
+    const known = (this.board.pins[pin]?.functions ?? []).map(functionText)
+    const use = (text: string) => /^[a-z0-9-]+/.exec(text)?.[0]
+    return [...known, ...read.filter((text) => !known.some((other) => use(other) === use(text)))]
+  }
+
+  /** The pin of a pad whose line the board has already, or another pad brings out, too: the same. */
   private pinOf(row: PadRow): string | undefined {
+    const wired = this.numbering.pinThere(row)
+    if (wired !== undefined) return wired
     const first = this.numbering.firstWith(row)
     return first && first !== row ? (first.pin ?? this.ids.get(first)) : undefined
   }
@@ -159,9 +164,9 @@ class BoardBuilder {
     if (meaning.is === 'idle') return ''
     if (meaning.is === 'ground') return 'ground'
     if (meaning.is === 'supply') {
-      const { board, rail, guesses } = railFor(this.board, meaning)
+      const { board, rail, origins } = railFor(this.board, meaning)
       this.board = board
-      Object.assign(this.origins, guesses)
+      Object.assign(this.origins, origins)
       return `supply:${rail}`
     }
     return this.signalOf(meaning)
@@ -209,15 +214,21 @@ class BoardBuilder {
   }
 }
 
-/** An id for each row: its label without what an id may not hold, and a number where that is there already. */
-function idsOf(rows: readonly PadRow[]): Map<PadRow, string> {
+/** An id for each row: as it is told, else its label without what an id may not hold, with a number where that is taken. */
+function idsOf(rows: readonly PadRow[], there: readonly string[]): Map<PadRow, string> {
+  const plain = (told: string) =>
+    told
+      .replace(/[+]/g, 'p')
+      .replace(/[−-]$/, 'n')
+      .replace(/[^A-Za-z0-9_-]/g, '_')
+      .slice(0, 36) || 'pad'
   const taken = new Set<string>()
   return new Map(
     rows.map((row) => {
-      const told = (row.id ?? row.label).replace(/[+]/g, 'p').replace(/[−-]$/, 'n')
-      const plain = told.replace(/[^A-Za-z0-9_-]/g, '_').slice(0, 36) || 'pad'
-      let free = plain
-      for (let number = 2; taken.has(free); number += 1) free = `${plain}_${number}`
+      const begins = plain(row.id ?? row.label)
+      let free = begins
+      for (let number = 2; taken.has(free) || (row.id === undefined && there.includes(free)); number += 1)
+        free = `${begins}_${number}`
       taken.add(free)
       return [row, free]
     }),

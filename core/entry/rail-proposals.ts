@@ -9,11 +9,11 @@ type RailPart = BoardDefinition['rails'][string]
 const carefulLimit = 0.5
 const of = 'not told by a label: taken with care; look it up or measure it'
 
-/** A board with a rail for a supply, the id of that rail, and what of it is a guess. */
+/** A board with a rail for a supply, the id of that rail, and where figures of it are from. */
 export interface WithRail {
   board: BoardDefinition
   rail: string
-  guesses: Origins
+  origins: Origins
 }
 
 /** The rail of a board that a supply pad is on; one that is not there yet is added, with careful figures. */
@@ -23,15 +23,20 @@ export function railFor(board: BoardDefinition, { from, volts, limit }: Supply):
   const found = Object.entries(board.rails).find(([, { kind, volts: its }]) =>
     from === 'board' ? kind !== 'battery' && kind !== 'usb' && its === wanted : kind === from,
   )
-  if (found) return { board: limit === undefined ? board : withLimit(board, found[0], limit), rail: found[0], guesses: {} }
+  const printed = (rail: string) => ({ [`rails.${rail}.limit`]: { from: 'maker' as const, note: 'printed at its pad' } })
+  if (found) {
+    const [rail, part] = found
+    if (limit === undefined) return { board, rail, origins: {} }
+    return { board: { ...board, rails: { ...board.rails, [rail]: { ...part, limit } } }, rail, origins: printed(rail) }
+  }
   const rail = idFor(board, from, wanted)
-  const guesses = Object.fromEntries(
-    [...(limit === undefined ? ['limit'] : []), ...(from === 'board' ? ['kind', 'input'] : [])].map((field) => [
-      `rails.${rail}.${field}`,
-      { from: 'guess' as const, note: of },
-    ]),
-  )
-  return { board: { ...board, rails: { ...board.rails, [rail]: railOf(board, from, wanted, limit) } }, rail, guesses }
+  const guessed = ['limit', ...(from === 'board' ? ['kind', 'input'] : [])]
+  const guesses = Object.fromEntries(guessed.map((field) => [`rails.${rail}.${field}`, { from: 'guess' as const, note: of }]))
+  return {
+    board: { ...board, rails: { ...board.rails, [rail]: railOf(board, from, wanted, limit) } },
+    rail,
+    origins: { ...guesses, ...(limit !== undefined && printed(rail)) },
+  }
 }
 
 function idFor({ rails }: BoardDefinition, from: Supply['from'], volts: number): string {
@@ -41,11 +46,6 @@ function idFor({ rails }: BoardDefinition, from: Supply['from'], volts: number):
   return id
 }
 
-function withLimit(board: BoardDefinition, id: string, limit: number): BoardDefinition {
-  const { [`rails.${id}.limit`]: _, ...origins } = board.origins ?? {}
-  return { ...board, rails: { ...board.rails, [id]: { ...board.rails[id]!, limit } }, origins }
-}
-
 function railOf(board: BoardDefinition, from: Supply['from'], volts: number, limit: number | undefined): RailPart {
   const plain = { dropout: 0, own: 0, efficiency: 1, filtered: false, main: false }
   if (from === 'battery') return { ...plain, label: 'Battery', kind: 'battery', limit: limit ?? 10, liveFrom: ['battery'] }
@@ -53,13 +53,14 @@ function railOf(board: BoardDefinition, from: Supply['from'], volts: number, lim
   const byName = Object.entries(board.rails)
   const five = volts < 5 ? byName.find(([, rail]) => rail.volts === 5 && rail.kind !== 'usb')?.[0] : undefined
   const source = five ?? byName.find(([, { kind }]) => kind === 'battery')?.[0]
+  const highest = Math.round(435 * board.supply.cellsMax) / 100
   return {
     ...plain,
     label: formatVolts(volts),
     kind: five ? 'linear' : 'switching',
     volts,
     ...(source === undefined ? {} : { source }),
-    input: five ? { min: volts + 0.3, max: 6 } : { min: volts + 1, max: 4.35 * board.supply.cellsMax },
+    input: five ? { min: volts + 0.3, max: 6 } : { min: Math.min(volts + 1, highest), max: highest },
     dropout: five ? 0.3 : 1,
     efficiency: five ? 1 : 0.85,
     limit: limit ?? (five ? 0.2 : carefulLimit),

@@ -220,7 +220,8 @@ export function padTableRows({ pads, pins }: Pick<BoardDefinition, 'pads' | 'pin
   }))
 }
 
-function functionText({ as, of, channel, dma, max, measures: measured }: PinFunction): string {
+/** A function of a pin as a pad table writes it. */
+export function functionText({ as, of, channel, dma, max, measures: measured }: PinFunction): string {
   return [
     as,
     of === undefined ? '' : `:${of}`,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A row of pads: labels that run on, and two places that are typed or clicked at on the drawing. */
-import type { BoardDefinition, BoardSide } from '#core/catalogue'
+import { limits, type BoardDefinition, type BoardSide } from '#core/catalogue'
 import { boardOfRows, readLabel, meaningWords, rowOfPads, runningLabels, snapped, type Spot } from '#core/entry'
 import { InputError } from '#core/schema'
 
@@ -47,38 +47,29 @@ function figureIn(event: Event): number {
 function place(which: 'from' | 'to', axis: 'x' | 'y', event: Event) {
   const figure = figureIn(event)
   const at = which === 'from' ? from : to
-  if (Number.isFinite(figure)) at.value = { ...at.value, [axis]: figure }
+  if (Number.isFinite(figure)) at.value = { ...at.value, [axis]: Math.min(limits.board, Math.max(-50, figure)) }
+  show(event, at.value[axis])
+}
+/** What was typed and is none goes back to what holds. */
+function show(event: Event, figure: number) {
+  ;(event.target as HTMLInputElement).value = String(figure)
 }
 function setCount(event: Event) {
   count.value = Math.min(60, Math.max(1, Math.round(figureIn(event)) || 1))
+  show(event, count.value)
 }
 
 function add() {
   problem.value = ''
   try {
     const rows = rowOfPads(all.value, from.value, to.value, side.value)
-    const taken = new Set(Object.keys(board.pads))
-    // A label that is there already, such as GND, is one pad more.
-    const named = rows.map((row) => ({ ...row, id: freeId(row.label, taken) }))
-    emit('change', boardOfRows(board, named, { keepOthers: true, accepted: true, corners: [] }).board)
+    emit('change', boardOfRows(board, rows, { keepOthers: true, accepted: true, corners: [] }).board)
     labels.value = ''
     next.value = 'from'
   } catch (error) {
     if (!(error instanceof InputError)) throw error
     problem.value = error.problems.map(({ place: at, message }) => `${at} ${message}`.trim()).join('; ')
   }
-}
-
-function freeId(label: string, taken: Set<string>): string {
-  const plain =
-    label
-      .replace(/\+/g, 'p')
-      .replace(/[−-]$/, 'n')
-      .replace(/[^A-Za-z0-9_-]/g, '_') || 'pad'
-  let id = plain
-  for (let number = 2; taken.has(id); number += 1) id = `${plain}_${number}`
-  taken.add(id)
-  return id
 }
 </script>
 

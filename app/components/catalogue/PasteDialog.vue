@@ -5,10 +5,12 @@ import { resolveBoard, type BoardDefinition } from '#core/catalogue'
 import { lengthUnits } from '#core/entry'
 import { chosenFile } from '~/composables/chosenFile'
 import { usePasted } from '~/composables/usePasted'
+import { useNotices } from '~/stores/notices'
 
 const open = defineModel<boolean>({ required: true })
 const { board } = defineProps<{ board: BoardDefinition }>()
 const emit = defineEmits<{ take: [board: BoardDefinition] }>()
+const notices = useNotices()
 const pasted = usePasted(() => board)
 const { text, table, heads, unit, upwards, keepOthers, rows, proposal, problems } = pasted
 const file = useTemplateRef<HTMLInputElement>('file')
@@ -46,6 +48,10 @@ const notes = computed(() => [
 async function read(event: Event) {
   const chosen = chosenFile(event)
   if (chosen) text.value = await chosen.text()
+}
+function mean(label: string, means: string) {
+  if (!pasted.mean(label, means))
+    notices.complain('This browser keeps nothing: what labels mean is known until the page is left.')
 }
 function take(accepted: boolean) {
   const next = accepted ? pasted.accepted()?.board : made.value
@@ -89,16 +95,7 @@ function take(accepted: boolean) {
         <ul v-if="notes.length" class="notes">
           <li v-for="note in notes" :key="note">{{ note }}</li>
         </ul>
-        <PastedRows
-          v-if="table"
-          :table
-          :heads
-          :rows
-          :words="pasted.words.value"
-          class="rows"
-          @use="pasted.use"
-          @mean="pasted.mean"
-        />
+        <PastedRows v-if="table" :table :heads :rows :words="pasted.words.value" class="rows" @use="pasted.use" @mean="mean" />
       </v-card-text>
       <v-card-actions>
         <span class="quiet hint"
