@@ -7,7 +7,7 @@ const layers = [
   ['plan'],
   ['electrics'],
   ['schema', 'links'],
-  ['suitability', 'entry'],
+  ['suitability', 'entry', 'tracing'],
   ['flight', 'controls'],
   ['allocation', 'harness', 'settings', 'modules'],
   ['display', 'lights'],

@@ -233,6 +233,10 @@ export interface Routes {
   'PUT /api/collection/:kind/:id': { body: { name: string; text: string; on: number }; answer: { version: number } }
   'DELETE /api/collection/:kind/:id': { query: { on: number }; answer: { removed: string } }
 
+  // A JPEG as base64; what else its file holds is left out.
+  'POST /api/pictures': { body: { picture: string }; answer: { id: string } }
+  'GET /api/pictures/:id': { answer: File }
+
   'POST /api/papers': { body: PapersAsked; answer: File }
   'POST /api/templates/render': {
     body: { plan: Plan; text: string }

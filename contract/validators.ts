@@ -1,7 +1,7 @@
 /** What a route's body and query have to be, each beside the others: the server reads them by these and by nothing else. */
 import Joi from 'joi'
 import { paperParts } from '#core/documents'
-import { label, prose } from '#core/schema'
+import { label, limits, prose } from '#core/schema'
 import { buildOrders, type Body, type Query, type Route } from './index'
 
 /** The routes that take a body, and those that take a query. */
@@ -76,6 +76,8 @@ export const bodies = {
     text: Joi.string().allow('').max(4_000_000).required(),
     on: version.min(0).required(),
   }),
+
+  'POST /api/pictures': Joi.object({ picture: Joi.string().base64().max(limits.file).required() }),
 
   'POST /api/papers': Joi.object({
     plan: whole,

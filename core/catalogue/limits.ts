@@ -41,6 +41,8 @@ export const limits = {
   versions: 24,
   /** Revisions times firmware versions of a board. */
   combinations: 48,
+  /** Pictures and addresses kept with a definition, or with a build. */
+  attached: 20,
   /** Characters of a name. */
   name: 80,
   /** Millimetres of a board's longer side. */

@@ -1,7 +1,7 @@
 import { contactOf } from './contacts'
 
 /** The schema version of each kind of definition that this program writes. */
-export const definitionSchemas = { board: 5, device: 10, protocol: 3 } as const
+export const definitionSchemas = { board: 6, device: 11, protocol: 3 } as const
 
 type Document = Record<string, unknown>
 type Step = (document: Document) => Document
@@ -19,6 +19,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
       ),
     // It may say where its figures are from, and that its drawing is a sketch.
     (board) => board,
+    // Pictures and addresses may be kept with it.
+    (board) => board,
   ],
   device: [
     (device) => ({ radios: {}, ...everywhere(device, ['variants'], (part) => withPart(part, 'needs', formatsOfNeeds)) }),
@@ -34,6 +36,8 @@ const steps: Record<keyof typeof definitionSchemas, Step[]> = {
     // What reaches the board when the signal is lost was known by the id of a setting and the words of its values.
     (device) => everywhere(device, ['variants'], (part) => withPart(part, 'settings', eachPart(lossByName))),
     // It may say where its figures are from.
+    (device) => device,
+    // Pictures and addresses may be kept with it.
     (device) => device,
   ],
   protocol: [

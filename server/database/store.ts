@@ -7,6 +7,7 @@ import type { Plan } from '#core/plan'
 import { buildRepository, type BuildRepository } from './builds'
 import { collectionRepository } from './collection'
 import { definitionRepository } from './definitions'
+import { pictureRepository } from './pictures'
 import { closeDatabase, openDatabase, type Connection, type Migration } from './open'
 
 interface DemoBuild {
@@ -44,6 +45,7 @@ export function openStore({
     const builds = buildRepository(connection, now)
     const catalogue = definitionRepository(connection, now)
     const collection = collectionRepository(connection, now)
+    const pictures = pictureRepository(connection, now)
     const shipped = libraryOf(definitions)
     const reship = () =>
       catalogue.ship([...Object.values(shipped.protocols), ...Object.values(shipped.devices), ...Object.values(shipped.boards)])
@@ -58,6 +60,7 @@ export function openStore({
       builds,
       catalogue,
       collection,
+      pictures,
       reship,
       /** Writes a mark, to see that the file can be written. @throws what the database says when it cannot */
       probe: () => void mark(connection, 'written', now()),

@@ -38,6 +38,9 @@ export const routes: Readonly<Record<Route, Asker>> = {
   'PUT /api/collection/:kind/:id': 'editor',
   'DELETE /api/collection/:kind/:id': 'editor',
 
+  'POST /api/pictures': 'editor',
+  'GET /api/pictures/:id': 'reader',
+
   // Questions that are too long for an address; they change nothing.
   'POST /api/papers': 'reader',
   'POST /api/templates/render': 'reader',

@@ -2,7 +2,9 @@ import { limits } from '../limits'
 import { definitionSchemas } from '../upgrade'
 import {
   amps,
+  attached,
   baud,
+  boardSides,
   busAddress,
   capacity,
   contact,
@@ -66,7 +68,7 @@ export type PinUse = keyof typeof pinUses
 
 const pinUse = choice(Object.keys(pinUses) as PinUse[])
 const aPin = refersTo({ section: 'pins' })
-const side = byDefault(choice(['top', 'bottom']), 'top')
+const side = byDefault(choice(boardSides), 'top')
 
 /** One of the mutually exclusive functions of a pin. */
 const pinFunction = {
@@ -302,6 +304,7 @@ export const boardFields = {
     { flash: 0, card: false },
   ),
   origins,
+  attached,
   revisions: versions,
   firmwares: byDefault(versions, { current: { name: 'current', note: '', differences: {} } }),
 }

@@ -12,6 +12,7 @@ import {
   map,
   name,
   optional,
+  parts,
   prose,
   startsAs,
   text,
@@ -71,6 +72,36 @@ export const originWords = {
 
 /** Where what stands at some places of a definition is from, by the place: `rails.v5.limit`; of the rest nothing is told. */
 export const origins = optional(map('names', group({ from: keyOf(originWords), note: optional(text(300)) }), { most: 3000 }))
+
+/** The sides of a board. */
+export const boardSides = ['top', 'bottom'] as const
+const millimetres = (words?: FieldWords) => figure({ unit: 'mm', min: -limits.board, max: 2 * limits.board }, words)
+
+/** Pictures and addresses that are kept with a definition: photographs, wiring drawings, pages of a manual. */
+export const attached = optional({
+  ...parts(
+    {
+      label,
+      /** The picture, by the name that its content has on this server. */
+      picture: optional(anId()),
+      address: optional(text(300)),
+      note: optional(text(300)),
+      /** A straightened picture lies under the drawing, in mm from the top left corner as that side is seen. */
+      laid: optional(
+        group({
+          side: choice(boardSides),
+          x: millimetres(),
+          y: millimetres(),
+          width: millimetres(),
+          height: millimetres(),
+        }),
+      ),
+    },
+    limits.attached,
+    { head: 'Pictures', words: 'picture', oneOf: ['picture', 'address'] },
+  ),
+  byDefault: undefined,
+})
 
 /** What every definition has. */
 export const head = {

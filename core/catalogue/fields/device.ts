@@ -1,6 +1,20 @@
 import { limits } from '../limits'
 import { definitionSchemas } from '../upgrade'
-import { amps, capacity, contact, count, head, label, measure, origins, share, versions, volts, wireColour } from './common'
+import {
+  amps,
+  attached,
+  capacity,
+  contact,
+  count,
+  head,
+  label,
+  measure,
+  origins,
+  share,
+  versions,
+  volts,
+  wireColour,
+} from './common'
 import {
   anId,
   byDefault,
@@ -205,5 +219,6 @@ export const deviceFields = {
   }),
   radios: parts(radio, 8, { head: 'Radios', words: 'radio' }),
   origins,
+  attached,
   variants: byDefault(versions, { standard: { name: 'standard', note: '', differences: {} } }),
 }
