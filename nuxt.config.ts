@@ -8,6 +8,8 @@ const contract = fileURLToPath(new URL('./contract', import.meta.url))
 /** Not among what the package lets be asked for by name. */
 const entry = fileURLToPath(new URL('./node_modules/nuxt/dist/app/entry-spa.js', import.meta.url))
 
+/** Nothing of the core does anything by being there alone. */
+const treeshake = { moduleSideEffects: (id: string) => !id.startsWith(core) }
 /** Known once the interface is built, before the server is. */
 let scripts: Record<string, string[]> = {}
 
@@ -54,15 +56,14 @@ export default defineNuxtConfig({
     ],
     vue: { template: { transformAssetUrls } },
     // Named as the page's own assets are, so that one that both know of is there once.
-    worker: { format: 'es', rollupOptions: { output: { assetFileNames: '_nuxt/[name].[hash][extname]' } } },
+    worker: { format: 'es', rollupOptions: { treeshake, output: { assetFileNames: '_nuxt/[name].[hash][extname]' } } },
     // Few files of some size come sooner than many small ones; the larger they may be, the more comes that is not wanted yet.
     build: {
       cssCodeSplit: false,
       reportCompressedSize: false,
       rollupOptions: {
         output: { experimentalMinChunkSize: 10_000 },
-        // Nothing of the core does anything by being there alone.
-        treeshake: { moduleSideEffects: (id) => !id.startsWith(core) },
+        treeshake,
       },
     },
     // The solver finds its WebAssembly beside its own file.

@@ -56,3 +56,12 @@ export function edgesInOrder(
   const ends = [width, width + height, 2 * width + height, around].map((end) => Math.round((count * end) / around))
   return Array.from({ length: count }, (_, at) => edges[ends.findIndex((end) => at < end)]!)
 }
+
+/** A USB plug that opens over the edge next to a place, at that place along it. */
+export function usbBeside({ x, y }: Spot, { width, height }: { width: number; height: number }): Spot & { edge: Edge } {
+  const far: Record<Edge, number> = { top: y, right: width - x, bottom: height - y, left: x }
+  const [edge] = edges.toSorted((one, other) => far[one] - far[other])
+  const along = (figure: number, end: number) => Math.min(end, Math.max(0, round(figure)))
+  if (edge === 'top' || edge === 'bottom') return { x: along(x, width), y: edge === 'top' ? 0 : height, edge }
+  return { x: edge === 'left' ? 0 : width, y: along(y, height), edge: edge! }
+}

@@ -1,41 +1,6 @@
-import { expect, type Page } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { Hand } from './hand'
 import { accessibilityFaults, address, test } from './helpers'
-
-/** A user whose clicks, keys and pastes are counted. */
-class Hand {
-  count = 0
-  readonly page: Page
-  constructor(page: Page) {
-    this.page = page
-  }
-  async click(name: string | RegExp, within = this.page.locator('body')) {
-    this.count += 1
-    await within
-      .getByRole('button', { name, exact: typeof name === 'string' })
-      .first()
-      .click()
-  }
-  async press(key: string) {
-    this.count += 1
-    await this.page.keyboard.press(key)
-  }
-  /** Typed where the cursor stands. */
-  async write(text: string) {
-    this.count += text.length
-    await this.page.keyboard.type(text)
-  }
-  /** Typed letter by letter. */
-  async type(label: string, text: string) {
-    this.count += 1 + text.length
-    await this.page.getByRole('dialog').getByLabel(label).click()
-    await this.page.keyboard.type(text)
-  }
-  /** Pasted from elsewhere: a click and Ctrl V. */
-  async paste(label: string, text: string) {
-    this.count += 2
-    await this.page.getByLabel(label).fill(text)
-  }
-}
 
 const labels = `TX1 RX1 5V GND TX2 RX2 5V GND
 T3/SDA R3/SCL 5V GND
@@ -189,10 +154,10 @@ test('a row of pads: labels run on, two clicks on the drawing say where it lies'
   await hand.write('Row')
   await hand.press('Enter')
   await page.getByRole('dialog', { name: 'Paste pads' }).getByRole('button', { name: 'Cancel' }).click()
-  await hand.click('Add a row')
+  await hand.click('Place on the drawing')
   const drawing = page.getByTestId('board')
-  const form = page.getByRole('form', { name: 'A row of pads' })
-  await form.getByLabel('Labels of the row').fill('TX1')
+  const form = page.getByRole('form', { name: 'Pads to place' })
+  await form.getByLabel('Labels to place').fill('TX1')
   await expect(form.getByRole('status')).toHaveText(
     'TX1: TX of port 1 · RX1: RX of port 1 · TX2: TX of port 2 · RX2: RX of port 2',
   )
@@ -202,15 +167,14 @@ test('a row of pads: labels run on, two clicks on the drawing say where it lies'
   // The second click is in line with the first.
   const [from, to] = [await form.getByLabel('y it goes from').inputValue(), await form.getByLabel('y it goes to').inputValue()]
   expect(to).toBe(from)
-  await form.getByRole('button', { name: 'Add the row' }).click()
   await expect(drawing.locator('[data-pad="RX2"]')).toHaveAttribute('aria-label', /RX of Port 2/)
   // Labels that nobody could tell are asked for.
-  await form.getByLabel('Labels of the row').fill('CAM')
+  await form.getByLabel('Labels to place').fill('CAM')
   await expect(form.getByRole('status')).toContainText('say 3 more, or fewer pads')
-  await expect(form.getByRole('button', { name: 'Add the row' })).toBeDisabled()
+  await expect(form.getByRole('button', { name: 'Place', exact: true })).toBeDisabled()
   await form.getByLabel('How many pads').fill('none')
   await form.getByLabel('How many pads').press('Tab')
-  await form.getByRole('button', { name: 'Add the row' }).click()
+  await form.getByRole('button', { name: 'Place', exact: true }).click()
   await expect(drawing.locator('[data-pad="CAM"]')).toBeVisible()
   await page.getByRole('button', { name: /^Undo/ }).click()
   await expect(drawing.locator('[data-pad="CAM"]')).toBeHidden()

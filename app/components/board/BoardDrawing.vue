@@ -2,7 +2,7 @@
 import type { Board, BoardSide, Pad } from '#core/catalogue'
 import { labelSide, padAbilities, plainMark, type PadUse } from '#core/harness'
 import { usePanZoom } from '~/composables/usePanZoom'
-import { pointIn } from '~/composables/useSvgDrag'
+import { pointIn, useSvgDrag } from '~/composables/useSvgDrag'
 
 const {
   board,
@@ -10,6 +10,10 @@ const {
   uses = {},
   lit = new Set<string>(),
   verdicts = {},
+  picture = undefined,
+  shown = 0.6,
+  movable = false,
+  cross = undefined,
 } = defineProps<{
   board: Board
   side?: BoardSide
@@ -17,10 +21,23 @@ const {
   lit?: Set<string>
   /** What each pad is to the need that is being placed. */
   verdicts?: Record<string, 'fits' | 'cost' | 'cannot'>
+  /** A picture under the drawing, and where it lies in mm as this side is seen. */
+  picture?: { address: string; x: number; y: number; width: number; height: number }
+  /** How much of the picture shows: 0 to 1. */
+  shown?: number
+  /** Pads are moved by dragging and by arrow keys. */
+  movable?: boolean
+  /** A place that was clicked at, in mm on the board. */
+  cross?: { x: number; y: number }
 }>()
 const emit = defineEmits<{
   spot: [at: { x: number; y: number }]
-  pick: [pad: string]
+  pick: [pad: string, isMore: boolean]
+  /** A pad was pressed twice: its whole row is meant. */
+  row: [pad: string]
+  /** A pad, and with it those that are lit, is to be moved by so many mm on the board. */
+  move: [pad: string, by: { x: number; y: number }]
+  remove: []
   over: [pad: string | undefined]
   drop: [pad: string]
   ban: [pad: string]
@@ -73,6 +90,38 @@ function clickAt(event: MouseEvent) {
   const across = x / scale - margin
   emit('spot', { x: side === 'top' ? across : board.outline.width - across, y: y / scale - margin })
 }
+/** The pad that is dragged, and how far, as it is seen. */
+const held = shallowRef<{ pad: string; x: number; y: number }>()
+const { hold, pull, letGo, breakOff } = useSvgDrag<string>({
+  place: () => ({ x: 0, y: 0 }),
+  follow: (pad, { x, y }) => (held.value = { pad, x: x / scale, y: y / scale }),
+  drop: (pad, moved) => {
+    const by = held.value
+    held.value = undefined
+    // A hand that trembles clicks.
+    if (moved && by && Math.hypot(by.x, by.y) > 0.15) emit('move', pad, onBoard({ x: tenth(by.x), y: tenth(by.y) }))
+  },
+  back: () => (held.value = undefined),
+})
+const tenth = (figure: number) => Math.round(figure * 10) / 10
+const onBoard = ({ x, y }: { x: number; y: number }) => ({ x: side === 'top' ? x : -x, y })
+/** How far a pad is off its place while it, or one that it is chosen with, is dragged. */
+function off({ id }: Pad): { transform: string } | undefined {
+  const by = held.value
+  const isAlong = by && (by.pad === id || (lit.has(`pad:${by.pad}`) && lit.has(`pad:${id}`)))
+  return isAlong ? { transform: `translate(${by.x * scale}px, ${by.y * scale}px)` } : undefined
+}
+const arrows: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }
+function onPadKey(event: KeyboardEvent, pad: string) {
+  if (event.key === 'b') emit('ban', pad)
+  if (!movable) return
+  const arrow = arrows[event.key]
+  const far = event.shiftKey ? 1 : 0.1
+  if (arrow) emit('move', pad, onBoard({ x: arrow[0] * far, y: arrow[1] * far }))
+  else if (event.key === 'Delete' && lit.has(`pad:${pad}`)) emit('remove')
+  else return
+  event.preventDefault()
+}
 /** A pad as it is seen from the side that is drawn. */
 const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.width - pad.x })
 </script>
@@ -80,6 +129,7 @@ const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.wi
 <template>
   <svg
     class="board"
+    :class="{ pictured: picture && shown > 0 }"
     :viewBox="`${frame.x} ${frame.y} ${frame.width} ${frame.height}`"
     tabindex="0"
     role="group"
@@ -94,6 +144,25 @@ const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.wi
   >
     <rect
       class="outline"
+      :x="margin * scale"
+      :y="margin * scale"
+      :width="board.outline.width * scale"
+      :height="board.outline.height * scale"
+      :rx="board.outline.radius * scale"
+    />
+    <image
+      v-if="picture && shown > 0"
+      :href="picture.address"
+      :x="(margin + picture.x) * scale"
+      :y="(margin + picture.y) * scale"
+      :width="picture.width * scale"
+      :height="picture.height * scale"
+      preserveAspectRatio="none"
+      :opacity="shown"
+    />
+    <rect
+      v-if="picture && shown > 0"
+      class="outline over"
       :x="margin * scale"
       :y="margin * scale"
       :width="board.outline.width * scale"
@@ -147,9 +216,21 @@ const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.wi
       role="button"
       :aria-label="words(pad)"
       :data-pad="pad.id"
-      @click.stop="emit('pick', pad.id)"
-      @keydown.enter.prevent="emit('pick', pad.id)"
-      @keydown.b="emit('ban', pad.id)"
+      :style="off(pad)"
+      v-on="
+        movable
+          ? {
+              pointerdown: (event: PointerEvent) => (event.stopPropagation(), hold(event, pad.id)),
+              pointermove: pull,
+              pointerup: letGo,
+              pointercancel: breakOff,
+            }
+          : {}
+      "
+      @click.stop="emit('pick', pad.id, $event.shiftKey)"
+      @dblclick.stop="emit('row', pad.id)"
+      @keydown.enter.prevent="emit('pick', pad.id, $event.shiftKey)"
+      @keydown="onPadKey($event, pad.id)"
       @contextmenu.prevent="emit('ban', pad.id)"
       @focus="emit('over', pad.id)"
       @mouseenter="emit('over', pad.id)"
@@ -159,6 +240,7 @@ const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.wi
     >
       <title>{{ words(pad) }}</title>
     </PadMark>
+    <path v-if="cross" class="cross" :d="`M${at(cross.x) - 12} ${down(cross.y)}h24m-12 -12v24`" />
   </svg>
 </template>
 
@@ -175,6 +257,17 @@ const seen = (pad: Pad) => (side === 'top' ? pad : { ...pad, x: board.outline.wi
   fill: rgb(var(--v-theme-surface));
   stroke: rgb(var(--v-theme-on-surface));
   stroke-width: 2;
+}
+.outline.over,
+.board.pictured .hole {
+  fill: none;
+}
+.pictured :deep(.pad .shape) {
+  fill-opacity: 0.55;
+}
+.cross {
+  stroke: rgb(var(--v-theme-secondary));
+  stroke-width: 3;
 }
 .hole {
   fill: rgb(var(--v-theme-background));

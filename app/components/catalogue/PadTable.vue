@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { mdiCheckAll, mdiContentPaste, mdiDotsHorizontal, mdiDownload, mdiPlus } from '@mdi/js'
+import { mdiCheckAll, mdiContentPaste, mdiDotsHorizontal, mdiDownload, mdiImagePlus, mdiPlus } from '@mdi/js'
 import { withOrigins, type BoardDefinition, type BoardSide } from '#core/catalogue'
 import type { Spot } from '#core/entry'
+import type { Attached } from '#core/tracing'
 import { InputError, padColumns, padTableCsv, padTableRows, withPadRows, type PadTableRow } from '#core/schema'
 import { download } from '~/composables/download'
 
@@ -15,12 +16,12 @@ const {
   /** Where the drawing was clicked at last. */
   spot?: Spot & { side: BoardSide }
 }>()
-const emit = defineEmits<{ change: [board: BoardDefinition] }>()
+const emit = defineEmits<{ change: [board: BoardDefinition]; keep: [part: Attached] }>()
 const rows = computed(() => padTableRows(board))
 const problems = ref<InputError['problems']>([])
 const pasting = ref(pasteAtOnce && !Object.keys(board.pads).length)
 const columns = padColumns
-const addingRow = ref(false)
+const placing = defineModel<boolean>('placing', { default: false })
 
 /** Pads of which what they are for is proposed from a label, and nobody said yet that it is so. */
 const proposed = computed(() => rows.value.filter(({ pad }) => board.origins?.[`pads.${pad}`]?.from === 'proposed'))
@@ -55,6 +56,13 @@ function add() {
   take([...rows.value, { ...blank, pad: `P${number}`, label: `P${number}`, x: String(x), y: String(y) }])
 }
 
+const picturing = ref(false)
+/** Over a picture that lies there pads are placed next. */
+function laid(next: BoardDefinition) {
+  emit('change', next)
+  placing.value = true
+}
+
 const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
 </script>
 
@@ -62,8 +70,9 @@ const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
   <section class="table" aria-label="Pad table">
     <div class="bar">
       <v-btn :prepend-icon="mdiPlus" @click="add">Add a pad</v-btn>
-      <v-btn :prepend-icon="mdiDotsHorizontal" :aria-pressed="addingRow" @click="addingRow = !addingRow">Add a row</v-btn>
+      <v-btn :prepend-icon="mdiDotsHorizontal" :aria-pressed="placing" @click="placing = !placing">Place on the drawing</v-btn>
       <v-btn :prepend-icon="mdiContentPaste" @click="pasting = true">Paste labels or a table</v-btn>
+      <v-btn :prepend-icon="mdiImagePlus" @click="picturing = true">From a picture</v-btn>
       <v-btn :prepend-icon="mdiDownload" @click="download(`${board.id}.pads.csv`, 'text/csv', padTableCsv(board))"
         >Save CSV</v-btn
       >
@@ -71,7 +80,7 @@ const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
         >Accept all proposed ({{ proposed.length }})</v-btn
       >
     </div>
-    <LazyPadRowForm v-if="addingRow" :board :spot @change="emit('change', $event)" @close="addingRow = false" />
+    <LazyPlacePads v-if="placing" :board :spot @change="emit('change', $event)" @close="placing = false" />
     <ul v-if="problems.length" role="alert" class="problems">
       <li v-for="problem in problems" :key="problem.place + problem.message">
         <span class="mono">{{ problem.place }}</span> {{ problem.message }}
@@ -113,10 +122,12 @@ const remove = (id: string) => take(rows.value.filter(({ pad }) => pad !== id))
         </tbody>
       </table>
       <p v-if="!rows.length" class="quiet pa-3">
-        No pads yet. Paste the labels as they stand around the board, or a table; or add one pad after another.
+        No pads yet. Paste the labels as they stand around the board, or a table; place them on the drawing, over a picture of the
+        board if you have one; or add one after another.
       </p>
     </div>
-    <LazyPasteDialog v-if="pasting" v-model="pasting" :board @take="emit('change', $event)" />
+    <LazyPasteDialog v-if="pasting" v-model="pasting" :board @take="emit('change', $event)" @picture="picturing = true" />
+    <LazyPictureDialog v-if="picturing" v-model="picturing" :board @keep="emit('keep', $event)" @lay="laid" />
   </section>
 </template>
 

@@ -9,7 +9,7 @@ import { useNotices } from '~/stores/notices'
 
 const open = defineModel<boolean>({ required: true })
 const { board } = defineProps<{ board: BoardDefinition }>()
-const emit = defineEmits<{ take: [board: BoardDefinition] }>()
+const emit = defineEmits<{ take: [board: BoardDefinition]; picture: [] }>()
 const notices = useNotices()
 const pasted = usePasted(() => board)
 const { text, table, heads, unit, upwards, keepOthers, rows, proposal, problems } = pasted
@@ -102,6 +102,7 @@ function take(accepted: boolean) {
           >What labels do not tell (limits, timers) is taken with care, and marked as a guess either way.</span
         >
         <v-spacer />
+        <v-btn @click="((open = false), emit('picture'))">From a picture instead</v-btn>
         <v-btn @click="open = false">Cancel</v-btn>
         <v-btn variant="outlined" :disabled="!made" @click="take(false)">Take as proposed</v-btn>
         <v-btn variant="flat" color="primary" :disabled="!made" @click="take(true)">Take: it is right so</v-btn>

@@ -8,6 +8,7 @@ import {
   type DeviceDefinition,
   type EditableDefinition,
 } from '#core/catalogue'
+import { withAllAttached, withAttached, type Attached } from '#core/tracing'
 import { sectionsOf } from '~/components/catalogue/columns'
 import { useDefinition } from '~/composables/useDefinition'
 import { usePrinting } from '~/composables/usePrinting'
@@ -24,7 +25,6 @@ const editor = useDefinition()
 const { document, desk, text, broken, versions, asShown, dirty, wrong, gaps, undoLabel, redoLabel, conflict } = editor
 const missing = ref(false)
 const history = ref(false)
-const side = ref<'top' | 'bottom'>('top')
 /** Whoever begins with pasted labels is asked for them at once, and once. */
 const pasteAtOnce = ref(route.query.paste === '1')
 const tab = ref(pasteAtOnce.value ? 'pads' : 'basics')
@@ -135,6 +135,15 @@ onBeforeUnmount(() => editor.close(!dirty.value))
 const board = computed(() => asShown.value as BoardDefinition)
 const drawnDevice = computed(() => sound.value as DeviceDefinition | undefined)
 const change = (next: EditableDefinition) => editor.changeShown(next)
+/** Clicks on the drawing place pads. */
+const placing = ref(false)
+function keep(part: Attached) {
+  try {
+    change(withAttached(asShown.value!, part))
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
+}
 </script>
 
 <template>
@@ -185,11 +194,21 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
             <BasicsForm v-if="tab === 'basics'" :definition="asShown!" @change="change" />
             <PadTable
               v-else-if="tab === 'pads' && kind === 'board'"
+              v-model:placing="placing"
               :board
               :paste-at-once
               :spot
               @vue:mounted="pasteAtOnce = false"
               @change="change"
+              @keep="keep"
+            />
+            <AttachedList
+              v-else-if="tab === 'attached'"
+              :all="asShown!.attached"
+              :of="document.name"
+              :board="kind === 'board' ? board : undefined"
+              @change="change(withAllAttached(asShown!, $event))"
+              @lay="change"
             />
             <PartTable v-else-if="tab in sections" :key="tab" :definition="asShown!" :section="tab" @change="change" />
             <VersionList v-else-if="tab === 'versions'" :versions :word @change="editor.setVersions" @open="desk = $event" />
@@ -197,19 +216,13 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
           </div>
         </section>
         <section class="right" aria-label="Drawing and checks">
-          <div v-if="kind === 'board'" class="bar">
-            <v-btn-toggle v-model="side" mandatory density="compact" variant="outlined" divided aria-label="Side of the board">
-              <v-btn value="top">Top</v-btn><v-btn value="bottom">Bottom</v-btn>
-            </v-btn-toggle>
-          </div>
-          <BoardDrawing
+          <BoardDesk
             v-if="kind === 'board' && drawn"
-            :key="side"
-            class="drawing"
-            :board="drawn"
-            :side
-            data-testid="board"
-            @spot="spot = { ...$event, side }"
+            :drawn
+            :board
+            :placing="placing && tab === 'pads'"
+            @change="change"
+            @spot="spot = $event"
           />
           <DeviceDrawing v-else-if="kind === 'device' && drawnDevice" class="drawing" :device="drawnDevice" />
           <div class="checks" data-testid="checks">
@@ -306,9 +319,6 @@ const change = (next: EditableDefinition) => editor.changeShown(next)
   flex: 1;
   min-height: 0;
   overflow: auto;
-}
-.bar {
-  padding: var(--space-3) var(--space-4);
 }
 .drawing {
   flex: 1 1 55%;

@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { redrawing } from './redraw'
+
+expose(redrawing)

@@ -1,0 +1,41 @@
+import type { Page } from '@playwright/test'
+
+/** A user whose clicks, keys and pastes are counted. */
+export class Hand {
+  count = 0
+  readonly page: Page
+  constructor(page: Page) {
+    this.page = page
+  }
+  async click(name: string | RegExp, within = this.page.locator('body')) {
+    this.count += 1
+    await within
+      .getByRole('button', { name, exact: typeof name === 'string' })
+      .first()
+      .click()
+  }
+  async press(key: string) {
+    this.count += 1
+    await this.page.keyboard.press(key)
+  }
+  /** Typed where the cursor stands. */
+  async write(text: string) {
+    this.count += text.length
+    await this.page.keyboard.type(text)
+  }
+  /** Typed letter by letter. */
+  async type(label: string, text: string) {
+    this.count += 1 + text.length
+    await this.page.getByRole('dialog').getByLabel(label).click()
+    await this.page.keyboard.type(text)
+  }
+  /** Pasted from elsewhere: a click and Ctrl V. */
+  async paste(label: string, text: string) {
+    this.count += 2
+    await this.page.getByLabel(label).fill(text)
+  }
+  async clickAt(x: number, y: number) {
+    this.count += 1
+    await this.page.mouse.click(x, y)
+  }
+}
