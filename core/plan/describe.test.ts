@@ -9,6 +9,8 @@ describe('describeEdit', () => {
   const cases: [Edit, string][] = [
     [{ type: 'plan.rename', name: 'Second hex' }, 'Rename the build to Second hex'],
     [{ type: 'plan.note', note: 'x' }, 'Change the note'],
+    [{ type: 'plan.attach', id: 'p1', part: { label: 'Manual', picture: 'a1' } }, 'Keep Manual with the build'],
+    [{ type: 'plan.detach', id: 'p1' }, 'Remove what was kept with the build'],
     [{ type: 'plan.automatic', automatic: true }, 'Allocate by itself'],
     [{ type: 'plan.automatic', automatic: false }, 'Allocate by hand'],
     [{ type: 'craft.set', craft: plan.craft }, 'Change the airframe'],

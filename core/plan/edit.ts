@@ -1,5 +1,6 @@
 import { produce, type Draft } from 'immer'
 import { allocationEdits, type AllocationEdits } from './edits/allocation'
+import { attachedEdits, type AttachedEdits } from './edits/attached'
 import { boardEdits, type BoardEdits } from './edits/board'
 import { controlEdits, type ControlEdits } from './edits/controls'
 import { craftEdits, type CraftEdits } from './edits/craft'
@@ -41,6 +42,7 @@ type Payloads = CraftEdits &
   JointEdits &
   LayoutEdits &
   FindingEdits &
+  AttachedEdits &
   WholeEdits
 
 /** Every change to a plan is one of these values. As JSON it means the same. */
@@ -61,6 +63,7 @@ export const editKinds: EditGroup<Payloads> = {
   ...jointEdits,
   ...layoutEdits,
   ...findingEdits,
+  ...attachedEdits,
   'sections.restore': {
     apply: (plan, { sections }) => void Object.assign(plan, sections),
     words: ({ of }) => `Undo: ${of}`,

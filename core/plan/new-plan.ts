@@ -43,6 +43,7 @@ export function newPlan(name: string, board: BoardDefinition): Plan {
     colours: {},
     positions: {},
     boxPositions: {},
+    attached: {},
     built: {},
     accepted: {},
   }

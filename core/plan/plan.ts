@@ -7,7 +7,7 @@ import type { Lights } from './lights'
 import type { NeedKey, Place, SupplyKey } from './reference'
 
 /** The schema version this program writes. */
-export const planSchema = 11
+export const planSchema = 12
 
 /** Must be met, or a wish: 1 is the dearest. */
 export type Priority = 'must' | 1 | 2 | 3
@@ -77,6 +77,14 @@ export interface WireOverride {
   omitted?: boolean
   /** The wire is locked; what the lock holds and was not set by hand before. */
   locked?: LockHold[]
+}
+
+/** A picture, by the name that its content has on the server, or an address, that is kept with a build. */
+export interface Attached {
+  label: string
+  picture?: string
+  address?: string
+  note?: string
 }
 
 /** Where wires are joined away from pads and parts: the harness holds it as a part. */
@@ -229,6 +237,8 @@ export interface Plan {
   boxPositions: Record<string, { x: number; y: number }>
   /** Findings that are left as they are, by their ids. */
   accepted: Record<string, Acceptance>
+  /** Pictures, pages and addresses that are kept with the build, by ids. */
+  attached: Record<string, Attached>
   /** What is ticked off: wires that are made, `step:` of the making. */
   built: Record<string, true>
 }

@@ -59,6 +59,7 @@ const sections: Record<Exclude<keyof Plan, 'controls' | 'lights'>, Naming> = {
   cables: { keys: 'key' },
   positions: { keys: 'part' },
   boxPositions: { keys: 'part' },
+  attached: namesNone,
   built: { keys: 'wire' },
   accepted: { keys: 'finding' },
 }

@@ -21,6 +21,7 @@ const upgrades: Record<number, (document: Document) => Document> = {
   8: (document) => ({ glyphs: null, controls: noControls, lights: noLights, ...document, schema: 9 }),
   9: sectionsByName,
   10: keysOfFeatures,
+  11: (document) => ({ attached: {}, ...document, schema: 12 }),
 }
 
 /**

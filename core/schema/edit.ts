@@ -4,6 +4,7 @@ import { boardSchema, deviceSchema, protocolSchema } from './definitions'
 import { id, label, prose, settingValue } from './parts'
 import {
   anchored,
+  attached,
   assignment,
   battery,
   boardKept,
@@ -64,6 +65,7 @@ const shapes: FieldShapes = {
   lightSegment,
   stepValue,
   boardKept,
+  attached,
   colours,
   point: wirePoint,
   onSheet: point,

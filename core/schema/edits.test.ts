@@ -53,6 +53,8 @@ const edits: Edit[] = [
   { type: 'device.move', device: 'gnss', before: 'camera' },
   { type: 'device.move', device: 'gnss', before: null },
   { type: 'finding.accept', finding: 'BLD-01:device:gnss', fact: 'a fact', reason: 'known' },
+  { type: 'plan.attach', id: 'p1', part: { label: 'Manual', address: 'https://example.org/manual', note: 'page 12' } },
+  { type: 'plan.detach', id: 'p1' },
   { type: 'definition.update', definition: library.devices['merlow-n3c']! },
   {
     type: 'several',

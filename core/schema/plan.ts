@@ -298,6 +298,10 @@ export const spot = point.keys({ z: figure('height'), turn: Joi.valid(...quarter
 const findingPattern = /^[A-Z]{3}-\d{2}:.{0,1000}$/
 export const findingName = Joi.string().pattern(findingPattern, 'RULE:SUBJECTS')
 
+const line = Joi.string().max(300)
+/** What is kept with a build. */
+export const attached = Joi.object({ label: label.required(), picture: id, address: line, note: line }).or('picture', 'address')
+
 /** What a plan document holds, part by part. */
 export const planParts = {
   format: Joi.string().valid('ypodoma-plan').required(),
@@ -344,6 +348,7 @@ export const planParts = {
   cables: Joi.object().pattern(keyPattern, Joi.valid('made-up')).required(),
   positions: Joi.object().pattern(idPattern, spot).required(),
   boxPositions: Joi.object().pattern(idPattern, point).required(),
+  attached: Joi.object().pattern(idPattern, attached).max(limits.attached).required(),
   built: Joi.object().pattern(wirePattern, Joi.valid(true)).required(),
   accepted: Joi.object()
     .pattern(findingPattern, Joi.object({ fact: prose.required(), reason: prose.required(), by: prose.max(80) }))

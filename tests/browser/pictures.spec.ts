@@ -213,3 +213,74 @@ test('pads are chosen, moved in whole rows, straightened and removed, by pointer
   await expect(page.getByRole('combobox', { name: 'USB at the edge' })).toHaveAttribute('value', 'right')
   expect(await accessibilityFaults(page)).toEqual([])
 })
+
+test('pictures, a page of a manual and an address are at hand in a build, and what is none is refused with its reason', async ({
+  page,
+}) => {
+  await page.setContent('<h1>Wiring</h1><p style="break-before:page">Second page, with the drawing</p>')
+  const manual = await page.pdf({ format: 'A5' })
+  const drawing = await page.screenshot()
+  await page.goto(address)
+  await page.getByRole('link', { name: 'Culvert scout' }).first().click()
+  await expect(page.getByRole('heading', { name: 'Fit-out' })).toBeVisible()
+  await page.getByRole('button', { name: 'Pictures', exact: true }).click()
+  const all = page.getByRole('dialog', { name: 'Pictures and pages' })
+  await expect(all.getByText('Nothing is kept with this build yet.')).toBeVisible()
+  await all.getByRole('button', { name: 'Add a picture' }).click()
+  const adding = page.getByRole('dialog', { name: 'Picture', exact: true })
+  const give = (name: string, buffer: Buffer, mimeType = 'image/png') =>
+    adding.getByLabel('Picture file').setInputFiles({ name, mimeType, buffer })
+  const size = Buffer.alloc(8)
+  size.writeUInt32BE(30_000)
+  size.writeUInt32BE(30_001, 4)
+  const head = Buffer.from('\x89PNG\r\n\x1a\n\0\0\0\rIHDR', 'latin1')
+  for (const [name, buffer, said] of [
+    [
+      'huge.png',
+      Buffer.concat([head, size, Buffer.alloc(20)]),
+      'huge.png has 30000 × 30001 pixels; up to 60 million are opened.',
+    ],
+    ['cut.png', drawing.subarray(0, 60), 'cut.png is damaged: it cannot be shown.'],
+    ['words.png', Buffer.from('not a picture'), 'words.png is no picture that can be opened: PNG, JPEG, WebP or PDF.'],
+    ['broken.pdf', Buffer.from('%PDF-1.7 and no more'), 'broken.pdf cannot be shown'],
+  ] as const) {
+    await give(name, buffer)
+    await expect(adding.getByRole('alert')).toContainText(said)
+    await expect(adding.getByRole('button', { name: 'Keep it as it is' })).toBeDisabled()
+  }
+  await give('manual.pdf', manual, 'application/pdf')
+  await expect(adding.getByText('Page 1 of 2')).toBeVisible()
+  await adding.getByRole('button', { name: 'Next page' }).click()
+  await expect(adding.getByText('Page 2 of 2')).toBeVisible()
+  await adding.getByLabel('Name').fill('Wiring, page 2')
+  await adding.getByRole('button', { name: 'Keep it as it is' }).click()
+  await expect(all.getByLabel('Name of Wiring, page 2')).toBeVisible()
+  await all.getByRole('button', { name: 'Add an address' }).click()
+  await all.getByLabel('Address of Page').fill('https://example.org/manual')
+  await all.getByLabel('Address of Page').press('Tab')
+  await all.getByLabel('Name of Page').fill('Maker')
+  await all.getByLabel('Name of Page').press('Tab')
+  await all.getByLabel('Name of Maker').fill('  ')
+  await all.getByLabel('Name of Maker').press('Tab')
+  await expect(all.getByLabel('Name of Maker')).toHaveValue('Maker')
+  await expect(all.getByRole('link', { name: 'Open Maker' })).toHaveAttribute('href', 'https://example.org/manual')
+  await all.getByLabel('Note on Maker').fill('ask for Anna')
+  await all.getByLabel('Note on Maker').press('Tab')
+  expect(await accessibilityFaults(page)).toEqual([])
+  await all.getByRole('button', { name: 'Close' }).click()
+  await expect(page.getByRole('button', { name: /^Saved/ })).toBeVisible()
+  await page.reload()
+  await page.getByRole('button', { name: 'Pictures', exact: true }).click()
+  await expect(all.getByLabel('Note on Maker')).toHaveValue('ask for Anna')
+  await all.getByRole('button', { name: 'Show Wiring, page 2' }).click()
+  const large = page.getByRole('dialog', { name: 'Wiring, page 2' })
+  await expect(large.getByTestId('picture')).toBeVisible()
+  await large.getByRole('button', { name: 'Closer' }).click()
+  await large.getByRole('button', { name: 'Close', exact: true }).click()
+  await all.getByRole('button', { name: 'Remove Wiring, page 2' }).click()
+  await expect(all.getByLabel('Name of Wiring, page 2')).toBeHidden()
+  await all.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Pictures', exact: true }).click()
+  await expect(all.getByLabel('Name of Wiring, page 2')).toBeVisible()
+})

@@ -3,6 +3,7 @@ import { mdiFitToPageOutline, mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } fr
 import { padUseOf, type Mark } from '#core/harness'
 import { idIn, referTo, type Place } from '#core/plan'
 import { useConsequences } from '~/composables/useConsequences'
+import { useLaidPicture } from '~/composables/useLaidPicture'
 import { useNames } from '~/composables/useNames'
 import { useAnalysis, usePlan, useResolved } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
@@ -16,6 +17,12 @@ const names = useNames()
 const side = ref<'top' | 'bottom'>('top')
 const drawing = useTemplateRef('drawing')
 const resolved = useResolved()
+/** How much of the picture of the board shows; none of it at first. */
+const shown = ref(0)
+const picture = useLaidPicture(
+  () => resolved.value.board,
+  () => side.value,
+)
 const uses = computed(() => {
   const named = padUseOf(resolved.value, analysis.value.wires)
   return Object.fromEntries(
@@ -114,6 +121,7 @@ function drag(event: DragEvent, need: string) {
         <v-btn :icon="mdiMagnifyPlusOutline" aria-label="Zoom in" @click="drawing?.zoom(1.25)" />
         <v-btn :icon="mdiMagnifyMinusOutline" aria-label="Zoom out" @click="drawing?.zoom(0.8)" />
         <v-btn :icon="mdiFitToPageOutline" aria-label="Show all" @click="drawing?.fit()" />
+        <PictureSlider v-if="picture" v-model="shown" />
         <v-spacer />
         <span v-for="mark in marks" :key="mark.word" class="key"
           ><b class="mono">{{ mark.letter }}</b> {{ mark.word }}</span
@@ -129,6 +137,8 @@ function drag(event: DragEvent, need: string) {
         :uses
         :lit="selection.lit"
         :verdicts
+        :picture
+        :shown="shown / 100"
         @pick="pick"
         @over="hover"
         @drop="lock"

@@ -165,6 +165,10 @@ input {
 .name {
   font-weight: 700;
 }
+.told a {
+  padding: var(--space-2) 0;
+  line-height: 1.4;
+}
 .does {
   display: flex;
   flex-wrap: wrap;

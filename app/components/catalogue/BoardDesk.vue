@@ -3,9 +3,8 @@
 import { mdiAlignHorizontalCenter, mdiDeleteOutline, mdiDotsHorizontal } from '@mdi/js'
 import type { Board, BoardDefinition, BoardSide } from '#core/catalogue'
 import type { Spot } from '#core/entry'
-import { laidOn } from '#core/tracing'
 import { useChosenPads } from '~/composables/useChosenPads'
-import { pictureAddress } from '~/pictures/opened'
+import { useLaidPicture } from '~/composables/useLaidPicture'
 
 const { drawn, board, placing } = defineProps<{
   drawn: Board
@@ -15,10 +14,10 @@ const { drawn, board, placing } = defineProps<{
 }>()
 const emit = defineEmits<{ change: [board: BoardDefinition]; spot: [at: Spot & { side: BoardSide }] }>()
 const side = ref<BoardSide>('top')
-const picture = computed(() => {
-  const found = laidOn(drawn, side.value)
-  return found && { ...found, address: pictureAddress(found.picture) }
-})
+const picture = useLaidPicture(
+  () => drawn,
+  () => side.value,
+)
 const shown = ref(60)
 const pads = useChosenPads(
   () => board,
@@ -49,18 +48,7 @@ const words = computed(() => {
       <v-btn-toggle v-model="side" mandatory density="compact" variant="outlined" divided aria-label="Side of the board">
         <v-btn value="top">Top</v-btn><v-btn value="bottom">Bottom</v-btn>
       </v-btn-toggle>
-      <label v-if="picture" class="slider"
-        >Picture
-        <input
-          v-model.number="shown"
-          type="range"
-          min="0"
-          max="100"
-          step="5"
-          aria-label="Picture"
-          :aria-valuetext="`${shown} %`"
-        />
-      </label>
+      <PictureSlider v-if="picture" v-model="shown" />
     </div>
     <div class="bar tools">
       <template v-if="chosen.length">
@@ -109,14 +97,6 @@ const words = computed(() => {
   gap: var(--space-2) var(--space-4);
   padding: var(--space-3) var(--space-4);
   font-size: var(--text-small);
-}
-.slider {
-  display: flex;
-  align-items: center;
-  gap: var(--space-3);
-}
-.slider input {
-  accent-color: rgb(var(--v-theme-primary));
 }
 .tools {
   min-height: 40px;

@@ -248,6 +248,7 @@ function lay() {
   display: flex;
   flex-direction: column;
   gap: var(--space-3);
+  background: rgb(var(--v-theme-surface));
   font-size: var(--text-small);
 }
 .line {

@@ -10,7 +10,7 @@ import { useSelection } from '~/stores/selection'
 import { allViews } from '~/views'
 
 const open = defineModel<boolean>({ required: true })
-const emit = defineEmits<{ theme: []; versions: []; keys: []; findings: [] }>()
+const emit = defineEmits<{ theme: []; versions: []; pictures: []; keys: []; findings: [] }>()
 const build = useBuild()
 const selection = useSelection()
 const names = useNames()
@@ -49,6 +49,7 @@ const commands = computed<Command[]>(() => [
   { title: 'Redo', hint: build.redoLabel ?? 'nothing to do again', run: () => build.redo() },
   { title: 'Save a version now', hint: 'save', run: () => void build.save('Saved by hand') },
   { title: 'Versions of this build', hint: 'save', run: () => emit('versions') },
+  { title: 'Pictures and pages', hint: 'picture', run: () => emit('pictures') },
   { title: 'Findings', hint: 'F', run: () => setTimeout(() => emit('findings'), 300) },
   { title: 'Keyboard shortcuts', hint: '?', run: () => emit('keys') },
   { title: 'Light or dark', hint: 'screen', run: () => emit('theme') },

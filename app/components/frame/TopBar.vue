@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { mdiHistory, mdiMagnify, mdiRedo, mdiUndo } from '@mdi/js'
+import { mdiHistory, mdiImageMultipleOutline, mdiMagnify, mdiRedo, mdiUndo } from '@mdi/js'
 import { useBuild } from '~/stores/build'
 import { useSession } from '~/stores/session'
 
-const emit = defineEmits<{ palette: []; versions: [] }>()
+const emit = defineEmits<{ palette: []; versions: []; pictures: [] }>()
 const build = useBuild()
 const role = computed(() => useSession().session?.role)
 const bar = useTemplateRef<{ switchTheme: () => void }>('bar')
@@ -59,6 +59,9 @@ defineExpose({ switchTheme: () => bar.value?.switchTheme() })
       @click="build.redo()"
     >
       <span class="word">Redo</span>
+    </v-btn>
+    <v-btn class="act" :prepend-icon="mdiImageMultipleOutline" title="Pictures and pages" @click="emit('pictures')">
+      <span class="word">Pictures</span>
     </v-btn>
     <v-btn class="act" :prepend-icon="mdiMagnify" title="Find and run anything (Ctrl K)" @click="emit('palette')"
       ><span class="word">Commands</span> <kbd class="mono ml-2 quiet" aria-hidden="true">Ctrl K</kbd></v-btn

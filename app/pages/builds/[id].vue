@@ -17,7 +17,8 @@ const folded = ref(window.matchMedia('(max-width: 640px)').matches)
 const palette = ref(false)
 const versions = ref(false)
 const keys = ref(false)
-const [versionsWanted, keysWanted] = [useWanted(versions), useWanted(keys)]
+const pictures = ref(false)
+const [versionsWanted, keysWanted, picturesWanted] = [useWanted(versions), useWanted(keys), useWanted(pictures)]
 const conflictWanted = useWanted(() => build.conflict)
 const move = useBoardMove()
 const boardMoveWanted = useWanted(() => move.asked)
@@ -114,7 +115,7 @@ onBeforeUnmount(() => {
       <button @click="work?.focus()">To the work</button>
       <button @click="goToFindings">To the findings</button>
     </nav>
-    <TopBar ref="bar" @palette="palette = true" @versions="versions = true" />
+    <TopBar ref="bar" @palette="palette = true" @versions="versions = true" @pictures="pictures = true" />
     <StageStrip />
     <main v-if="missing" class="pa-6">
       <h1>{{ missing }}</h1>
@@ -141,11 +142,13 @@ onBeforeUnmount(() => {
       v-model="palette"
       @theme="bar?.switchTheme()"
       @versions="versions = true"
+      @pictures="pictures = true"
       @keys="keys = true"
       @findings="goToFindings"
     />
     <LazyShortcutsDialog v-if="keysWanted" v-model="keys" />
     <LazyVersionsDialog v-if="versionsWanted" v-model="versions" />
+    <PlanScope v-if="build.plan && picturesWanted" :plan="build.plan"><LazyKeptPictures v-model="pictures" /></PlanScope>
     <LazyConflictDialog v-if="conflictWanted" />
     <PlanScope v-if="build.plan && boardMoveWanted" :plan="build.plan"><LazyTakeBoardDialog /></PlanScope>
   </div>

@@ -80,6 +80,8 @@ export interface FieldShapes {
   board: Joi.ObjectSchema
   device: Joi.ObjectSchema
   protocol: Joi.ObjectSchema
+  /** What is kept with a build: a picture or an address. */
+  attached: Joi.ObjectSchema
   /** Any of the plan's sections. */
   sections: Joi.ObjectSchema
   /** Any edit. */
