@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromiumOptions, ensureChromium } from './lib/chromium.mjs'
+import { photograph, photographedRows } from './lib/photograph.mjs'
 import { build, install, ready, root } from './lib/setup.mjs'
 
 install()
@@ -33,6 +34,39 @@ const shot = async (name) => {
   // What mends a finding is tried for a moment before it is offered.
   await page.getByText('Trying what mends it.').first().waitFor({ state: 'hidden' })
   await page.screenshot({ path: join(folder, `${name}.png`) })
+}
+
+/** A board from a photograph, with some of its pads placed. */
+async function photographBoard() {
+  const camera = await browser.newPage({ viewport: { width: 900, height: 700 } })
+  const { picture, seen, width } = await photograph(camera)
+  await camera.close()
+  await page.goto(`${address}/catalogue`)
+  await page.getByRole('button', { name: 'New board' }).click()
+  await page.getByRole('dialog').getByLabel('Name').fill('Tern F4')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'From a picture instead' }).click()
+  await page.getByLabel('Picture file').setInputFiles({ name: 'top.png', mimeType: 'image/png', buffer: picture })
+  const lies = await page.getByTestId('picture').locator('image').boundingBox()
+  for (const corner of [
+    [0, 0],
+    [36, 0],
+    [36, 36],
+    [0, 36],
+  ]) {
+    const { x, y } = seen(corner)
+    await page.mouse.click(lies.x + (x * lies.width) / width, lies.y + (y * lies.width) / width)
+  }
+  await page.getByRole('button', { name: 'Lay it under the drawing' }).click()
+  const field = page.getByLabel('Labels to place')
+  for (const { labels, count, from, to } of photographedRows) {
+    await field.fill(labels)
+    await page.getByLabel('How many pads').fill(String(count))
+    await page.getByLabel('How many pads').press('Tab')
+    const board = await page.getByTestId('board').locator('rect.outline').first().boundingBox()
+    for (const [x, y] of [from, to]) await page.mouse.click(board.x + (x / 36) * board.width, board.y + (y / 36) * board.height)
+  }
+  await shot('catalogue-picture')
 }
 
 await page.goto(address)
@@ -84,11 +118,11 @@ await page.getByLabel('Labels, one a line').fill(labels.map((edge) => edge.repla
 await page.getByTestId('pasted-summary').waitFor()
 await page.getByRole('region', { name: 'Rows as they are read' }).evaluate((rows) => (rows.scrollTop = 640))
 await shot('catalogue-labels')
+await photographBoard()
 await page.goto(`${address}/builds/spillway-hex/settings`)
 for (const [view, name] of [
   ['Links', 'links'],
   ['Devices', 'devices'],
-  ['Load', 'load'],
 ]) {
   await page.getByLabel('Views of the settings').getByRole('button', { name: view, exact: true }).click()
   await shot(`settings-${name}`)

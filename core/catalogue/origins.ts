@@ -19,6 +19,9 @@ export function originAt({ origins = {} }: WithOrigins, place: string): Origin |
   return undefined
 }
 
+/** Nobody knows it: what stands there is a guess, or only in its place. */
+export const isUnsure = (origin: Origin | undefined): boolean => origin?.from === 'guess' || origin?.from === 'unknown'
+
 /** The same definition with origins put in or, where they are nothing, taken away. */
 export function withOrigins<D extends WithOrigins>(definition: D, changes: Readonly<Record<string, Origin | undefined>>): D {
   const { origins = {}, ...rest } = definition
@@ -29,7 +32,7 @@ export function withOrigins<D extends WithOrigins>(definition: D, changes: Reado
 /** What still waits to be accepted or looked up: places that are there, and where they are from. */
 export function openOrigins(definition: EditableDefinition): [place: string, origin: Origin][] {
   return Object.entries(definition.origins ?? {}).filter(
-    ([place, { from }]) => (from === 'proposed' || from === 'guess') && isThere(definition, place),
+    ([place, { from }]) => from !== 'measured' && from !== 'maker' && isThere(definition, place),
   )
 }
 

@@ -24,6 +24,7 @@ export type RuleId =
   | 'FIT-01'
   | 'FIT-02'
   | 'FIT-03'
+  | 'FIT-04'
   | 'GND-01'
   | 'GND-02'
   | 'GND-03'

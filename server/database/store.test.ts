@@ -143,7 +143,7 @@ function asOfSchemaOne(connection: ReturnType<typeof freshStore>['connection']):
   )
   connection.exec(
     `DROP INDEX versions_by_save; ${columns.join('')} DROP TABLE parts; DROP TABLE marks; DROP TABLE definition_versions;
-     DROP TABLE collection; DROP TABLE saved_steps;
+     DROP TABLE collection; DROP TABLE saved_steps; DROP TABLE pictures;
      ALTER TABLE builds DROP COLUMN search; ALTER TABLE builds DROP COLUMN tags; ALTER TABLE definitions DROP COLUMN version`,
   )
   connection.pragma('user_version = 1')

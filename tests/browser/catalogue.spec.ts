@@ -1,3 +1,4 @@
+import { strToU8, zipSync } from 'fflate'
 import { expect } from '@playwright/test'
 import { accessibilityFaults, address, test } from './helpers'
 
@@ -171,6 +172,44 @@ test.describe('library files', () => {
     await expect(page.getByRole('link', { name: 'Brae copy', exact: true })).toBeHidden()
     expect(await accessibilityFaults(page)).toEqual([])
   })
+})
+
+test('a zip and several files come in together, with a report of each', async ({ page }) => {
+  await page.goto(`${address}/catalogue`)
+  const { boards, devices } = (await (await page.request.get(`${address}/api/catalogue`)).json()) as Record<
+    string,
+    Record<string, object>
+  >
+  const text = (value: object) => JSON.stringify(value)
+  const packed = Buffer.from(
+    zipSync({
+      'mine/fulmar.json': strToU8(text({ ...boards['brae-mini'], id: 'fulmar', name: 'Fulmar' })),
+      'mine/same.json': strToU8(text(boards['brae-mini']!)),
+      'mine/bad.yaml': strToU8('kind: board\nid: bad'),
+      'mine/photo.jpg': strToU8('x'),
+    }),
+  )
+  const scaup = { ...devices['merlow-n1'], id: 'scaup', name: 'Scaup' }
+  await page.getByLabel('Definition file').setInputFiles([
+    { name: 'mine.zip', mimeType: 'application/zip', buffer: packed },
+    { name: 'scaup.json', mimeType: 'application/json', buffer: Buffer.from(text(scaup)) },
+  ])
+  const report = page.getByTestId('import-report')
+  await expect(report).toContainText(
+    '2 definitions imported from 3 files; 1 left as they are, 1 file refused, 1 other file passed over',
+  )
+  await expect(report).toContainText('mine.zip: mine/bad.yaml')
+  await expect(page.getByRole('link', { name: 'Fulmar', exact: true })).toBeVisible()
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('link', { name: 'Fulmar', exact: true })).toBeHidden()
+  // One that is damaged changes nothing, and says so.
+  await page.getByLabel('Definition file').setInputFiles({
+    name: 'cut.zip',
+    mimeType: 'application/zip',
+    buffer: packed.subarray(0, 60),
+  })
+  await expect(page.getByRole('alert')).toContainText('cut.zip is damaged: it cannot be unpacked')
 })
 
 test.describe('a file over what is there', () => {

@@ -1,7 +1,27 @@
 <script setup lang="ts">
 /** What a definition says of itself, beside its sections: one entry for each value. */
-import { boardFields, deviceFields, type Field, type Fields, type EditableDefinition, type PartValues } from '#core/catalogue'
-import { fieldAt, headColumns, meantBy, optionsOf, rowsOf, textOf, valueAt, withValue } from './columns'
+import {
+  boardFields,
+  deviceFields,
+  withOrigins,
+  type Field,
+  type Fields,
+  type EditableDefinition,
+  type PartValues,
+} from '#core/catalogue'
+import {
+  fieldAt,
+  headColumns,
+  isUnknown,
+  meantBy,
+  optionsOf,
+  rowsOf,
+  textOf,
+  unsureWords,
+  valueAt,
+  withUnknown,
+  withValue,
+} from './columns'
 
 const { definition } = defineProps<{ definition: EditableDefinition }>()
 const emit = defineEmits<{ change: [definition: EditableDefinition] }>()
@@ -19,15 +39,30 @@ const unitOf = ({ shape }: Field) => (shape.is === 'figure' ? shape.unit : undef
 const isWide = ({ shape }: Field) => shape.is === 'prose' || shape.is === 'list'
 
 function set(path: readonly string[], value: unknown) {
-  const beginning = { definition: values.value, word: 'part', number: 1 }
-  emit('change', withValue(fields.value, values.value, path, value, beginning) as unknown as EditableDefinition)
+  emit('change', withOrigins(withValueAt(path, value), { [path.join('.')]: undefined }))
+}
+const withValueAt = (path: readonly string[], value: unknown) =>
+  withValue(fields.value, values.value, path, value, {
+    definition: values.value,
+    word: 'part',
+    number: 1,
+  }) as unknown as EditableDefinition
+/** How often a field was made anew, which shows again what stood there before a question mark. */
+const turns = ref<Record<string, number>>({})
+function type(path: readonly string[], field: Field, event: Event) {
+  const text = typed(event)
+  if (!isUnknown(field, text)) return set(path, meantBy(field, text))
+  emit('change', withUnknown(definition, { field, place: path.join('.'), without: () => withValueAt(path, undefined) }))
+  // The field is made anew, with what stands there.
+  const key = path.join('.')
+  turns.value = { ...turns.value, [key]: (turns.value[key] ?? 0) + 1 }
 }
 const typed = (event: Event) => (event.target as HTMLInputElement).value
 </script>
 
 <template>
   <section class="form" aria-label="Basics">
-    <template v-for="{ path, key, field, label, help, value, options } in entries" :key>
+    <template v-for="{ path, key, field, label, help, value, options } in entries" :key="`${key} ${turns[key] ?? 0}`">
       <div v-if="rowsOf(field)" class="rows">
         <span>{{ label }}</span>
         <RowsInput :field :value :definition="values" :name="label" @change="set(path, $event)" />
@@ -55,7 +90,9 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value
         :title="help"
         :suffix="unitOf(field)"
         :class="{ wide: isWide(field) }"
-        @change="set(path, meantBy(field, typed($event)))"
+        :hint="unsureWords(definition, key)"
+        :persistent-hint="unsureWords(definition, key) !== undefined"
+        @change="type(path, field, $event)"
       />
     </template>
   </section>

@@ -2,17 +2,26 @@
 /** One field of a definition, as it is typed or chosen in a table. */
 import type { Field, PartValues } from '#core/catalogue'
 import { useCatalogue } from '~/stores/catalogue'
-import { isLeftAlone, meantBy, optionsOf, rowsOf, textOf } from './columns'
+import { isLeftAlone, isUnknown, meantBy, optionsOf, rowsOf, textOf } from './columns'
 
-const { field, value, definition, name, width } = defineProps<{
+const {
+  field,
+  value,
+  definition,
+  name,
+  width,
+  unsure = undefined,
+} = defineProps<{
   field: Field
   value: unknown
   definition: PartValues
   /** What it is called for who cannot see the table. */
   name: string
   width: number
+  /** Why the figure that stands there is none that somebody knows. */
+  unsure?: string
 }>()
-const emit = defineEmits<{ change: [value: unknown] }>()
+const emit = defineEmits<{ change: [value: unknown]; unknown: [] }>()
 
 const isRows = computed(() => rowsOf(field) !== undefined)
 const shown = computed(() => (isRows.value ? '' : textOf(field, value)))
@@ -33,6 +42,12 @@ const options = computed(() => {
 })
 function set(event: Event) {
   const text = (event.target as HTMLInputElement).value
+  if (isUnknown(field, text)) {
+    emit('unknown')
+    // What only stands there is shown again.
+    ;(event.target as HTMLInputElement).value = shown.value
+    return
+  }
   if (!isLeftAlone(field, text)) emit('change', meantBy(field, text))
 }
 </script>
@@ -54,7 +69,10 @@ function set(event: Event) {
       class="mono"
       :style="{ width: `${width}px` }"
       :value="shown"
+      :class="{ unsure }"
+      :title="unsure"
       :aria-label="name"
+      :aria-description="unsure"
       :list="suggested.length ? listed : undefined"
       @change="set"
     />
@@ -71,6 +89,11 @@ select {
   background: transparent;
   color: inherit;
   padding: var(--space-1) var(--space-2);
+}
+input.unsure {
+  font-style: italic;
+  text-decoration: underline dotted;
+  color: rgb(var(--v-theme-fix));
 }
 input[type='checkbox'] {
   width: 24px;

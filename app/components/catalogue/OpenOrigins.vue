@@ -1,11 +1,26 @@
 <script setup lang="ts">
 /** What a definition only guesses, with what to do about each: say that it was looked up or measured, or write another figure. */
-import { openOrigins, originWords, withOrigins, type EditableDefinition, type Origin } from '#core/catalogue'
+import {
+  boardFields,
+  deviceFields,
+  eachTold,
+  openOrigins,
+  originWords,
+  withOrigins,
+  type EditableDefinition,
+  type Origin,
+} from '#core/catalogue'
 
 const { definition } = defineProps<{ definition: EditableDefinition }>()
 const emit = defineEmits<{ change: [definition: EditableDefinition] }>()
 const proposed = computed(() => openOrigins(definition).filter(([, { from }]) => from === 'proposed'))
-const guesses = computed(() => openOrigins(definition).filter(([, { from }]) => from === 'guess'))
+const guesses = computed(() => openOrigins(definition).filter(([, { from }]) => from !== 'proposed'))
+/** How each is found out, by its place. */
+const ways = computed(() => {
+  const fields = definition.kind === 'board' ? boardFields : deviceFields
+  const told = [...eachTold(fields, definition as never)]
+  return Object.fromEntries(told.flatMap(({ field, place }) => (field.find ? [[place, field.find]] : [])))
+})
 const set = (place: string, from: string) =>
   emit('change', withOrigins(definition, { [place]: { from: from as Origin['from'] } }))
 
@@ -25,14 +40,15 @@ function valueAt(place: string): string {
         {{ proposed.length }} {{ proposed.length === 1 ? 'pad is' : 'pads are' }} what the label says, not accepted yet (pad
         table)
       </li>
-      <li v-for="[place, { note }] in guesses" :key="place">
-        <span class="mono">{{ `${place} ${valueAt(place)}`.trim() }}</span>: {{ note ?? 'a guess' }}
+      <li v-for="[place, { from: now, note }] in guesses" :key="place">
+        <span class="mono">{{ `${place} ${valueAt(place)}`.trim() }}</span>:
+        {{ [note ?? originWords[now], ways[place]].filter(Boolean).join('. Find out: ') }}
         <select
           :aria-label="`Where ${place} is from`"
-          value="guess"
+          :value="now"
           @change="set(place, ($event.target as HTMLSelectElement).value)"
         >
-          <option v-for="from in ['guess', 'measured', 'maker'] as const" :key="from" :value="from">
+          <option v-for="from in ['unknown', 'guess', 'measured', 'maker'] as const" :key="from" :value="from">
             {{ originWords[from] }}
           </option>
         </select>

@@ -12,7 +12,7 @@ import {
   type EditableDefinition,
   type PartValues,
 } from '#core/catalogue'
-import { columnsOf, fieldAt, ofOtherKind, valueAt, withValue } from './columns'
+import { columnsOf, fieldAt, ofOtherKind, unsureWords, valueAt, withUnknown, withValue } from './columns'
 
 const { definition, section } = defineProps<{ definition: EditableDefinition; section: string }>()
 const emit = defineEmits<{ change: [definition: EditableDefinition] }>()
@@ -42,6 +42,18 @@ function set(id: string, path: readonly string[], value: unknown) {
     ? ofOtherKind(field.value, part, String(value), beginning())
     : withValue(fields, part, path, value, beginning())
   change({ ...parts.value, [id]: next }, `${id}.${path.join('.')}`)
+}
+
+function setUnknown(id: string, path: readonly string[]) {
+  const part = parts.value[id]!
+  const fields = fieldsOf(field.value, part)
+  const without = () =>
+    ({
+      ...definition,
+      [section]: { ...parts.value, [id]: withValue(fields, part, path, undefined, beginning()) },
+    }) as EditableDefinition
+  const place = `${section}.${id}.${path.join('.')}`
+  emit('change', withUnknown(definition, { field: fieldAt(fields, path, part)!, place, without }))
 }
 
 function add() {
@@ -82,7 +94,9 @@ function remove(id: string) {
               :definition="values"
               :name="`${words} of ${id}`"
               :width
+              :unsure="unsureWords(definition, `${section}.${id}.${path.join('.')}`)"
               @change="set(id, path, $event)"
+              @unknown="setUnknown(id, path)"
             />
           </td>
           <td><button :aria-label="`Remove ${word} ${id}`" @click="remove(id)">×</button></td>

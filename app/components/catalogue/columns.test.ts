@@ -20,6 +20,7 @@ import {
   fieldAt,
   headColumns,
   isLeftAlone,
+  isUnknown,
   meantBy,
   ofOtherKind,
   optionsOf,
@@ -28,7 +29,9 @@ import {
   rowsText,
   sectionsOf,
   textOf,
+  unsureWords,
   valueAt,
+  withUnknown,
   withValue,
 } from './columns'
 
@@ -63,7 +66,7 @@ function* typed(): Generator<Typed> {
       if (field) yield* each({ at: `${shipped.id} ${key}`, field, value: valueAt(definition, path), definition })
     }
     for (const section of Object.keys(sectionsOf(all))) {
-      const parts = Object.entries(definition[section] as Record<string, PartValues>)
+      const parts = Object.entries((definition[section] ?? {}) as Record<string, PartValues>)
       const columns = columnsOf(
         all[section]!,
         parts.map(([, part]) => part),
@@ -230,5 +233,29 @@ describe('a new part', () => {
       can: { b1: startOf(fieldsOf(boardFields.can, {}), how(blankBoard('own', 'Own'))) },
     }
     expect(() => readDefinition(empty)).toThrow(/can\.b1\.high/)
+  })
+})
+
+describe('a figure that nobody knows', () => {
+  const board = blankBoard('own', 'Own')
+  const { limit } = fieldsOf((boardFields as Fields).rails!, {}) as { limit: Field }
+
+  it('is typed as a question mark, of figures alone', () => {
+    expect(isUnknown(limit, ' ? ')).toBe(true)
+    expect([isUnknown(limit, '1?'), isUnknown({ shape: { is: 'name' } }, '?')]).toEqual([false, false])
+  })
+
+  it('stands for one and says so, or is left out where its lack is told', () => {
+    const place = 'rails.v5.limit'
+    const open = withUnknown(board, { field: limit, place, without: () => board })
+    expect(open).toMatchObject({ rails: board.rails })
+    expect(unsureWords(open, place)).toBe('not known')
+    expect(unsureWords(board, place)).toMatch(/^a guess: begun with a figure/)
+    expect(unsureWords(board, 'rails.v5.dropout')).toBeUndefined()
+    const { input } = fieldsOf((boardFields as Fields).rails!, {}) as { input: Field }
+    const left = { ...board, summary: 'left out' }
+    const none = withUnknown(board, { field: input, place: 'rails.v5.input', without: () => left })
+    expect(none.summary).toBe('left out')
+    expect(unsureWords(none, 'rails.v5.input')).toBeUndefined()
   })
 })

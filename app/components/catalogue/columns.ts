@@ -2,8 +2,12 @@ import {
   fieldsOf,
   namesOf,
   pairedJobs,
+  originAt,
+  originWords,
   startOfField,
+  withOrigins,
   type Beginning,
+  type EditableDefinition,
   type Field,
   type Fields,
   type PartValues,
@@ -162,6 +166,21 @@ const listIn = (text: string) =>
 
 const isPairs = ({ shape }: Field) => shape.is === 'either' && shape.ways.some((way) => way.shape.is === 'group')
 
+/** Whoever types a question mark in the place of a figure does not know it. */
+export const isUnknown = ({ shape }: Field, text: string) => shape.is === 'figure' && /^\s*\?\s*$/.test(text)
+
+/**
+ * A definition in which nobody knows a figure: it is left out where it may be, and its lack is told; else what stands there
+ * only stands for it, which is told.
+ */
+export function withUnknown(
+  definition: EditableDefinition,
+  { field, place, without }: { field: Field; place: string; without: () => EditableDefinition },
+): EditableDefinition {
+  const isTold = field.optional && field.gap !== undefined
+  return withOrigins(isTold ? without() : definition, { [place]: isTold ? undefined : { from: 'unknown' } })
+}
+
 /** Pairs with a table of values are not chosen here, and stay. */
 export const isLeftAlone = (field: Field, text: string) => isPairs(field) && text === pairTable
 
@@ -184,4 +203,11 @@ export function sectionsOf(fields: Fields): Record<string, string> {
       shape.is === 'parts' || shape.is === 'kinds' ? [[section, head ?? section]] : [],
     ),
   )
+}
+
+/** Why a figure is none that somebody knows; nothing where it is known. */
+export function unsureWords(definition: EditableDefinition, place: string): string | undefined {
+  const origin = originAt(definition, place)
+  if (!origin || origin.from === 'measured' || origin.from === 'maker') return undefined
+  return [originWords[origin.from], origin.note].filter(Boolean).join(': ')
 }

@@ -2,10 +2,9 @@
 import { mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
 import { classWords, deviceClasses, readWish, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 import { libraryFile, type Definition } from '#core/schema'
-import { chosenFile } from '~/composables/chosenFile'
 import { hasWords } from '~/composables/search'
-import type { Catalogue, Conflict, DefinitionName, Replaced } from '#contract'
-import { callApi, type ApiError, type Problem } from '~/composables/useApi'
+import { callApi } from '~/composables/useApi'
+import { useDefinitionImport } from '~/composables/useDefinitionImport'
 import { keepInAddress } from '~/composables/keepInAddress'
 import { useQueryValue } from '~/composables/useQueryValue'
 import { useSorted } from '~/composables/useSorted'
@@ -21,8 +20,7 @@ const wanted = ref('')
 keepInAddress('find', wanted)
 const kind = useQueryValue('kind', ['board', 'device'])
 const creating = ref(false)
-const refused = shallowRef<{ file: string; problems: Problem[] }>()
-const file = useTemplateRef<HTMLInputElement>('file')
+const [file, folder] = [useTemplateRef<HTMLInputElement>('file'), useTemplateRef<HTMLInputElement>('folder')]
 onMounted(() => catalogue.load(true))
 
 const all = computed<(BoardDefinition | DeviceDefinition)[]>(() => {
@@ -53,58 +51,14 @@ const own = computed(() => {
 const versionsOf = (definition: BoardDefinition | DeviceDefinition) =>
   Object.keys(definition.kind === 'board' ? definition.revisions : definition.variants)
 
-async function take(event: Event) {
-  const chosen = chosenFile(event)
-  if (chosen) await takeText(chosen.name, await chosen.text())
-}
-
-/** A file that would replace what is there, until it is said what becomes of it. */
-const asked = shallowRef<{ name: string; text: string; replaces: Replaced[] }>()
-
-async function takeText(name: string, text: string, there?: 'replace' | 'keep') {
-  refused.value = asked.value = undefined
-  const before = catalogue.library
-  try {
-    const { taken, left } = await callApi('POST /api/definitions', { body: { file: text, there, author: author() } })
-    await catalogue.load(true)
-    const rest = left ? ` ${left} left as they are.` : ''
-    if (!taken.length) return notices.tell(`Nothing new in ${name}.`)
-    notices.tell(`Imported: ${taken.map((definition) => definition.name).join(', ')}.${rest}`, {
-      label: 'Undo',
-      run: () => void takeBack(taken, before),
-    })
-  } catch (error) {
-    const { status, message, problems = [], body } = error as ApiError
-    if (status === 409) asked.value = { name, text, replaces: (body as Conflict<'POST /api/definitions'>).replaces }
-    else refused.value = { file: name, problems: problems.length ? problems : [{ place: '', message }] }
-  }
-}
-
-/** Undoes an import: what was there before is there again, what was not is deleted; the versions stay in the history. */
-async function takeBack(taken: DefinitionName[], before: Catalogue | undefined) {
-  const old = (of: DefinitionName) =>
-    (before?.[`${of.kind}s` as 'boards' | 'devices' | 'protocols'] as Record<string, Definition> | undefined)?.[of.id]
-  const isShipped = ({ kind: of, id }: DefinitionName) => before?.standing[`${of}:${id}`]?.origin !== 'own'
-  const restored = taken.flatMap((of) => (isShipped(of) ? [] : (old(of) ?? [])))
-  try {
-    if (restored.length) {
-      const text = JSON.stringify(libraryFile(restored))
-      await callApi('POST /api/definitions', { body: { file: text, there: 'replace', author: author() } })
-    }
-    for (const of of taken.filter((each) => !old(each) || isShipped(each))) {
-      await catalogue.load(true)
-      const { version } = catalogue.standing(of as Definition)
-      await callApi('DELETE /api/definitions/:kind/:id', {
-        kind: of.kind,
-        id: of.id,
-        query: { base: version, author: author() },
-      })
-    }
-    notices.tell('The import is undone.')
-  } catch (error) {
-    notices.complain((error as Error).message)
-  }
-  await catalogue.load(true)
+const files = useDefinitionImport()
+const { refused, asked, report, working } = files
+/** A field that then takes the same files again. */
+function chosen(event: Event) {
+  const field = event.target as HTMLInputElement
+  const taken = [...(field.files ?? [])]
+  field.value = ''
+  void files.take(taken)
 }
 
 const save = (definition: Definition) =>
@@ -160,7 +114,15 @@ async function remove(definition: Definition) {
           clearable
         />
         <v-spacer />
-        <v-btn variant="outlined" :prepend-icon="mdiFileUploadOutline" @click="file?.click()">Import a file</v-btn>
+        <v-menu>
+          <template #activator="{ props }">
+            <v-btn v-bind="props" variant="outlined" :prepend-icon="mdiFileUploadOutline" :loading="working">Import</v-btn>
+          </template>
+          <v-list density="compact">
+            <v-list-item title="Files, or a zip of such" @click="file?.click()" />
+            <v-list-item title="A folder" @click="folder?.click()" />
+          </v-list>
+        </v-menu>
         <v-menu>
           <template #activator="{ props }">
             <v-btn v-bind="props" variant="outlined" :prepend-icon="mdiDownload">Export a library</v-btn>
@@ -171,12 +133,22 @@ async function remove(definition: Definition) {
           </v-list>
         </v-menu>
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New {{ kind }}</v-btn>
-        <input ref="file" type="file" accept=".json,.yaml,.yml" hidden aria-label="Definition file" @change="take" />
+        <input
+          ref="file"
+          type="file"
+          accept=".json,.yaml,.yml,.zip"
+          multiple
+          hidden
+          aria-label="Definition file"
+          @change="chosen"
+        />
+        <input ref="folder" type="file" webkitdirectory hidden aria-label="Folder of definitions" @change="chosen" />
       </div>
       <p v-if="wish.told.length" role="status" class="quiet px-4 pt-3">
         Looked for: {{ wish.told.join('; ') }}. {{ rows.length }} found.
       </p>
       <RefusedFile v-if="refused" v-bind="refused" what="imported" @close="refused = undefined" />
+      <LazyImportReport v-if="report" :report @close="report = undefined" />
       <v-alert
         v-for="lost in catalogue.library?.unreadable"
         :key="lost.kind + lost.id"
@@ -243,44 +215,13 @@ async function remove(definition: Definition) {
         </p>
       </template>
     </main>
-    <v-dialog
-      :model-value="Boolean(asked)"
-      width="680"
-      aria-label="Import over what is there"
-      scrollable
-      @update:model-value="asked = undefined"
-    >
-      <v-card v-if="asked" :title="`${asked.name} would replace what is there`">
-        <v-card-text>
-          These are in the catalogue already, and otherwise than in the file. Their versions so far are kept.
-          <section v-for="other in asked.replaces" :key="other.kind + other.id" class="mt-3">
-            <h3>{{ other.name }} ({{ other.kind }})</h3>
-            <table v-if="other.differences.length" class="differences">
-              <thead>
-                <tr>
-                  <th>Where</th>
-                  <th>Now</th>
-                  <th>In the file</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="difference in other.differences" :key="difference.path">
-                  <td class="mono">{{ difference.path }}</td>
-                  <td>{{ difference.now }}</td>
-                  <td>{{ difference.then }}</td>
-                </tr>
-              </tbody>
-            </table>
-            <p v-else class="quiet">What is there cannot be read.</p>
-          </section>
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="asked = undefined">Cancel</v-btn>
-          <v-btn @click="takeText(asked.name, asked.text, 'keep')">Import only the others</v-btn>
-          <v-btn color="primary" variant="flat" @click="takeText(asked.name, asked.text, 'replace')">Replace them</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <LazyImportOver
+      v-if="asked"
+      :name="asked.name"
+      :replaces="asked.replaces"
+      @close="asked = undefined"
+      @take="files.takeText(asked.name, asked.text, $event)"
+    />
     <NewDefinitionDialog v-model="creating" :kind />
   </div>
 </template>
@@ -299,22 +240,6 @@ td a {
   padding: 0 var(--space-2);
   margin-left: var(--space-3);
   font-size: var(--text-fine);
-}
-h3 {
-  font-size: var(--text-small);
-}
-.differences {
-  width: 100%;
-  font-size: var(--text-small);
-  border-collapse: collapse;
-}
-.differences td,
-.differences th {
-  text-align: left;
-  vertical-align: top;
-  padding: var(--space-1) var(--space-3);
-  border-bottom: var(--edge);
-  overflow-wrap: anywhere;
 }
 .actions {
   white-space: nowrap;

@@ -89,9 +89,28 @@ const pinFunction = {
 
 /** A pin of the controller behind one or more pads. */
 const pin = {
-  level: byDefault(volts({ head: 'high V', words: 'high level', help: 'Volts of an output that is high' }), 3.3),
-  maxIn: byDefault(volts({ head: 'max in V', words: 'highest input' }), 5.5),
-  drive: byDefault(amps({ head: 'drive A', words: 'drive', help: 'Current it can source or sink' }), 0.02),
+  level: byDefault(
+    volts({
+      head: 'high V',
+      words: 'high level',
+      help: 'Volts of an output that is high',
+      find: 'measure at a TX pad of an idle port',
+    }),
+    3.3,
+  ),
+  maxIn: byDefault(
+    volts({ head: 'max in V', words: 'highest input', find: 'the sheet of its controller: whether this pin bears 5 V' }),
+    5.5,
+  ),
+  drive: byDefault(
+    amps({
+      head: 'drive A',
+      words: 'drive',
+      help: 'Current it can source or sink',
+      find: 'the sheet of its controller; of a buzzer or LED pad the board’s manual',
+    }),
+    0.02,
+  ),
   functions: byDefault(list(group(pinFunction), { most: 20 }, { words: 'function' }), []),
   /** The feature that holds this pin until it is moved elsewhere. */
   default: optional(group({ feature: anId({ head: 'held by', words: 'feature that holds it' }), as: pinUse })),
@@ -110,7 +129,13 @@ const pad = {
   rail: optional(refersTo({ section: 'rails' })),
   connector: optional(refersTo({ section: 'connectors' })),
   /** Contact number in the connector, counted from 1. */
-  position: optional(count(1, 60, { words: 'contact' })),
+  position: optional(
+    count(1, 60, {
+      words: 'contact',
+      find: 'count from the mark on the plug, or from the drawing in the manual',
+      gap: { says: 'not given: the order of contacts goes unchecked', of: ({ connector }) => connector !== undefined },
+    }),
+  ),
   /** Number of the output, of those by which the firmware knows motors: it gives the first motor the first. */
   output: optional(count(1, 64)),
   /** Width and length of the copper of a plain pad. */
@@ -145,7 +170,7 @@ const port = {
   clock: optional(
     figure(
       { unit: 'Hz', min: 1_000_000, max: 1_000_000_000, whole: true },
-      { head: 'clock Hz', words: 'clock', gap: notOnSoftware },
+      { head: 'clock Hz', words: 'clock', find: 'the sheet of its controller, under its serial ports', gap: notOnSoftware },
     ),
   ),
   oversampling: byDefault(figureOf([8, 16]), 16),
@@ -172,15 +197,18 @@ const rail = {
   input: optional({
     ...startsAs(
       group({
-        min: volts({ head: 'from V', words: 'lowest input', atMost: 'max' }),
-        max: volts({ head: 'up to V', words: 'highest input' }),
+        min: volts({ head: 'from V', words: 'lowest input', find: 'the board’s manual, under power', atMost: 'max' }),
+        max: volts({ head: 'up to V', words: 'highest input', find: 'the board’s manual, under power' }),
       }),
       { min: 7, max: 26 },
     ),
     gap: { says: 'not given: its input range goes unchecked', of: regulator },
   }),
   dropout: byDefault(volts({ head: 'drop-out V', words: 'drop-out' }), 0),
-  limit: startsAs(capacity({ head: 'limit A', words: 'limit' }), 1),
+  limit: startsAs(
+    capacity({ head: 'limit A', words: 'limit', find: 'the board’s manual; or load it until its volts fall by a twentieth' }),
+    1,
+  ),
   own: byDefault(amps({ head: 'own A', words: 'current of the board itself' }), 0),
   efficiency: byDefault(share(), 1),
   liveFrom: byDefault(list(choice(['battery', 'usb']), {}, { head: 'live from', width: 90 }), ['battery']),
@@ -194,6 +222,7 @@ const rail = {
       {
         head: 'K per W',
         words: 'heating',
+        find: 'feel it after a minute of known load: degrees above the room, by its watts',
         gap: { says: 'not given: its heat is told in watts alone', of: ({ kind }) => kind === 'linear' },
       },
     ),
@@ -233,7 +262,7 @@ export const boardFields = {
   kind: word('board'),
   schema: word(definitionSchemas.board),
   ...head,
-  mass: figure({ unit: 'g', min: 0, max: 2000 }),
+  mass: figure({ unit: 'g', min: 0, max: 2000 }, { find: 'weigh it' }),
   outline: group({
     width: extent('width'),
     height: extent('height'),

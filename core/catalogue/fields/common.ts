@@ -15,6 +15,7 @@ import {
   parts,
   prose,
   startsAs,
+  started,
   text,
   type Field,
   type FieldWords,
@@ -66,6 +67,7 @@ export const contact = startsAs(
 export const originWords = {
   proposed: 'proposed from a label',
   guess: 'a guess',
+  unknown: 'not known',
   measured: 'measured',
   maker: 'from the maker',
 } as const
@@ -84,7 +86,7 @@ export const attached = optional({
       label,
       /** The picture, by the name that its content has on this server. */
       picture: optional(anId()),
-      address: optional(text(300)),
+      address: started(optional(startsAs(text(300), 'https://'))),
       note: optional(text(300)),
       /** A straightened picture lies under the drawing, in mm from the top left corner as that side is seen. */
       laid: optional(

@@ -71,7 +71,7 @@ const filtered = byDefault(flag({ help: 'Made free of ripple, as cameras like it
 const isSignal =
   (direction: 'in' | 'out') =>
   ({ role, direction: is }: PartValues) =>
-    role === 'signal' && is === direction
+    role === 'signal' && (is === direction || is === 'both')
 const unchecked = (direction: 'in' | 'out') => ({
   says: 'not given: its level goes unchecked',
   of: isSignal(direction),
@@ -82,10 +82,31 @@ const terminal = {
   label,
   role: byDefault(choice(['signal', 'supply', 'ground', 'video']), 'signal'),
   direction: byDefault(choice(['in', 'out', 'both', 'passive']), 'passive'),
-  high: optional(volts({ head: 'high V', words: 'high level', help: 'Volts of an output that is high', gap: unchecked('out') })),
-  maxIn: optional(volts({ head: 'max in V', words: 'highest input', gap: unchecked('in') })),
+  high: optional(
+    volts({
+      head: 'high V',
+      words: 'high level',
+      help: 'Volts of an output that is high',
+      find: 'measure at the terminal while the part is on and idle: a serial output is high then',
+      gap: unchecked('out'),
+    }),
+  ),
+  maxIn: optional(
+    volts({
+      head: 'max in V',
+      words: 'highest input',
+      find: 'the maker’s sheet, under inputs; the supply of its chip at least',
+      gap: unchecked('in'),
+    }),
+  ),
   minHigh: optional(
-    volts({ head: 'min high V', words: 'lowest high', help: 'Lowest volts that an input reads as high', gap: unchecked('in') }),
+    volts({
+      head: 'min high V',
+      words: 'lowest high',
+      help: 'Lowest volts that an input reads as high',
+      find: 'the maker’s sheet, under inputs; often 0.7 of the supply of its chip',
+      gap: unchecked('in'),
+    }),
   ),
   colour: optional({ ...wireColour, gap: 'no lead colour: a plain one is taken' }),
   side: optional(anId({ help: 'Side of a part whose grounds are not joined inside, such as an overlay’s logic and its video' })),
@@ -96,10 +117,21 @@ const supply = {
   terminal: supplyEnd,
   /** Missing when the current returns through a signal terminal, as with a switched buzzer. */
   ground: optional(groundEnd),
-  min: startsAs(volts({ head: 'min V', words: 'lowest volts', atMost: 'max' }), 4.5),
-  max: startsAs(volts({ head: 'max V', words: 'highest volts' }), 5.5),
-  typical: startsAs(amps({ head: 'typical A', words: 'typical current', atMost: 'peak' }), 0.1),
-  peak: startsAs(amps({ head: 'peak A', words: 'peak current' }), 0.2),
+  min: startsAs(volts({ head: 'min V', words: 'lowest volts', find: 'the label or the maker’s sheet', atMost: 'max' }), 4.5),
+  max: startsAs(volts({ head: 'max V', words: 'highest volts', find: 'the label or the maker’s sheet' }), 5.5),
+  typical: startsAs(
+    amps({
+      head: 'typical A',
+      words: 'typical current',
+      find: 'a meter in its supply lead, while it does what it usually does',
+      atMost: 'peak',
+    }),
+    0.1,
+  ),
+  peak: startsAs(
+    amps({ head: 'peak A', words: 'peak current', find: 'a meter that keeps the highest, while it starts and while it sends' }),
+    0.2,
+  ),
   alternative: optional(
     anId({ head: 'one of', words: 'group of alternatives', help: 'Only one supply of a group is connected' }),
   ),
@@ -113,7 +145,14 @@ const output = {
   ground: groundEnd,
   /** Missing: the battery voltage passes through. */
   volts: started(optional(startsAs(volts({ head: 'V', words: 'volts' }), 5))),
-  limit: startsAs(capacity({ head: 'limit A', words: 'limit' }), 1),
+  limit: startsAs(
+    capacity({
+      head: 'limit A',
+      words: 'limit',
+      find: 'the label or the maker’s sheet; or load it until its volts fall by a twentieth',
+    }),
+    1,
+  ),
   kind: startsAs(choice(['linear', 'switching', 'through']), 'switching'),
   efficiency: byDefault(share(), 1),
   dropout: byDefault(volts({ head: 'drop-out V', words: 'drop-out' }), 0),
@@ -192,7 +231,7 @@ export const deviceFields = {
   schema: word(definitionSchemas.device),
   ...head,
   class: startsAs(keyOf(deviceClasses, { head: 'kind' }), 'sensor'),
-  mass: startsAs(figure({ unit: 'g', min: 0, max: 20_000 }, {}), 5),
+  mass: startsAs(figure({ unit: 'g', min: 0, max: 20_000 }, { find: 'weigh it' }), 5),
   size: group({ width: extent(20, { head: 'width' }), height: extent(15, { head: 'height' }) }),
   terminals: parts(terminal, 60, { head: 'Terminals', words: 'terminal' }),
   supplies: parts(supply, 8, { head: 'Supplies', words: 'supply' }),

@@ -29,6 +29,8 @@ export interface FieldWords {
   width?: number
   /** Sections whose ids are offered while it is typed; `protocols` are those of the catalogue. */
   suggests?: readonly string[]
+  /** How somebody who does not know it finds it out. */
+  find?: string
   /** What is less exact where it is not told; of some parts only. */
   gap?: string | { says: string; of: (part: PartValues) => boolean }
   /** Fields of the same part that it may not be above, not below, and not equal to. */

@@ -24,6 +24,7 @@ import { fed } from './display/fed'
 import { needWithoutPlace } from './fit/need-without-place'
 import { doneWithout } from './fit/done-without'
 import { uncertain } from './fit/uncertain'
+import { unknownFigure } from './fit/unknown-figure'
 import { noGround } from './ground/no-ground'
 import { sharedGround } from './ground/shared-ground'
 import { videoGround } from './ground/video-ground'
@@ -145,6 +146,7 @@ export const rules: readonly Rule[] = [
   needWithoutPlace,
   doneWithout,
   uncertain,
+  unknownFigure,
   noGround,
   sharedGround,
   videoGround,

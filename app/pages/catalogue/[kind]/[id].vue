@@ -232,6 +232,7 @@ function keep(part: Attached) {
                 <span class="mono">{{ problem.place }}</span> {{ problem.message }}
               </li>
             </ul>
+            <AnswersMeter v-if="sound" :definition="sound" />
             <OpenOrigins v-if="sound" :definition="sound" @change="change" />
             <template v-if="gaps.length">
               <h2>Missing data ({{ gaps.length }})</h2>

@@ -1,4 +1,4 @@
-import { originAt, type Origin } from '../../../catalogue'
+import { isUnsure, originAt, type Origin } from '../../../catalogue'
 import { boardId, partsOf, referTo, splitKey, type Place, type Subject } from '../../../plan'
 import { formatAmps } from '../../../units'
 import { nameOf, type CheckContext, type Report, type Rule } from '../../context'
@@ -18,17 +18,20 @@ function originOfLimit({ board, device }: CheckContext['resolved'], place: Place
   return fitted && originAt(fitted.device, `outputs.${output}.limit`)
 }
 
+/** What a figure is that nobody knows. */
+const standing = (origin: Origin | undefined) => (origin?.from === 'unknown' ? 'only stands for it' : 'is a guess')
+
 /** Limits that are a guess, of what something is drawn from. */
 function* guessedLimits({ resolved, sources, power }: CheckContext): Iterable<Report> {
   for (const source of sources) {
     const node = power.nodes.find(({ place }) => place === source.place)
     if (!node?.leaves.length) continue
     const origin = originOfLimit(resolved, source.place)
-    if (origin?.from !== 'guess') continue
+    if (!isUnsure(origin)) continue
     yield {
       severity: 'weigh',
       subjects: [source.place],
-      fact: `not known: how much ${source.label} gives. ${formatAmps(source.limit)} is a guess; ${formatAmps(node.typical)} is drawn from it typically, ${formatAmps(node.peak)} at peak`,
+      fact: `not known: how much ${source.label} gives. ${formatAmps(source.limit)} ${standing(origin)}; ${formatAmps(node.typical)} is drawn from it typically, ${formatAmps(node.peak)} at peak`,
     }
   }
 }
@@ -37,14 +40,13 @@ function* guessedLimits({ resolved, sources, power }: CheckContext): Iterable<Re
 function* guessedDraws({ resolved }: CheckContext): Iterable<Report> {
   for (const { fitted, supply } of resolved.supplies) {
     if (fitted.id === boardId) continue
-    const guessed = (['typical', 'peak'] as const).filter(
-      (field) => originAt(fitted.device, `supplies.${supply.id}.${field}`)?.from === 'guess',
-    )
+    const originOf = (field: 'typical' | 'peak') => originAt(fitted.device, `supplies.${supply.id}.${field}`)
+    const guessed = (['typical', 'peak'] as const).filter((field) => isUnsure(originOf(field)))
     if (!guessed.length) continue
     yield {
       severity: 'weigh',
       subjects: [referTo('device', fitted.id)],
-      fact: `not known: how much ${nameOf(fitted)} draws. ${guessed.map((field) => `${formatAmps(supply[field])} ${field === 'typical' ? 'typically' : 'at peak'}`).join(' and ')} is a guess`,
+      fact: `not known: how much ${nameOf(fitted)} draws. ${guessed.map((field) => `${formatAmps(supply[field])} ${field === 'typical' ? 'typically' : 'at peak'}`).join(' and ')} ${standing(originOf(guessed[0]!))}`,
     }
   }
 }
@@ -70,7 +72,7 @@ function* guessedTimers(context: CheckContext): Iterable<Report> {
   const { board } = context.resolved
   const wired = new Set(wiredPads(context))
   for (const timer of board.timers) {
-    if (originAt(board, `timers.${timer.id}`)?.from !== 'guess') continue
+    if (!isUnsure(originAt(board, `timers.${timer.id}`))) continue
     const pads = board.pads.filter(({ id, pin }) => {
       const functions = board.pins.find((each) => each.id === pin)?.functions ?? []
       return wired.has(id) && functions.some(({ as, of }) => as === 'pulse' && of === timer.id)

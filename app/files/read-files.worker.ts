@@ -1,0 +1,4 @@
+import { expose } from 'comlink'
+import { readFiles } from './read-files'
+
+expose({ readFiles })
