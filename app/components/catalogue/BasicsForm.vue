@@ -113,6 +113,10 @@ const typed = (event: Event) => (event.target as HTMLInputElement).value
   align-content: start;
   overflow: auto;
 }
+.form :deep(.v-messages) {
+  color: rgb(var(--v-theme-fix));
+  opacity: 1;
+}
 .wide {
   grid-column: 1 / -1;
 }
