@@ -2,6 +2,7 @@ import { fittingsOf, type Wire, type WireEnd } from '../harness'
 import { isFlown, isOfCraft, type ResolvedPlan } from '../plan'
 import { batteryMass, figure, formatOhms, plain, wireColours } from '../units'
 import { toCsv } from './csv'
+import { withPrices, type Purchase } from './prices'
 
 /** A table as it is shown, saved and printed. */
 export interface Table {
@@ -114,6 +115,7 @@ export function connectorTable(resolved: ResolvedPlan, wires: Wire[]): Table {
 /** Everything to have at hand: parts with mass and current, wire by gauge. */
 export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
   const { board, plan } = resolved
+  const bought = new Map<string, Purchase | undefined>([[`${board.name} rev ${board.revision}`, board.purchase]])
   const count = new Map<string, { names: string[]; maker: string; what: string; mass: number; typical: number; peak: number }>()
   const flown = resolved.devices.filter(isFlown)
   for (const { instance, device } of flown) {
@@ -128,6 +130,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
       typical: device.supplies.reduce((sum, supply) => sum + supply.typical, 0),
       peak: device.supplies.reduce((sum, supply) => sum + supply.peak, 0),
     }
+    bought.set(key, device.purchase)
     known.names.push(instance.name)
     count.set(key, known)
   }
@@ -180,7 +183,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
       '',
     ],
   )
-  return {
+  const bill: Table = {
     name: 'bill of materials',
     header: ['count', 'part', 'maker', 'used as', 'what it is', 'mass g', 'typical A', 'peak A'],
     rows: [
@@ -202,6 +205,7 @@ export function billOfMaterials(resolved: ResolvedPlan, wires: Wire[]): Table {
       ...gauges,
     ],
   }
+  return withPrices(bill, bought)
 }
 
 /** One label for each end of each wire: its number, and what is at the other end. */

@@ -176,10 +176,10 @@ test.describe('library files', () => {
 
 test('a zip and several files come in together, with a report of each', async ({ page }) => {
   await page.goto(`${address}/catalogue`)
-  const { boards, devices } = (await (await page.request.get(`${address}/api/catalogue`)).json()) as Record<
-    string,
-    Record<string, object>
-  >
+  const { boards, devices } = (await (await page.request.get(`${address}/api/catalogue`)).json()) as {
+    boards: Record<string, object>
+    devices: Record<string, object>
+  }
   const text = (value: object) => JSON.stringify(value)
   const packed = Buffer.from(
     zipSync({

@@ -105,6 +105,16 @@ export const attached = optional({
   byDefault: undefined,
 })
 
+/** What is noted of buying one. */
+export const purchase = optional(
+  group({
+    price: optional(figure({ min: 0, max: 1_000_000 }, { head: 'price of one' })),
+    currency: optional(name({ head: 'currency', width: 60 })),
+    stock: optional(count(0, 100_000, { head: 'in stock' })),
+    from: optional(name({ head: 'bought at', width: 180 })),
+  }),
+)
+
 /** What every definition has. */
 export const head = {
   id: anId(),
