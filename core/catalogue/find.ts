@@ -1,5 +1,6 @@
 import { figure, formatAmps, formatVolts } from '../units'
 import type { BoardDefinition } from './board'
+import { hardwarePorts, holesApart, madeRails } from './counted'
 import type { EditableDefinition } from './definition-kind'
 import type { DeviceDefinition } from './device'
 
@@ -22,9 +23,9 @@ const number = (text: string) => Number(text.replace(',', '.'))
 
 /** What may be counted of a board, by the words for it. */
 const counts: Record<string, (board: BoardDefinition) => number> = {
-  port: ({ ports }) => Object.values(ports).filter(({ kind }) => kind === 'hardware').length,
+  port: (board) => hardwarePorts(board).length,
   output: ({ pins }) => Object.values(pins).filter(({ functions }) => functions.some(({ as }) => as === 'pulse')).length,
-  rail: ({ rails }) => Object.values(rails).filter(({ kind }) => kind !== 'battery' && kind !== 'usb').length,
+  rail: (board) => madeRails(board).length,
   pad: ({ pads }) => Object.keys(pads).length,
   bus: ({ i2c, can }) => Object.keys(i2c).length + Object.keys(can).length,
 }
@@ -89,8 +90,7 @@ const patterns: Pattern[] = [
 ]
 
 function suppliesOf(definition: EditableDefinition): { volts?: number; limit: number }[] {
-  if (!isBoard(definition)) return Object.values(definition.outputs)
-  return Object.values(definition.rails).filter(({ kind }) => kind !== 'battery' && kind !== 'usb')
+  return isBoard(definition) ? madeRails(definition) : Object.values(definition.outputs)
 }
 
 function sizeOf(definition: BoardDefinition | DeviceDefinition): [number, number] {
@@ -100,10 +100,9 @@ function sizeOf(definition: BoardDefinition | DeviceDefinition): [number, number
 
 /** Whether the holes of a board are that far apart, to half a millimetre. */
 function isDrilled(definition: EditableDefinition, least: number, most: number): boolean {
-  if (!isBoard(definition) || definition.outline.holes.length < 2) return false
-  const { holes } = definition.outline
-  const spread = (axis: 'x' | 'y') => Math.max(...holes.map((hole) => hole[axis])) - Math.min(...holes.map((hole) => hole[axis]))
-  const [low, high] = [spread('x'), spread('y')].sort((a, b) => a - b) as [number, number]
+  const apart = isBoard(definition) ? holesApart(definition) : undefined
+  if (!apart) return false
+  const [low, high] = [apart.across, apart.down].sort((a, b) => a - b) as [number, number]
   return Math.abs(low - least) <= 0.5 && Math.abs(high - most) <= 0.5
 }
 

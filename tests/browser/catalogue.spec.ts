@@ -249,6 +249,26 @@ test('from a definition to the builds that use it, and a search that outlasts a 
   await expect(page.getByRole('link', { name: 'Culvert scout' })).toBeHidden()
 })
 
+test('up to four are compared in columns, with what is unlike', async ({ page }) => {
+  await page.goto(`${address}/catalogue`)
+  const boxes = page.getByRole('checkbox', { name: /^Compare / })
+  await expect(page.getByRole('button', { name: /^Compare \d/ })).toBeHidden()
+  for (let at = 0; at < 4; at += 1) await boxes.nth(at).check()
+  await expect(boxes.nth(4)).toBeDisabled()
+  await boxes.nth(3).uncheck()
+  await boxes.nth(2).uncheck()
+  await page.getByRole('button', { name: 'Compare 2' }).click()
+  const table = page.getByTestId('compared')
+  await expect(table.getByRole('row', { name: /^Serial ports/ })).toBeVisible()
+  const before = await table.getByRole('row').count()
+  await page.getByLabel('Only what is unlike').check()
+  await expect.poll(() => table.getByRole('row').count()).toBeLessThan(before)
+  expect(await accessibilityFaults(page)).toEqual([])
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Devices', exact: true }).click()
+  await expect(page.getByRole('button', { name: /^Compare \d/ })).toBeHidden()
+})
+
 test('the rules are there to read', async ({ page }) => {
   await page.goto(`${address}/rules`)
   await page.getByRole('textbox', { name: 'Find a rule' }).fill('SER-12')

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDownload, mdiFileUploadOutline, mdiPlus } from '@mdi/js'
-import { classWords, deviceClasses, readWish, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
+import { classWords, deviceClasses, mostCompared, readWish, type BoardDefinition, type DeviceDefinition } from '#core/catalogue'
 import { libraryFile, type Definition } from '#core/schema'
 import { hasWords } from '~/composables/search'
 import { callApi } from '~/composables/useApi'
@@ -43,6 +43,14 @@ const { sorting, sorted } = useSorted(() => rows.value, {
   kind: groupOf,
   maker: ({ maker }) => maker,
 })
+/** Ticked to be compared, by their ids. */
+const ticked = ref<string[]>([])
+const comparing = ref(false)
+watch(kind, () => (ticked.value = []))
+const tickedThere = computed(() => all.value.filter(({ id }) => ticked.value.includes(id)))
+function tick(id: string, on: boolean) {
+  ticked.value = on ? [...ticked.value, id] : ticked.value.filter((other) => other !== id)
+}
 const isOwn = (definition: Definition) => catalogue.standing(definition).origin === 'own'
 const own = computed(() => {
   const { boards = {}, devices = {}, protocols = {} } = catalogue.library ?? {}
@@ -132,6 +140,7 @@ async function remove(definition: Definition) {
             <v-list-item :title="`My own (${own.length})`" :disabled="!own.length" @click="saveAll(own, 'own.library.json')" />
           </v-list>
         </v-menu>
+        <v-btn v-if="tickedThere.length > 1" variant="outlined" @click="comparing = true">Compare {{ tickedThere.length }}</v-btn>
         <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="creating = true">New {{ kind }}</v-btn>
         <input
           ref="file"
@@ -165,6 +174,7 @@ async function remove(definition: Definition) {
         <v-table class="plain" hover>
           <thead>
             <tr>
+              <th><span class="d-sr-only">Compare</span></th>
               <SortHead v-model="sorting" column="name">Name</SortHead>
               <SortHead v-if="kind === 'device'" v-model="sorting" column="kind" class="if-room">Kind</SortHead>
               <SortHead v-model="sorting" column="maker" class="if-wide">Maker</SortHead>
@@ -175,6 +185,15 @@ async function remove(definition: Definition) {
           </thead>
           <tbody>
             <tr v-for="definition in sorted" :key="definition.id">
+              <td class="tick">
+                <input
+                  type="checkbox"
+                  :checked="ticked.includes(definition.id)"
+                  :disabled="!ticked.includes(definition.id) && tickedThere.length >= mostCompared"
+                  :aria-label="`Compare ${definition.name}`"
+                  @change="tick(definition.id, ($event.target as HTMLInputElement).checked)"
+                />
+              </td>
               <td>
                 <NuxtLink :to="`/catalogue/${definition.kind}/${definition.id}`"
                   ><b>{{ definition.name }}</b></NuxtLink
@@ -215,6 +234,7 @@ async function remove(definition: Definition) {
         </p>
       </template>
     </main>
+    <LazyCompareDialog v-if="comparing" :definitions="tickedThere" @close="comparing = false" />
     <LazyImportOver
       v-if="asked"
       :name="asked.name"
@@ -232,6 +252,11 @@ async function remove(definition: Definition) {
 }
 td a {
   color: rgb(var(--v-theme-primary));
+}
+.tick input {
+  width: 24px;
+  height: 24px;
+  accent-color: rgb(var(--v-theme-primary));
 }
 .own {
   border: 1px solid rgb(var(--v-theme-secondary));
