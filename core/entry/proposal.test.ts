@@ -180,3 +180,13 @@ describe('pads beside those that are there', () => {
     expect(Object.keys(resolveBoard(board, '1', 'current').pads)).toHaveLength(2)
   })
 })
+
+it('levels of pins that labels made are a guess, until somebody says otherwise; those of pins that were there stay known', () => {
+  const board = library.boards['corran-7']!
+  const [known] = Object.keys(board.pins)
+  const { origins = {} } = boardOf('TX1\nM1', { accepted: true }).board
+  expect(origins['pins.TX1']).toMatchObject({ from: 'guess' })
+  expect(origins['pins.M1']).toMatchObject({ from: 'guess' })
+  const there = boardOf(`Name,Pin\nTX9,${known}`, { accepted: true, keepOthers: true }, {}, board).board
+  expect(there.origins?.[`pins.${known}`]).toBeUndefined()
+})

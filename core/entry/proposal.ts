@@ -32,6 +32,9 @@ const timers = {
   lights: { label: 'Lights', note: 'not told which timer drives LED data: it is taken to have one of its own' },
 } as const
 
+/** What pins of controllers usually do. */
+const usualPin = 'levels and current as usual: 3.3 V out, 5 V borne, 20 mA. Not every pin bears 5 V'
+
 /**
  * A board with the pads of some rows, and the ports, outputs, buses and rails that their labels ask for. What was understood
  * from a label is marked as proposed, and what no label tells as a guess. Rows without places are laid around the outline in
@@ -60,11 +63,14 @@ class BoardBuilder {
   private readonly numbering: Numbering
   private readonly ids: ReadonlyMap<PadRow, string>
   private readonly outputs = new Set<number>()
+  /** Pins that the board had before. */
+  private readonly known: ReadonlySet<string>
   private readonly rows: readonly PadRow[]
   private readonly wish: ProposalWish
 
   constructor(before: BoardDefinition, rows: readonly PadRow[], wish: ProposalWish) {
     this.board = before
+    this.known = new Set(Object.keys(before.pins))
     this.rows = rows
     this.wish = wish
     this.ids = idsOf(rows, wish.keepOthers ? Object.keys(before.pads) : [])
@@ -191,6 +197,11 @@ class BoardBuilder {
     return id
   }
 
+  /** Levels and currents of a pin that a label made: those that are usual, and nothing that is known. */
+  private guessPin(pin: string): void {
+    if (!this.known.has(pin)) this.origins[`pins.${pin}`] = { from: 'guess', note: usualPin }
+  }
+
   /** What a pad table does not tell: marks, a driver for buzzers, polarity of a receiver's line. */
   private afterwards(made: readonly { pad: string; label: string }[]): void {
     const pins = { ...this.board.pins }
@@ -203,6 +214,7 @@ class BoardBuilder {
           from: 'proposed',
           note: reading.unsure ? `${label} may stand for something else, too` : undefined,
         }
+      if (pin !== undefined) this.guessPin(pin)
       if (pin !== undefined && pins[pin]!.functions.some(({ as }) => as === 'buzzer') && !functions) {
         pins[pin] = { ...pins[pin]!, drive: Math.max(pins[pin]!.drive, 0.05) }
         this.origins[`pins.${pin}.drive`] = { from: 'guess', note: 'what a buzzer pad usually switches at least' }

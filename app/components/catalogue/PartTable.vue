@@ -5,6 +5,7 @@ import {
   boardFields,
   deviceFields,
   fieldsOf,
+  originAt,
   startOf,
   withOrigins,
   type Beginning,
@@ -26,7 +27,12 @@ const columns = computed(() => columnsOf(field.value, Object.values(parts.value)
 /** Who writes a figure has looked at it: it is no guess any more. */
 const change = (next: Record<string, PartValues>, written?: string) => {
   const changed = { ...definition, [section]: next } as EditableDefinition
-  emit('change', written === undefined ? changed : withOrigins(changed, { [`${section}.${written}`]: undefined }))
+  if (written === undefined) return emit('change', changed)
+  const place = `${section}.${written}`
+  const bare = withOrigins(changed, { [place]: undefined })
+  // Where all of the part was a guess, this of it is none any more.
+  const isGuessed = originAt(bare, place) !== undefined
+  emit('change', isGuessed ? withOrigins(bare, { [place]: { from: 'measured' } }) : bare)
 }
 const beginning = (number = Object.keys(parts.value).length): Beginning => ({
   definition: values.value,

@@ -60,9 +60,10 @@ watch(
     if (!at) return
     if (way.value === 'usb') return emit('change', { ...board, usb: usbBeside(at, board.outline) })
     side.value = at.side
-    const other = next.value === 'to' ? [from.value] : []
     const pads = Object.values(board.pads).filter((pad) => pad.side === at.side)
-    const place = snapped(at, [...other, ...pads])
+    // Rows are straight; what already lies there draws a click only where it lies very near.
+    const near = snapped(at, pads, 0.25)
+    const place = next.value === 'to' ? snapped(near, [from.value]) : near
     if (way.value === 'one' || next.value === 'from') from.value = to.value = place
     else to.value = place
     const isWhole = way.value === 'one' || next.value === 'to'
