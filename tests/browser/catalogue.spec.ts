@@ -289,3 +289,19 @@ test('a search is cleared, and all is there again', async ({ page }) => {
     await expect(page.getByText('BUS-01').or(page.getByText('Brae Mini')).first()).toBeVisible()
   }
 })
+
+test('a draft that was left half typed is opened again as it is, with the drawing of what was saved', async ({ page }) => {
+  await page.goto(`${address}/catalogue/board/corran-7`)
+  const drawing = page.getByTestId('board')
+  await expect(drawing).toBeVisible()
+  const before = await drawing.getAttribute('viewBox')
+  await page.getByRole('textbox', { name: 'Width' }).fill('nonsense')
+  await page.getByRole('textbox', { name: 'Width' }).press('Tab')
+  await expect(page.getByTestId('checks')).toContainText('outline.width')
+  await expect(page.getByText('Not saved yet')).toBeVisible()
+  await page.reload()
+  await expect(page.getByTestId('checks')).toContainText('outline.width')
+  await expect(drawing).toHaveAttribute('viewBox', before!)
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByTestId('checks')).toContainText('No errors')
+})

@@ -42,9 +42,6 @@ th {
   text-align: left;
   white-space: nowrap;
 }
-td {
-  vertical-align: top;
-}
 .unlike td {
   font-weight: 700;
 }

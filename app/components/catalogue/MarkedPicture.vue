@@ -2,6 +2,7 @@
 /** A picture with marks on it: a click puts the next one, each can be dragged or moved by arrow keys. */
 import type { Point } from '#core/tracing'
 import { usePanZoom } from '~/composables/usePanZoom'
+import { useSizeOf } from '~/composables/useSizeOf'
 import { pointIn, useSvgDrag } from '~/composables/useSvgDrag'
 
 const {
@@ -26,8 +27,10 @@ const sheet = computed(() => ({ width: size.width, height: size.height }))
 const { frame, zoom, fit, onWheel, onDown, onMove, onUp, onKey } = usePanZoom(sheet)
 defineExpose({ zoom, fit })
 watch(sheet, fit)
-/** Signs are as large on the screen however far the picture is zoomed. */
-const unit = computed(() => frame.value.width / 100)
+const drawn = useTemplateRef<SVGSVGElement>('drawn')
+const room = useSizeOf(drawn, ref({ width: 820, height: 500 }))
+/** Signs are as large on the screen whatever its size, and however far the picture is zoomed: eight pixels. */
+const unit = computed(() => 8 * Math.max(frame.value.width / room.value.width, frame.value.height / room.value.height))
 const { hold, pull, letGo, breakOff } = useSvgDrag<string>({
   place: (key) => places[key]!,
   follow: (key, at) => emit('put', key, at),
@@ -55,6 +58,7 @@ const path = (points: Point[]) => points.map(({ x, y }) => `${x},${y}`).join(' '
 
 <template>
   <svg
+    ref="drawn"
     class="picture"
     :viewBox="`${frame.x} ${frame.y} ${frame.width} ${frame.height}`"
     tabindex="0"

@@ -60,7 +60,7 @@ defineExpose({ switchTheme: () => bar.value?.switchTheme() })
     >
       <span class="word">Redo</span>
     </v-btn>
-    <v-btn class="act" :prepend-icon="mdiImageMultipleOutline" title="Pictures and pages" @click="emit('pictures')">
+    <v-btn class="act pictures" :prepend-icon="mdiImageMultipleOutline" title="Pictures and pages" @click="emit('pictures')">
       <span class="word">Pictures</span>
     </v-btn>
     <v-btn class="act" :prepend-icon="mdiMagnify" title="Find and run anything (Ctrl K)" @click="emit('palette')"
@@ -79,6 +79,7 @@ defineExpose({ switchTheme: () => bar.value?.switchTheme() })
 }
 @media (width < 640px) {
   .home b,
+  .pictures,
   .state .mono {
     display: none;
   }

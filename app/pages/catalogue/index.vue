@@ -254,8 +254,8 @@ td a {
   color: rgb(var(--v-theme-primary));
 }
 .tick input {
-  width: 24px;
-  height: 24px;
+  width: 18px;
+  height: 18px;
   accent-color: rgb(var(--v-theme-primary));
 }
 .own {

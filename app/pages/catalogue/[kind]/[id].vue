@@ -59,7 +59,9 @@ watch(
   [asShown, wrong],
   ([shown, faults]) => {
     if (!shown) sound.value = undefined
-    else if (!faults.length || !sound.value) sound.value = shown
+    else if (!faults.length) sound.value = shown
+    // A draft that was left half typed: as it was saved last.
+    else sound.value ??= catalogue.library?.[`${kind.value}s`][id.value]
   },
   { immediate: true },
 )
