@@ -41,9 +41,9 @@ describe('what is kept with a definition', () => {
     expect(withLaidPicture(sketch, { label: 'Top', picture, side: 'top' }, laying).outline.sketch).toBeUndefined()
     const rows = rowOfPads(['M1', 'M2'], { x: 1, y: 1 }, { x: 9, y: 1 }, 'top')
     const padded = boardOfRows(sketch, rows, { keepOthers: true, accepted: true, corners: [] }).board
-    expect(withLaidPicture({ ...padded, outline: sketch.outline }, { label: 'T', picture, side: 'top' }, laying).outline.sketch).toBe(
-      true,
-    )
+    expect(
+      withLaidPicture({ ...padded, outline: sketch.outline }, { label: 'T', picture, side: 'top' }, laying).outline.sketch,
+    ).toBe(true)
   })
 
   it('so many and no more; what is neither picture nor address is refused', () => {

@@ -1,6 +1,6 @@
 export { laidOn, withAllAttached, withAttached, withLaidPicture } from './attached'
 export type { Attached } from './attached'
-export { isQuad, mapOnto, mapped, undone } from './homography'
+export { isQuad, mapped, undone } from './homography'
 export type { PlaneMap, Point, Quad } from './homography'
 export { holePatterns, layingOf } from './laying'
 export type { Extent, Laying, Marks } from './laying'

@@ -20,7 +20,7 @@ function pngSize(view: DataView, head: string): Extent | undefined {
 
 /** By the frame header (ISO/IEC 10918-1, B.2.2). */
 function jpegSize(view: DataView): Extent | undefined {
-  for (let at = 2; at + 9 <= view.byteLength; ) {
+  for (let at = 2; at + 9 <= view.byteLength;) {
     if (view.getUint8(at) !== 0xff) return undefined
     const marker = view.getUint8(at + 1)
     if (marker === 0xff) at += 1

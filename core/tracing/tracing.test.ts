@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import fc from 'fast-check'
 import { blankBoard } from '../catalogue'
 import { InputError } from '../schema'
-import { frameOf, holePatterns, isQuad, layingOf, mapOnto, mapped, pixelsFor, straightened, undone } from '.'
+import { frameOf, holePatterns, isQuad, layingOf, mapped, pixelsFor, straightened, undone } from '.'
 import type { Marks, Pixels, PlaneMap, Point, Quad } from '.'
 
 const { outline } = blankBoard('own', 'Own')

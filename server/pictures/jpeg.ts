@@ -23,7 +23,7 @@ export function plainJpeg(bytes: Buffer): KeptPicture {
   const kept: Buffer[] = [bytes.subarray(0, 2)]
   let size: { width: number; height: number } | undefined
   let isShown = false
-  for (let at = 2; ; ) {
+  for (let at = 2; ;) {
     if (bytes[at] !== 0xff) throw wrong(`is cut off or damaged at byte ${at}`)
     while (bytes[at + 1] === 0xff) at += 1
     const marker = bytes[at + 1]

@@ -9,10 +9,10 @@ const all = computed(() => answerable(definition))
 <template>
   <h2>What it can answer</h2>
   <ul class="answers">
-    <li v-for="{ question, known, of: whole } in all" :key="question">
-      <meter :value="known" :max="whole" min="0" :aria-label="questions[question]" />
-      <span>{{ questions[question] }}</span>
-      <span class="mono quiet">{{ known === whole ? 'all known' : `${known} of ${whole} known` }}</span>
+    <li v-for="each in all" :key="each.question">
+      <meter :value="each.known" :max="each.of" min="0" :aria-label="questions[each.question]" />
+      <span>{{ questions[each.question] }}</span>
+      <span class="mono quiet">{{ each.known === each.of ? 'all known' : `${each.known} of ${each.of} known` }}</span>
     </li>
   </ul>
 </template>
