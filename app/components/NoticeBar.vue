@@ -21,10 +21,20 @@ function act() {
     location="bottom start"
     role="status"
   >
-    <span>{{ notices.current?.text }}</span>
+    <span class="words">{{ notices.current?.text }}</span>
     <template #actions>
       <v-btn v-if="notices.current?.action" @click="act">{{ notices.current.action.label }}</v-btn>
       <v-btn @click="notices.clear()">Close</v-btn>
     </template>
   </v-snackbar>
 </template>
+
+<style scoped>
+/* Whatever it repeats of what was typed, it covers little. */
+.words {
+  display: block;
+  max-height: 7.5em;
+  overflow: auto;
+  overflow-wrap: anywhere;
+}
+</style>

@@ -305,3 +305,17 @@ test('a draft that was left half typed is opened again as it is, with the drawin
   await page.getByRole('button', { name: /^Undo/ }).click()
   await expect(page.getByTestId('checks')).toContainText('No errors')
 })
+
+test('a notice that repeats a very long name covers none of the work', async ({ page }) => {
+  await page.goto(`${address}/catalogue/board/corran-7`)
+  const name = page.getByRole('textbox', { name: 'Name' })
+  await name.fill('long '.repeat(2000))
+  await name.press('Tab')
+  await expect(page.getByTestId('checks')).toContainText('Errors')
+  await page.keyboard.press('Control+s')
+  const notice = page.locator('.v-snackbar__wrapper')
+  await expect(notice).toContainText('has errors')
+  await expect.poll(async () => (await notice.boundingBox())!.height).toBeLessThan(260)
+  await page.getByRole('button', { name: 'Pictures', exact: true }).click()
+  await expect(page.getByText('Nothing is kept with')).toBeVisible()
+})
