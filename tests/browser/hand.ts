@@ -18,8 +18,13 @@ export class Hand {
     this.count += 1
     await this.page.keyboard.press(key)
   }
-  /** Typed where the cursor stands. */
+  /** Typed where the cursor stands, once it stands: a dialog that opens puts it into its first field a moment later. */
   async write(text: string) {
+    await this.page.waitForFunction(() => {
+      const dialogs = [...document.querySelectorAll('.v-dialog.v-overlay--active')]
+      const field = document.activeElement
+      return field?.matches('input, textarea, [contenteditable=true]') && (!dialogs.length || dialogs.at(-1)!.contains(field))
+    })
     this.count += text.length
     await this.page.keyboard.type(text)
   }

@@ -4,6 +4,9 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 import { demo, type DemoName } from '../helpers/plans'
 import { adopt, analyse } from '#core/engine'
 
+/** A name that no earlier try of the test that runs has given to anything. */
+export const fresh = (name: string) => (base.info().retry ? `${name}${base.info().retry}` : name)
+
 export const address = process.env.YPODOMA_ADDRESS ?? 'http://127.0.0.1:4173'
 const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 

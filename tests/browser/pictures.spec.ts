@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test'
 import { Hand } from './hand'
-import { accessibilityFaults, address, test } from './helpers'
+import { accessibilityFaults, address, fresh, test } from './helpers'
 
 /** The board that is photographed, in mm: holes 30.5 mm apart, four rows of pads. */
 const rows = [
@@ -52,7 +52,7 @@ test('a board of 40 pads from a photograph at a slant: in less than 120 clicks a
   const hand = new Hand(page)
   await hand.click('New board')
   await expect(page.getByRole('dialog').getByLabel('Name')).toBeFocused()
-  await hand.write('Tern')
+  await hand.write(fresh('Tern'))
   await hand.press('Enter')
   await hand.click('From a picture instead')
   hand.count += 2
@@ -94,7 +94,7 @@ test('a board of 40 pads from a photograph at a slant: in less than 120 clicks a
   await expect(drawing.locator('[data-pad]')).toHaveCount(40)
   await page.keyboard.press('Control+s')
   hand.count += 1
-  await expect(page.getByText('Tern is saved')).toBeVisible()
+  await expect(page.getByText(`${fresh('Tern')} is saved`)).toBeVisible()
   console.log(`a board of 40 pads from a picture: ${hand.count} clicks and keys`)
   expect(hand.count).toBeLessThan(120)
 
@@ -109,7 +109,7 @@ test('a board of 40 pads from a photograph at a slant: in less than 120 clicks a
       }
     >
   }
-  const { pads, ports, rails, attached } = boards.tern!
+  const { pads, ports, rails, attached } = boards[fresh('tern')]!
   expect([Object.keys(pads).length, Object.keys(ports).length, Object.keys(rails).length]).toEqual([40, 5, 2])
   for (const { labels, from, to } of rows) {
     const [first] = labels.split(' ')
@@ -148,7 +148,7 @@ test('pads are chosen, moved in whole rows, straightened and removed, by pointer
   const hand = new Hand(page)
   await hand.click('New board')
   await expect(page.getByRole('dialog').getByLabel('Name')).toBeFocused()
-  await hand.write('Skua')
+  await hand.write(fresh('Skua'))
   await hand.press('Enter')
   await page.getByRole('dialog', { name: 'Paste pads' }).getByRole('button', { name: 'Cancel' }).click()
   await hand.click('Place on the drawing')

@@ -26,21 +26,27 @@ watch(
   { immediate: true },
 )
 
-const groups = computed(() => {
+const groups = computed(() => foundBy(wanted.value))
+
+/** The devices that have so many words, by their kind. */
+function foundBy(words: string) {
   const matches = Object.values(catalogue.library?.devices ?? {}).filter(({ name, maker, summary, class: kind }) =>
-    hasWords(`${name} ${maker} ${deviceClasses[kind]} ${classWords[kind]} ${summary}`, wanted.value),
+    hasWords(`${name} ${maker} ${deviceClasses[kind]} ${classWords[kind]} ${summary}`, words),
   )
   return Object.entries(deviceClasses)
     .map(([id, name]) => ({ id: id as DeviceClass, name, devices: matches.filter((device) => device.class === id) }))
     .filter(({ devices }) => devices.length)
-})
+}
 
-/** The first that is found for what is typed, by Enter; then the next can be typed. */
-function addFirst() {
-  const first = groups.value[0]?.devices[0]
-  if (!first || !wanted.value?.trim()) return
+/** The first that is found for what is typed, by Enter, as soon as the catalogue is there; then the next can be typed. */
+async function addFirst() {
+  const words = wanted.value ?? ''
+  if (!words.trim()) return
+  if (!catalogue.library) await catalogue.load()
+  const first = foundBy(words)[0]?.devices[0]
+  if (!first) return
   add(first)
-  wanted.value = ''
+  if (wanted.value === words) wanted.value = ''
 }
 
 /** How many of it are added at a time. */
@@ -84,7 +90,8 @@ function add(definition: DeviceDefinition) {
               <b>{{ device.name }}</b> <span class="quiet">{{ device.maker }}</span> <span>{{ device.summary }}</span>
             </button>
           </section>
-          <p v-if="!groups.length" class="pa-3">
+          <p v-if="!catalogue.library" class="pa-3 quiet">Reading the catalogue.</p>
+          <p v-else-if="!groups.length" class="pa-3">
             No device has these words. Make your own, from nothing or from one that is alike.
           </p>
         </div>

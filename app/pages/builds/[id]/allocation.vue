@@ -34,7 +34,7 @@ function clearChoices() {
     <div class="page-head">
       <h1>Allocation</h1>
       <v-btn
-        v-if="!begun || !current"
+        v-if="plan.devices.length && (!begun || !current)"
         variant="flat"
         color="primary"
         :disabled="!build.analysis || build.working"
