@@ -5,10 +5,12 @@ import {
   differencesBetween,
   editBetween,
   mergeDifferences,
+  versionsOf,
   type Contradiction,
   type DefinitionEdit,
-  type Differences,
+  type DefinitionVersions,
   type EditableDefinition,
+  type VersionKind,
 } from '#core/catalogue'
 import { sameValue } from '#core/editing'
 import { messagesUnlike } from '#core/protocols'
@@ -25,7 +27,11 @@ import { newId } from './newId'
 /** Which text of a definition is on the desk: the base, or one revision or variant as it is. */
 export type Desk = '' | string
 
-const versionsKey = (kind: string) => (kind === 'board' ? 'revisions' : 'variants')
+/** What a desk of a firmware version begins with; ids hold no blanks. */
+const ofFirmware = 'firmware '
+export const firmwareDesk = (id: string): Desk => ofFirmware + id
+export const isFirmware = (desk: Desk): boolean => desk.startsWith(ofFirmware)
+const mainVersions = ({ kind }: EditableDefinition): VersionKind => (kind === 'board' ? 'revisions' : 'variants')
 /** What belongs to the definition as a whole and is not part of a revision or variant. */
 const wholeKeys = ['kind', 'schema', 'id', 'revisions', 'firmwares', 'variants']
 
@@ -90,9 +96,12 @@ export function useDefinition() {
     state.value = undefined
   }
 
-  const versions = computed<Record<string, { name: string; note: string; differences: Differences }>>(() => {
+  /** What can be on the desk, by what the desk is called then. */
+  const versions = computed<DefinitionVersions>(() => {
     const current = document.value
-    return !current ? {} : current.kind === 'board' ? current.revisions : current.variants
+    if (!current) return {}
+    const firmwares = Object.entries(versionsOf(current, 'firmwares')).map(([id, each]) => [firmwareDesk(id), each])
+    return { ...versionsOf(current, mainVersions(current)), ...Object.fromEntries(firmwares) }
   })
   /** The definition with the differences of the desk applied. */
   const asShown = computed<EditableDefinition | undefined>(() => {
@@ -132,13 +141,14 @@ export function useDefinition() {
     const strip = (whole: EditableDefinition) =>
       Object.fromEntries(Object.entries(whole).filter(([key]) => !wholeKeys.includes(key)))
     const differences = differencesBetween(strip(current), strip(next))
-    const key = versionsKey(current.kind)
+    const key = isFirmware(desk.value) ? 'firmwares' : mainVersions(current)
+    const id = isFirmware(desk.value) ? desk.value.slice(ofFirmware.length) : desk.value
     const changed = { ...versions.value[desk.value]!, differences }
-    change({ ...current, [key]: { ...versions.value, [desk.value]: changed } } as EditableDefinition, fromText)
+    change({ ...current, [key]: { ...versionsOf(current, key), [id]: changed } } as EditableDefinition, fromText)
   }
 
-  function setVersions(next: typeof versions.value) {
-    change({ ...document.value!, [versionsKey(document.value!.kind)]: next } as EditableDefinition)
+  function setVersions(of: VersionKind, next: DefinitionVersions) {
+    change({ ...document.value!, [of]: next } as EditableDefinition)
   }
 
   /** Reads what was typed; what cannot be read yet is told and changes nothing. */

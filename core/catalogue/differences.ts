@@ -29,6 +29,15 @@ export function differencesBetween(base: Record<string, unknown>, target: Record
   return differences
 }
 
+/** Any value in words: parts with what they hold, lists with what is in them. */
+export function valueWords(value: unknown): string {
+  if (value === undefined || value === null) return 'not there'
+  if (Array.isArray(value)) return value.length ? value.map(valueWords).join('; ') : 'none'
+  if (!isMap(value)) return String(value)
+  const inner = Object.entries(value).map(([key, each]) => `${key} ${valueWords(each)}`)
+  return inner.length ? inner.join(', ') : 'nothing'
+}
+
 /** One difference of a patch: where it is, what stands there in words, and what it becomes. */
 export interface ToldDifference {
   path: string

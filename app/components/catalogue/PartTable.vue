@@ -71,6 +71,13 @@ function add() {
   const fields = fieldsOf(field.value, kind)
   change({ ...parts.value, [id()]: { ...startOf(fields, beginning(number)), ...kind } })
 }
+const table = ref<HTMLElement>()
+/** Puts the cursor into the first field of a part. */
+function show(id: string) {
+  const line = [...(table.value?.querySelectorAll('tbody tr') ?? [])].find((row) => row.firstElementChild?.textContent === id)
+  line?.querySelector<HTMLElement>('input, select')?.focus()
+}
+defineExpose({ show })
 function remove(id: string) {
   const { [id]: _, ...rest } = parts.value
   change(rest)
@@ -78,7 +85,7 @@ function remove(id: string) {
 </script>
 
 <template>
-  <section class="table" :aria-label="field.head">
+  <section ref="table" class="table" :aria-label="field.head">
     <v-btn :prepend-icon="mdiPlus" class="ma-1" @click="add">Add a {{ word }}</v-btn>
     <p v-if="!Object.keys(parts).length" class="quiet px-2">None yet.</p>
     <table v-else>
@@ -117,7 +124,7 @@ function remove(id: string) {
   /* What is for the ear alone scrolls with the table. */
   position: relative;
   overflow: auto;
-  height: 100%;
+  max-height: 100%;
   padding: var(--space-2) var(--space-4);
 }
 table {

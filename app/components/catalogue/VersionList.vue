@@ -1,113 +1,194 @@
 <script setup lang="ts">
+/** Revisions, variants or firmware versions beside the base they differ from: a column each, a row for each difference. */
 import { mdiPlus } from '@mdi/js'
-import { boardFields, deviceFields, listDifferences, type Differences } from '#core/catalogue'
+import {
+  valueWords,
+  versionsOf,
+  versionTable,
+  withDifference,
+  type DefinitionVersions,
+  type EditableDefinition,
+  type PartValues,
+  type VersionKind,
+  type VersionRow,
+} from '#core/catalogue'
 
-type Versions = Record<string, { name: string; note: string; differences: Differences }>
-const { versions, word } = defineProps<{ versions: Versions; word: 'revision' | 'variant' }>()
-const emit = defineEmits<{ change: [versions: Versions]; open: [id: string] }>()
-const fields = computed(() => (word === 'revision' ? boardFields : deviceFields))
+const { definition, of } = defineProps<{ definition: EditableDefinition; of: VersionKind }>()
+const emit = defineEmits<{ change: [of: VersionKind, versions: DefinitionVersions]; open: [of: VersionKind, id: string] }>()
+const words: Record<VersionKind, { one: string; begins: string }> = {
+  revisions: { one: 'revision', begins: 'rev ' },
+  variants: { one: 'variant', begins: '' },
+  firmwares: { one: 'firmware', begins: '' },
+}
+const word = computed(() => words[of].one)
+const versions = computed(() => versionsOf(definition, of))
+const rows = computed(() => versionTable(definition, of))
 const fresh = ref('')
-const validId = computed(() => /^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/.test(fresh.value) && !versions[fresh.value])
+const validId = computed(
+  () => /^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/.test(fresh.value) && !Object.hasOwn(versions.value, fresh.value),
+)
+const refusal = computed(() => {
+  if (!fresh.value || validId.value) return ''
+  return Object.hasOwn(versions.value, fresh.value)
+    ? `${fresh.value} is there already`
+    : 'letters, digits, - and _, beginning with a letter or digit'
+})
 
 function add() {
   if (!validId.value) return
   const id = fresh.value
-  emit('change', { ...versions, [id]: { name: `${word === 'revision' ? 'rev ' : ''}${id}`, note: '', differences: {} } })
-  emit('open', id)
+  emit('change', of, { ...versions.value, [id]: { name: `${words[of].begins}${id}`, note: '', differences: {} } })
+  emit('open', of, id)
   fresh.value = ''
 }
-function set(id: string, part: Partial<Versions[string]>) {
-  emit('change', { ...versions, [id]: { ...versions[id]!, ...part } })
+function set(id: string, part: Partial<DefinitionVersions[string]>) {
+  emit('change', of, { ...versions.value, [id]: { ...versions.value[id]!, ...part } })
 }
 function remove(id: string) {
-  const { [id]: _, ...rest } = versions
-  emit('change', rest)
+  const { [id]: _, ...rest } = versions.value
+  emit('change', of, rest)
 }
-
-/** The differences without one path. */
-function without(differences: Differences, path: string): Differences {
-  const [key, ...rest] = path.split('.')
-  const copy = { ...differences }
-  if (!rest.length) delete copy[key!]
-  else {
-    const inner = without(copy[key!] as Differences, rest.join('.'))
-    if (Object.keys(inner).length) copy[key!] = inner
-    else delete copy[key!]
-  }
-  return copy
+function put(id: string, { path }: VersionRow, value: unknown) {
+  set(id, { differences: withDifference(definition, versions.value[id]!.differences, path, value) })
 }
 const text = (event: Event) => (event.target as HTMLInputElement).value
+
+const isTyped = ({ field }: VersionRow, value: unknown) =>
+  field !== undefined &&
+  value !== undefined &&
+  ['name', 'prose', 'text', 'figure', 'flag', 'choice', 'id'].includes(field.shape.is)
 </script>
 
 <template>
   <section class="versions" :aria-label="`${word}s`">
     <p class="quiet">
-      A {{ word }} is what differs from all others. Choose one above to edit it as it is; only the differences are kept.
+      Each {{ word }} is what differs from the base. Edit one to change it anywhere, or type into its column; only the differences
+      are kept.
     </p>
-    <article v-for="(version, id) in versions" :key="id">
-      <div class="head">
-        <b class="mono">{{ id }}</b>
-        <input :value="version.name" :aria-label="`Name of ${id}`" @change="set(String(id), { name: text($event) })" />
-        <input
-          class="note"
-          :value="version.note"
-          :aria-label="`Note of ${id}`"
-          placeholder="note"
-          @change="set(String(id), { note: text($event) })"
-        />
-        <v-btn size="x-small" variant="outlined" @click="emit('open', String(id))">Edit it</v-btn>
-        <v-btn v-if="Object.keys(versions).length > 1" size="x-small" @click="remove(String(id))">Remove</v-btn>
-      </div>
-      <ul>
-        <li v-for="difference in listDifferences(fields, version.differences)" :key="difference.path">
-          <span class="mono" :title="difference.words">{{ difference.path }}</span> {{ difference.becomes }}
-          <button
-            class="back"
-            :aria-label="`Take back ${difference.path} of ${id}`"
-            @click="set(String(id), { differences: without(version.differences, difference.path) })"
-          >
-            take back
-          </button>
-        </li>
-        <li v-if="!Object.keys(version.differences).length" class="quiet">differs in nothing</li>
-      </ul>
-    </article>
+    <div class="across">
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">What differs</th>
+            <th scope="col">Base</th>
+            <th v-for="(version, id) in versions" :key="id" scope="col">
+              <div class="head">
+                <b class="mono">{{ id }}</b>
+                <v-btn size="x-small" variant="outlined" :aria-label="`Edit ${id}`" @click="emit('open', of, String(id))"
+                  >Edit it</v-btn
+                >
+                <button
+                  v-if="Object.keys(versions).length > 1 || of === 'variants'"
+                  class="back"
+                  :aria-label="`Remove ${word} ${id}`"
+                  @click="remove(String(id))"
+                >
+                  ×
+                </button>
+              </div>
+              <input :value="version.name" :aria-label="`Name of ${id}`" @change="set(String(id), { name: text($event) })" />
+              <input
+                :value="version.note"
+                :aria-label="`Note of ${id}`"
+                :title="version.note"
+                placeholder="note"
+                @change="set(String(id), { note: text($event) })"
+              />
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in rows" :key="row.path">
+            <th scope="row">
+              <span class="mono" :title="row.words">{{ row.path }}</span>
+            </th>
+            <td class="quiet">{{ valueWords(row.base) }}</td>
+            <td v-for="{ id, value, differs } in row.values" :key="id" :class="{ differs }">
+              <FieldInput
+                v-if="isTyped(row, value)"
+                :field="row.field!"
+                :value
+                :definition="definition as unknown as PartValues"
+                :name="`${row.path} of ${id}`"
+                :width="90"
+                @change="put(id, row, $event)"
+              />
+              <span v-else>{{ differs ? valueWords(value) : '=' }}</span>
+              <button
+                v-if="differs"
+                class="back"
+                :aria-label="`Take back ${row.path} of ${id}`"
+                title="Take back: as the base"
+                @click="put(id, row, row.base)"
+              >
+                ↶
+              </button>
+            </td>
+          </tr>
+          <tr v-if="!rows.length">
+            <td :colspan="2 + Object.keys(versions).length" class="quiet">
+              {{ Object.keys(versions).length ? 'They differ in nothing.' : `No ${word} yet: the base is all there is.` }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
     <div class="head">
       <input v-model="fresh" :aria-label="`Name of a new ${word}`" :placeholder="`new ${word}`" @keydown.enter="add" />
       <v-btn size="x-small" :prepend-icon="mdiPlus" :disabled="!validId" @click="add">Add</v-btn>
+      <span class="quiet" role="status">{{ refusal }}</span>
     </div>
   </section>
 </template>
 
 <style scoped>
 .versions {
-  overflow: auto;
-  height: 100%;
   padding: var(--space-4) var(--space-5);
   font-size: var(--text-small);
 }
-article {
+.across {
+  overflow: auto;
   margin: var(--space-4) 0;
+}
+table {
+  border-collapse: collapse;
+}
+th,
+td {
+  border: var(--edge);
+  padding: var(--space-1) var(--space-3);
+  text-align: left;
+  vertical-align: top;
+  max-width: 260px;
+  overflow-wrap: anywhere;
+}
+th {
+  font-weight: 400;
 }
 .head {
   display: flex;
   gap: var(--space-3);
   align-items: center;
 }
+th .head {
+  margin-bottom: var(--space-1);
+}
 input {
   border: var(--edge);
   border-radius: 3px;
   padding: 1px var(--space-3);
-  width: 110px;
+  width: 150px;
   color: inherit;
 }
-input.note {
-  flex: 1;
+thead input {
+  display: block;
+  margin-top: var(--space-1);
 }
-ul {
-  padding-left: var(--space-6);
+.differs {
+  background: rgb(var(--v-theme-surface-variant));
 }
 .back {
-  text-decoration: underline;
+  padding: 0 var(--space-3);
+  min-height: 24px;
 }
 </style>

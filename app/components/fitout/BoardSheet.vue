@@ -42,7 +42,6 @@ function chooseBoard(id: string) {
       label="Board firmware"
       @update:model-value="(firmware: string) => build.edit({ type: 'board.firmware', firmware })"
     />
-    <DefinitionUpdate :definition class="whole" />
   </section>
 </template>
 
@@ -52,8 +51,5 @@ function chooseBoard(id: string) {
 }
 .sheet > .wide {
   flex-grow: 2;
-}
-.sheet > .whole {
-  flex: 1 1 100%;
 }
 </style>

@@ -1,64 +1,37 @@
 <script setup lang="ts">
-import { compare } from 'fast-json-patch'
+/** Says that definitions of the build are otherwise in the catalogue now, and leads to what differs. */
 import type { BoardDefinition, DeviceDefinition } from '#core/catalogue'
-import { useBuild } from '~/stores/build'
+import { newerDefinitions } from '#core/plan'
+import { usePlan } from '~/composables/usePlan'
+import { useWanted } from '~/composables/useWanted'
 import { useCatalogue } from '~/stores/catalogue'
 
-const { definition } = defineProps<{ definition: BoardDefinition | DeviceDefinition }>()
-const build = useBuild()
+const { definition = undefined } = defineProps<{
+  /** Of it alone; of all that the build uses when missing. */
+  definition?: BoardDefinition | DeviceDefinition
+}>()
+const plan = usePlan()
 const catalogue = useCatalogue()
 const open = ref(false)
-
-const newer = computed(() => catalogue.library?.[definition.kind === 'board' ? 'boards' : 'devices'][definition.id])
-const differences = computed(() => (newer.value ? compare(definition, newer.value) : []))
-const show = (value: unknown) => (value === undefined ? '' : JSON.stringify(value).slice(0, 60))
-
-function valueAt(path: string): unknown {
-  return path
-    .split('/')
-    .slice(1)
-    .reduce<unknown>(
-      (value, key) => (value as Record<string, unknown> | undefined)?.[key.replace(/~1/g, '/').replace(/~0/g, '~')],
-      definition,
-    )
-}
-
-function take() {
-  if (newer.value) build.edit({ type: 'definition.update', definition: newer.value })
-  open.value = false
-}
+const wanted = useWanted(open)
+onMounted(() => void catalogue.load().catch(() => undefined))
+const newer = computed(() => {
+  if (!catalogue.library) return []
+  const all = newerDefinitions(plan.value, catalogue.library)
+  return definition ? all.filter(({ inPlan }) => inPlan.kind === definition.kind && inPlan.id === definition.id) : all
+})
+const told = computed(() => {
+  const [first, ...others] = newer.value.map(({ inPlan }) => inPlan.name)
+  if (!others.length) return `${first} in the catalogue differs from that in this build.`
+  return `${others.length + 1} definitions in the catalogue differ from those in this build: ${[first, ...others].slice(0, 4).join(', ')}${others.length > 3 ? ' …' : ''}.`
+})
 </script>
 
 <template>
-  <div v-if="differences.length" class="update">
-    {{ definition.name }} in the catalogue differs from that in this plan.
+  <div v-if="newer.length" class="update">
+    {{ told }}
     <v-btn color="primary" variant="outlined" @click="open = true">Compare</v-btn>
-    <v-dialog v-model="open" width="720" aria-label="Newer definition">
-      <v-card :title="`${definition.name}: plan and catalogue`">
-        <v-card-text class="list">
-          <v-table class="plain">
-            <thead>
-              <tr>
-                <th>Place</th>
-                <th>In this plan</th>
-                <th>In the catalogue</th>
-              </tr>
-            </thead>
-            <tbody class="mono">
-              <tr v-for="difference in differences" :key="difference.path">
-                <td>{{ difference.path.slice(1).replaceAll('/', '.') }}</td>
-                <td>{{ show(valueAt(difference.path)) }}</td>
-                <td>{{ 'value' in difference ? show(difference.value) : 'gone' }}</td>
-              </tr>
-            </tbody>
-          </v-table>
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="open = false">Keep the plan's</v-btn>
-          <v-btn color="primary" variant="flat" @click="take">Take the catalogue's</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <LazyNewerDefinitions v-if="wanted" v-model="open" :newer />
   </div>
 </template>
 
@@ -66,9 +39,5 @@ function take() {
 .update {
   flex-basis: 100%;
   font-size: var(--text-small);
-}
-.list {
-  max-height: 420px;
-  overflow: auto;
 }
 </style>

@@ -31,6 +31,7 @@ const [addingWanted, modulesWanted] = [useWanted(adding), useWanted(modules)]
       <v-btn :prepend-icon="mdiPuzzleOutline" @click="modules = true">Modules</v-btn>
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="adding = true">Add a device</v-btn>
     </div>
+    <DeferredPart last :after="answered"><LazyDefinitionUpdate class="px-6 pt-4" /></DeferredPart>
     <DeferredPart part="board" :height="52" :after="answered"><LazyBoardSheet /></DeferredPart>
     <DeferredPart part="battery" :height="152" :after="answered"><LazyBatterySheet /></DeferredPart>
     <p v-if="!plan.devices.length" class="pa-6">

@@ -7,10 +7,11 @@ import {
   type BoardDefinition,
   type DeviceDefinition,
   type EditableDefinition,
+  type VersionKind,
 } from '#core/catalogue'
 import { withAllAttached, withAttached, type Attached } from '#core/tracing'
 import { sectionsOf } from '~/components/catalogue/columns'
-import { useDefinition } from '~/composables/useDefinition'
+import { firmwareDesk, isFirmware, useDefinition } from '~/composables/useDefinition'
 import { usePrinting } from '~/composables/usePrinting'
 import { shortcutOf } from '~/shortcuts'
 import { useCatalogue } from '~/stores/catalogue'
@@ -33,7 +34,7 @@ const sections = computed(() => sectionsOf(kind.value === 'board' ? boardFields 
 const tabs = computed(() => ({
   basics: 'Basics',
   ...sections.value,
-  versions: kind.value === 'board' ? 'Revisions' : 'Variants',
+  ...(kind.value === 'board' ? { revisions: 'Revisions', firmwares: 'Firmware' } : { variants: 'Variants' }),
   source: 'Source',
 }))
 
@@ -47,9 +48,10 @@ watch(
 useHead({ title: () => `${document.value?.name ?? 'Definition'} · Ypodoma` })
 
 const word = computed(() => (kind.value === 'board' ? 'revision' : 'variant'))
+const deskTitle = (value: string, name: string) => `${isFirmware(value) ? 'firmware' : word.value} ${name}`
 const desks = computed(() => [
   { value: '', title: kind.value === 'board' ? 'all revisions' : 'all variants' },
-  ...Object.entries(versions.value).map(([value, { name }]) => ({ value, title: `${word.value} ${name}` })),
+  ...Object.entries(versions.value).map(([value, { name }]) => ({ value, title: deskTitle(value, name) })),
 ])
 /** The board of the desk; the last that could be drawn while a change is half typed. */
 const drawn = shallowRef<ReturnType<typeof resolveBoard>>()
@@ -70,9 +72,10 @@ watch(
   (shown) => {
     if (shown?.kind !== 'board') return
     try {
-      const revision = desk.value || Object.keys(shown.revisions)[0]!
-      const flat = { ...shown, revisions: { [revision]: { name: '', note: '', differences: {} } } }
-      drawn.value = resolveBoard(flat, revision, Object.keys(shown.firmwares)[0]!)
+      // What is on the desk holds its own differences already.
+      const base = { base: { name: '', note: '', differences: {} } }
+      const flat = { ...shown, revisions: base, firmwares: isFirmware(desk.value) ? base : shown.firmwares }
+      drawn.value = resolveBoard(flat, 'base', Object.keys(flat.firmwares)[0]!)
     } catch {
       // The checker tells what is wrong; the drawing waits.
     }
@@ -95,7 +98,7 @@ async function save(): Promise<boolean> {
   if (editor.problem.value || editor.saveState.value !== 'saved') return false
   await catalogue.load(true)
   notices.tell(
-    `${document.value!.name} is saved. Plans keep the definition they were made with; the inspector offers the newer one.`,
+    `${document.value!.name} is saved. Plans keep the definition they were made with; each offers the newer one in its Fit-out, with what it changes there.`,
   )
   return true
 }
@@ -137,6 +140,8 @@ onBeforeUnmount(() => editor.close(!dirty.value))
 const board = computed(() => asShown.value as BoardDefinition)
 const drawnDevice = computed(() => sound.value as DeviceDefinition | undefined)
 const change = (next: EditableDefinition) => editor.changeShown(next)
+const openDesk = (of: VersionKind, version: string) => (desk.value = of === 'firmwares' ? firmwareDesk(version) : version)
+const partTable = ref<{ show: (id: string) => void }>()
 /** Clicks on the drawing place pads. */
 const placing = ref(false)
 function keep(part: Attached) {
@@ -212,8 +217,18 @@ function keep(part: Attached) {
               @change="change(withAllAttached(asShown!, $event))"
               @lay="change"
             />
-            <PartTable v-else-if="tab in sections" :key="tab" :definition="asShown!" :section="tab" @change="change" />
-            <VersionList v-else-if="tab === 'versions'" :versions :word @change="editor.setVersions" @open="desk = $event" />
+            <template v-else-if="tab in sections">
+              <PartTable ref="partTable" :key="tab" :definition="asShown!" :section="tab" @change="change" />
+              <TimerMatrix v-if="tab === 'timers'" :board @change="change" />
+              <RailTree v-if="tab === 'rails'" :board @choose="partTable?.show" />
+            </template>
+            <VersionList
+              v-else-if="tab === 'revisions' || tab === 'variants' || tab === 'firmwares'"
+              :definition="document"
+              :of="tab"
+              @change="editor.setVersions"
+              @open="openDesk"
+            />
             <SourceEditor v-else :text @type="editor.type" />
           </div>
         </section>
@@ -253,6 +268,7 @@ function keep(part: Attached) {
       :id
       v-model="history"
       :kind
+      :current="asShown!"
       :now="editor.version.value"
       @take="(old: EditableDefinition) => editor.change(old)"
     />
