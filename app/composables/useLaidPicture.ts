@@ -1,6 +1,6 @@
 import type { Board, BoardSide } from '#core/catalogue'
 import { laidOn } from '#core/tracing'
-import { pictureAddress } from '~/pictures/opened'
+import { pictureAddress } from '~/pictures/address'
 
 /** The picture under the drawing of a side, with its address. */
 export function useLaidPicture(board: () => Pick<Board, 'attached'>, side: () => BoardSide) {

@@ -1,3 +1,4 @@
+import { pictureAddress } from './address'
 import { wrap, type Remote } from 'comlink'
 import { pictureKind, type PictureFrame, type PlaneMap } from '#core/tracing'
 import { mebibyte, sizeText } from '#core/units'
@@ -79,6 +80,3 @@ function base64Of(blob: Blob): Promise<string> {
     reader.readAsDataURL(blob)
   })
 }
-
-/** Where a picture that is kept is to be had. */
-export const pictureAddress = (id: string): string => `/api/pictures/${id}`

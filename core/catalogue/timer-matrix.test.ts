@@ -62,6 +62,8 @@ describe('pins against timers', () => {
     expect(cellMeant(' 2  d1s4 ')).toEqual({ channel: 2, dma: 'd1s4' })
     expect(cellMeant('d1s4')).toEqual({ dma: 'd1s4' })
     expect(cellMeant('  ')).toBeUndefined()
+    // Driven, and nobody knows by which channel: that is not the same as not driven.
+    expect([cellText({}), cellMeant('?'), cellText(undefined)]).toEqual(['?', {}, ''])
     for (const nonsense of ['1 2', '99', '-5', '1,5', '<b>x</b>', '2 d1 d2', '=1+1', '1e309'])
       expect(() => cellMeant(nonsense), nonsense).toThrow('is not a channel, such as 2')
   })

@@ -65,18 +65,26 @@ export function sharedStreams(rows: readonly TimerRow[]): ReadonlyMap<string, re
   return new Map([...takers].filter(([, pins]) => pins.size > 1).map(([dma, pins]) => [dma, [...pins]]))
 }
 
+/** Stands in a cell whose timer drives the pin by a channel that is not known. */
+const notKnown = '?'
+
 /** What stands in a cell, as it is typed: the channel, then the stream. */
-export const cellText = (cell: TimerCell | undefined): string =>
-  cell ? [cell.channel, cell.dma].filter((each) => each !== undefined).join(' ') : ''
+export function cellText(cell: TimerCell | undefined): string {
+  if (!cell) return ''
+  return [cell.channel, cell.dma].filter((each) => each !== undefined).join(' ') || notKnown
+}
 
 /** What a typed cell means: nothing for an empty one. @throws Error that says what can be typed */
 export function cellMeant(text: string): TimerCell | undefined {
+  if (text.trim() === notKnown) return {}
   const words = text.trim().split(/\s+/).filter(Boolean)
   if (!words.length) return undefined
   const channel = words.find((word) => /^\d{1,2}$/.test(word) && Number(word) <= 64)
   const dma = words.find((word) => /^[a-zA-Z][a-zA-Z0-9_-]{0,39}$/.test(word))
   if ([channel, dma].filter(Boolean).length !== words.length || words.length > 2)
-    throw new Error(`“${text}” is not a channel, such as 2, with its DMA stream after it, such as 2 d1s4`)
+    throw new Error(
+      `“${text}” is not a channel, such as 2, with its DMA stream after it, such as 2 d1s4; ? where neither is known`,
+    )
   return { ...(channel && { channel: Number(channel) }), ...(dma && { dma }) }
 }
 

@@ -209,7 +209,7 @@ test('what nobody knows is typed as a question mark: it is told in the editor, a
   await expect(peak).toHaveAttribute('title', 'not known')
   const checks = page.getByTestId('checks')
   await expect(checks).toContainText('No errors')
-  await expect(checks).toContainText('3 of 4 known')
+  await expect(checks).toContainText('whether the power is enough0 of 4 known')
   await expect(checks).toContainText('supplies.main.peak 0.1: not known. Find out: a meter that keeps the highest')
   // One that may be left out is left out, and its lack is told.
   await page.getByRole('button', { name: 'Terminals' }).click()

@@ -3,7 +3,7 @@
 import { mdiDeleteOutline, mdiImagePlus, mdiLinkPlus } from '@mdi/js'
 import { limits, type BoardDefinition } from '#core/catalogue'
 import type { Attached } from '#core/tracing'
-import { pictureAddress } from '~/pictures/opened'
+import { pictureAddress } from '~/pictures/address'
 
 const {
   all = {},

@@ -43,7 +43,7 @@ async function take(number: number) {
       title="Versions of this definition"
       subtitle="Restore opens an older one for editing; saving makes it the next version."
     >
-      <v-card-text v-if="compared" class="list">
+      <v-card-text v-if="compared" class="list" tabindex="0">
         <h3>From version {{ compared.number }} to what is on the desk</h3>
         <DefinitionsCompared :before="compared.old" :after="current" :heads="[`Version ${compared.number}`, 'Now']" />
       </v-card-text>

@@ -76,6 +76,7 @@ const toldOf = (change: PadChange) =>
             >
               <use :href="`#pad-${change.how}`" transform="scale(0.22)" />
               <text
+                font-size="2"
                 :x="isRight((change.to ?? change.from)!.x, side) ? 1.6 : -1.6"
                 y="0.7"
                 :text-anchor="isRight((change.to ?? change.from)!.x, side) ? 'start' : 'end'"
@@ -162,7 +163,6 @@ figcaption {
   stroke-dasharray: 0.5 0.4;
 }
 text {
-  font-size: 2px;
   fill: currentcolor;
 }
 </style>

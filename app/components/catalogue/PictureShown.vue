@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A picture that is kept, large: zoomed by wheel and keys, moved by pointer and arrows. */
 import type { Attached } from '#core/tracing'
-import { pictureAddress } from '~/pictures/opened'
+import { pictureAddress } from '~/pictures/address'
 
 const { part } = defineProps<{ part: Attached }>()
 const emit = defineEmits<{ close: [] }>()

@@ -99,13 +99,13 @@ rect {
 }
 text {
   fill: currentcolor;
-  font-size: 12px;
+  font-size: var(--text-small);
 }
 .name {
   font-weight: 700;
 }
 .small {
-  font-size: 11px;
+  font-size: var(--text-fine);
   opacity: 0.8;
 }
 </style>

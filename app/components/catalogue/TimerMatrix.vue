@@ -57,8 +57,8 @@ function step(event: KeyboardEvent) {
   <section class="matrix" aria-label="Outputs by timer">
     <h2>What each timer drives</h2>
     <p class="quiet">
-      A cell holds the channel and, where it is known, the DMA stream that it takes: <span class="mono">2 d1s4</span>. Empty means
-      that this timer does not drive the pin.
+      A cell holds the channel and, where it is known, the DMA stream that it takes: <span class="mono">2 d1s4</span>. A question
+      mark is a channel that nobody knows; empty means that this timer does not drive the pin.
     </p>
     <p v-if="!Object.keys(board.timers).length" class="quiet">No timers yet: add one above.</p>
     <p v-else-if="!rows.length" class="quiet">No pin is led to a pad yet: the pad table and the pins come first.</p>

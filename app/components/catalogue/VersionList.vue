@@ -190,5 +190,6 @@ thead input {
 .back {
   padding: 0 var(--space-3);
   min-height: 24px;
+  min-width: 24px;
 }
 </style>

@@ -57,7 +57,7 @@ function take() {
       :title="newer.length === 1 ? `${newer[0]!.inPlan.name}: build and catalogue` : 'Definitions that differ from the catalogue'"
       subtitle="A build keeps the definitions it was made with until another is taken."
     >
-      <v-card-text class="list">
+      <v-card-text class="list" tabindex="0">
         <section aria-label="What it would change" role="status">
           <h3>Taking {{ newer.length === 1 ? 'it' : `these ${taken.length}` }} would</h3>
           <p v-if="!taken.length" class="quiet">change nothing: none is chosen.</p>
@@ -95,9 +95,9 @@ function take() {
         </details>
       </v-card-text>
       <v-card-actions>
-        <v-btn @click="open = false">Keep the build's</v-btn>
+        <v-btn @click="open = false">Keep the build’s</v-btn>
         <v-btn color="primary" variant="flat" :disabled="!taken.length || Boolean(trouble)" @click="take"
-          >Take the catalogue's</v-btn
+          >Take the catalogue’s</v-btn
         >
       </v-card-actions>
     </v-card>

@@ -4,6 +4,7 @@ import { classWords, deviceClasses, mostCompared, readWish, type BoardDefinition
 import { libraryFile, type Definition } from '#core/schema'
 import { hasWords } from '~/composables/search'
 import { callApi } from '~/composables/useApi'
+import { useFitsBuild, type FitVerdict } from '~/composables/useFitsBuild'
 import { useDefinitionImport } from '~/composables/useDefinitionImport'
 import { keepInAddress } from '~/composables/keepInAddress'
 import { useQueryValue } from '~/composables/useQueryValue'
@@ -33,9 +34,29 @@ const groupOf = (definition: BoardDefinition | DeviceDefinition) =>
 const wish = computed(() => readWish(wanted.value ?? ''))
 const textOf = (definition: BoardDefinition | DeviceDefinition) =>
   `${definition.name} ${definition.maker} ${definition.summary} ${groupOf(definition)} ${definition.kind === 'device' ? classWords[definition.class] : ''}`
+/** The build that all has to fit; empty for none. */
+const forBuild = ref('')
+keepInAddress('fits', forBuild)
+const isBoards = computed(() => kind.value === 'board')
+const {
+  verdicts,
+  running: trying,
+  stop: stopTrying,
+} = useFitsBuild(() => {
+  const { boards, devices, protocols } = catalogue.library ?? {}
+  if (!boards || !devices || !protocols) return undefined
+  return {
+    build: forBuild.value,
+    protocols,
+    boards: isBoards.value ? Object.values(boards) : [],
+    devices: isBoards.value ? [] : Object.values(devices),
+  }
+})
+const verdictWords: Record<FitVerdict, string> = { fits: 'fits', cost: 'at a cost', cannot: 'does not fit', unknown: 'not sure' }
+const fitting = ({ id }: Definition) => !forBuild.value || ['fits', 'cost'].includes(verdicts.value[id] ?? '')
 const rows = computed(() =>
   all.value
-    .filter((definition) => wish.value.fits(definition) && hasWords(textOf(definition), wish.value.words))
+    .filter((definition) => wish.value.fits(definition) && hasWords(textOf(definition), wish.value.words) && fitting(definition))
     .sort((a, b) => groupOf(a).localeCompare(groupOf(b)) || a.name.localeCompare(b.name)),
 )
 const { sorting, sorted } = useSorted(() => rows.value, {
@@ -121,6 +142,13 @@ async function remove(definition: Definition) {
           class="find"
           clearable
         />
+        <FitsBuild
+          v-model="forBuild"
+          :tried="Object.keys(verdicts).length"
+          :of="all.length"
+          :running="trying"
+          @stop="stopTrying"
+        />
         <v-spacer />
         <v-menu>
           <template #activator="{ props }">
@@ -175,7 +203,9 @@ async function remove(definition: Definition) {
           <thead>
             <tr>
               <th><span class="d-sr-only">Compare</span></th>
+              <th class="if-room"><span class="d-sr-only">Picture</span></th>
               <SortHead v-model="sorting" column="name">Name</SortHead>
+              <th v-if="forBuild">Fits</th>
               <SortHead v-if="kind === 'device'" v-model="sorting" column="kind" class="if-room">Kind</SortHead>
               <SortHead v-model="sorting" column="maker" class="if-wide">Maker</SortHead>
               <th class="if-wide">{{ kind === 'board' ? 'Revisions' : 'Variants' }}</th>
@@ -194,12 +224,14 @@ async function remove(definition: Definition) {
                   @change="tick(definition.id, ($event.target as HTMLInputElement).checked)"
                 />
               </td>
+              <td class="if-room"><DefinitionThumb :definition /></td>
               <td>
                 <NuxtLink :to="`/catalogue/${definition.kind}/${definition.id}`"
                   ><b>{{ definition.name }}</b></NuxtLink
                 >
                 <span v-if="isOwn(definition)" class="own">own</span>
               </td>
+              <td v-if="forBuild">{{ verdictWords[verdicts[definition.id] ?? 'unknown'] }}</td>
               <td v-if="kind === 'device'" class="if-room">{{ groupOf(definition) }}</td>
               <td class="if-wide">{{ definition.maker }}</td>
               <td class="mono if-wide">{{ versionsOf(definition).join(', ') }}</td>
@@ -229,7 +261,15 @@ async function remove(definition: Definition) {
           </tbody>
         </v-table>
         <p v-if="!rows.length" class="pa-4">
-          {{ wish.told.length ? 'Nothing offers that.' : 'Nothing has these words.' }}
+          {{
+            trying
+              ? 'None found yet.'
+              : forBuild
+                ? 'None of these fits the build.'
+                : wish.told.length
+                  ? 'Nothing offers that.'
+                  : 'Nothing has these words.'
+          }}
           <v-btn size="small" @click="creating = true">Make your own</v-btn>
         </p>
       </template>

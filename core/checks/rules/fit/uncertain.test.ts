@@ -44,7 +44,10 @@ describe('FIT-03', () => {
       'not known: how much Gnss draws. 200 mA at peak is a guess',
     ])
     expect(factsOf(plan({}, { supplies: guess }), 'FIT-03')).toEqual([
-      'not known: how much Gnss draws. 100 mA typically and 200 mA at peak is a guess',
+      'not known: how much Gnss draws. 100 mA typically and 200 mA at peak are guesses',
+    ])
+    expect(factsOf(plan({}, { supplies: guess, 'supplies.main.peak': { from: 'unknown' } }), 'FIT-03')).toEqual([
+      'not known: how much Gnss draws. 100 mA typically is a guess, 200 mA at peak only stands for it',
     ])
   })
   it('notes pads in use that are what their labels seem to say', () => {

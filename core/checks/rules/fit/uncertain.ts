@@ -20,6 +20,7 @@ function originOfLimit({ board, device }: CheckContext['resolved'], place: Place
 
 /** What a figure is that nobody knows. */
 const standing = (origin: Origin | undefined) => (origin?.from === 'unknown' ? 'only stands for it' : 'is a guess')
+const standingOfAll = (origin: Origin | undefined) => (origin?.from === 'unknown' ? 'only stand for it' : 'are guesses')
 
 /** Limits that are a guess, of what something is drawn from. */
 function* guessedLimits({ resolved, sources, power }: CheckContext): Iterable<Report> {
@@ -43,10 +44,19 @@ function* guessedDraws({ resolved }: CheckContext): Iterable<Report> {
     const originOf = (field: 'typical' | 'peak') => originAt(fitted.device, `supplies.${supply.id}.${field}`)
     const guessed = (['typical', 'peak'] as const).filter((field) => isUnsure(originOf(field)))
     if (!guessed.length) continue
+    const told = guessed.map((field) => ({
+      amps: `${formatAmps(supply[field])} ${field === 'typical' ? 'typically' : 'at peak'}`,
+      standing: standing(originOf(field)),
+    }))
+    const isAlike = told.every((each) => each.standing === told[0]!.standing)
+    const words =
+      isAlike && told.length > 1
+        ? `${told.map(({ amps }) => amps).join(' and ')} ${standingOfAll(originOf(guessed[0]!))}`
+        : told.map((each) => `${each.amps} ${each.standing}`).join(', ')
     yield {
       severity: 'weigh',
       subjects: [referTo('device', fitted.id)],
-      fact: `not known: how much ${nameOf(fitted)} draws. ${guessed.map((field) => `${formatAmps(supply[field])} ${field === 'typical' ? 'typically' : 'at peak'}`).join(' and ')} ${standing(originOf(guessed[0]!))}`,
+      fact: `not known: how much ${nameOf(fitted)} draws. ${words}`,
     }
   }
 }

@@ -1,0 +1,2 @@
+/** Where a picture that is kept is to be had. */
+export const pictureAddress = (id: string): string => `/api/pictures/${id}`
