@@ -233,6 +233,8 @@ test('what nobody knows is typed as a question mark: it is told in the editor, a
     .getByRole('button', { name: `${fresh('Puffin')} own` })
     .click()
   await page.getByRole('button', { name: 'Done' }).click()
-  await expect(page.getByText(/not known: how much Puffin\d? draws\. 100 mA at peak only stands for it/)).toBeVisible()
+  await expect(
+    page.getByText(/not known: how much Puffin\d? draws\. 50 mA typically is a guess, 100 mA at peak only stands for it/),
+  ).toBeVisible()
   await expect(page.getByText(/not known of Puffin\d?: mass \(5 only stands for it\)/)).toBeVisible()
 })

@@ -3,6 +3,7 @@ import { classWords, deviceClasses, type DeviceClass, type DeviceDefinition } fr
 import { additionOf, applyEdit, type Edit } from '#core/plan'
 import { hasWords } from '~/composables/search'
 import { usePlan } from '~/composables/usePlan'
+import { useWanted } from '~/composables/useWanted'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
 
@@ -17,6 +18,8 @@ const catalogue = useCatalogue()
 const wanted = ref('')
 
 const making = ref(false)
+const pasting = ref(false)
+const pastingWanted = useWanted(pasting)
 const route = useRoute()
 
 watch(open, (now) => now && void catalogue.load(), { immediate: true })
@@ -85,7 +88,7 @@ function add(definition: DeviceDefinition) {
         </div>
         <div class="list">
           <section v-for="group in groups" :key="group.name">
-            <h3 class="quiet"><ClassPicture :kind="group.id" /> {{ group.name }}</h3>
+            <h2 class="quiet"><ClassPicture :kind="group.id" /> {{ group.name }}</h2>
             <button v-for="device in group.devices" :key="device.id" class="part" @click="add(device)">
               <b>{{ device.name }}</b> <span class="quiet">{{ device.maker }}</span> <span>{{ device.summary }}</span>
             </button>
@@ -97,11 +100,13 @@ function add(definition: DeviceDefinition) {
         </div>
       </v-card-text>
       <v-card-actions>
+        <v-btn variant="outlined" @click="pasting = true">Paste a parts list</v-btn>
         <v-btn variant="outlined" @click="making = true">My part is not here: make it</v-btn>
         <v-spacer />
         <v-btn @click="open = false">Done</v-btn>
       </v-card-actions>
     </v-card>
+    <LazyPartsListDialog v-if="pastingWanted" v-model="pasting" />
     <LazyNewDefinitionDialog
       v-if="making"
       v-model="making"
@@ -125,7 +130,7 @@ function add(definition: DeviceDefinition) {
   overflow: auto;
   margin-top: var(--space-4);
 }
-h3 {
+h2 {
   font-size: var(--text-small);
   padding: var(--space-4) var(--space-4) var(--space-1);
 }
