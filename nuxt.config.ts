@@ -67,7 +67,7 @@ export default defineNuxtConfig({
       },
     },
     // The solver finds its WebAssembly beside its own file.
-    optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs', 'fast-json-patch'], exclude: ['highs'] },
+    optimizeDeps: { include: ['comlink', 'immer', 'chart.js', 'vue-chartjs'], exclude: ['highs'] },
   },
   hooks: {
     'build:manifest': (manifest) => {
