@@ -21,7 +21,7 @@ import {
 } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
 import type { Finding, Fix } from '#core/checks'
-import { partFixes, settle, soundWays, type Analysis, type SoundWay } from '#core/engine'
+import { partFixes, settle, soundWays, worthKnowing, type Analysis, type SoundWay, type WorthKnowing } from '#core/engine'
 import type { Arrangement, SheetWish } from '#core/harness'
 import { resolvePlan, type Place, type Plan } from '#core/plan'
 import { Draughtsman, type Improvement } from './draughtsman'
@@ -135,6 +135,10 @@ export function createEngine() {
     /** Betters the arrangement of a harness drawing until nothing betters it, or another one is asked for. */
     async improve(parcel: PlanParcel, wish: SheetWish, from: Arrangement, tell: Tell<Improvement>): Promise<void> {
       await draughtsman.improve({ plan: plans.unpack(parcel), wish, from }, tell, breathe)
+    },
+
+    worthKnowing(parcel: PlanParcel): WorthKnowing[] {
+      return worthKnowing(plans.unpack(parcel))
     },
 
     async force(parcel: PlanParcel, key: string, place: Place): Promise<Forced> {

@@ -2,6 +2,7 @@ import { proxy } from 'comlink'
 import type { Addition, Alternative, BoardFit, Forced } from '#core/allocation'
 import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '#core/catalogue'
 import type { Finding, Fix } from '#core/checks'
+import type { WorthKnowing } from '#core/engine'
 import type { Arrangement, SheetWish } from '#core/harness'
 import type { Place, Plan } from '#core/plan'
 import { EngineEnded, type EngineClient, type EngineEnd } from './client'
@@ -29,6 +30,11 @@ export class Questions {
   /** Tells how far it has come, and of a better arrangement of a harness drawing, once there is one; ends early when another is asked for. */
   improve(plan: Plan, wish: SheetWish, from: Arrangement, tell: (step: Improvement) => void): Promise<void> {
     return this.ask((engine) => engine.remote.improve(engine.pack(plan), plain(wish), plain(from), proxy(tell)))
+  }
+
+  /** Which figures that nobody knows help the plan most when they are found out. */
+  worthKnowing(plan: Plan): Promise<WorthKnowing[] | undefined> {
+    return this.ask((engine) => engine.remote.worthKnowing(engine.pack(plan)))
   }
 
   force(plan: Plan, key: string, place: Place): Promise<Forced | undefined> {

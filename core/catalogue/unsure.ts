@@ -17,6 +17,8 @@ export interface UnsureFigure {
   words: string
   value?: number
   from: 'guess' | 'unknown' | 'missing'
+  /** How it is found out. */
+  find?: string
 }
 
 /** What is no figure that an answer hangs on. */
@@ -40,7 +42,7 @@ const byId = (parts: readonly { id: string }[]) => Object.fromEntries(parts.map(
 
 function figureIn({ field, value, part, place }: Told, whole: { origins?: Origins }): UnsureFigure[] {
   const [section = '', id = ''] = place.split('.')
-  const is = { place, section, part: id, words: field.words ?? field.head ?? place.split('.').at(-1)! }
+  const is = { place, section, part: id, words: field.words ?? field.head ?? place.split('.').at(-1)!, find: field.find }
   if (value === undefined) return isMissing(field, part) ? [{ ...is, from: 'missing' }] : []
   const from = field.shape.is === 'figure' ? originAt(whole, place)?.from : undefined
   return from === 'guess' || from === 'unknown' ? [{ ...is, from, value: value as number }] : []

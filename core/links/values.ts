@@ -21,8 +21,8 @@ export interface SerialLink extends Record<LinkSide, LinkValues> {
 }
 
 /** What both ends of a link are set to under one of the device's ways of speaking: its own values where it names them, the protocol's otherwise. */
-export function agreedValues(resolved: ResolvedPlan, option: SerialOption, baud: Baud): LinkValues {
-  const protocol = resolved.protocols[option.protocol]
+export function agreedValues({ protocols }: Pick<ResolvedPlan, 'protocols'>, option: SerialOption, baud: Baud): LinkValues {
+  const protocol = protocols[option.protocol]
   return {
     protocol: option.protocol,
     baud,

@@ -237,4 +237,7 @@ test('what nobody knows is typed as a question mark: it is told in the editor, a
     page.getByText(/not known: how much Puffin\d? draws\. 50 mA typically is a guess, 100 mA at peak only stands for it/),
   ).toBeVisible()
   await expect(page.getByText(/not known of Puffin\d?: mass \(5 only stands for it\)/)).toBeVisible()
+  // Half or twice of it: what that would change, and how to find it out.
+  const worth = page.getByRole('region', { name: 'Worth finding out' })
+  await expect(worth).toContainText(/not certain/)
 })

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiPlus, mdiPuzzleOutline } from '@mdi/js'
+import { isUnsure } from '#core/catalogue'
 import { usePlan } from '~/composables/usePlan'
 import { useWanted } from '~/composables/useWanted'
 import { useBuild } from '~/stores/build'
@@ -17,6 +18,10 @@ const adding = computed({
 })
 const lookedFor = computed(() => (typeof route.query.add === 'string' && route.query.add !== 'open' ? route.query.add : ''))
 const modules = ref(false)
+const isGuessing = computed(() => {
+  const { boards, devices } = plan.value.definitions
+  return [...Object.values(boards), ...Object.values(devices)].some(({ origins = {} }) => Object.values(origins).some(isUnsure))
+})
 /** What is found of the build comes before what is changed less often. */
 const answered = computed(() => Boolean(build.analysis || build.problem))
 const [addingWanted, modulesWanted] = [useWanted(adding), useWanted(modules)]
@@ -39,6 +44,7 @@ const [addingWanted, modulesWanted] = [useWanted(adding), useWanted(modules)]
     </p>
     <DeviceTable v-else />
     <DeferredPart v-if="build.analysis && plan.devices.length"><LazyRailChart :rails="build.analysis.rails" /></DeferredPart>
+    <DeferredPart v-if="isGuessing && plan.devices.length" last :after="answered"><LazyWorthFinding /></DeferredPart>
     <LazyAddDeviceDialog v-if="addingWanted" v-model="adding" :begins="lookedFor" />
     <LazyModulesDialog v-if="modulesWanted" v-model="modules" />
   </div>

@@ -220,6 +220,7 @@ function keep(part: Attached) {
             <template v-else-if="tab in sections">
               <PartTable ref="partTable" :key="tab" :definition="asShown!" :section="tab" @change="change" />
               <TimerMatrix v-if="tab === 'timers'" :board @change="change" />
+              <PartBudgets v-if="tab === 'needs' && drawnDevice" :device="drawnDevice" />
               <RailTree v-if="tab === 'rails'" :board @choose="partTable?.show" />
             </template>
             <VersionList
