@@ -35,6 +35,15 @@ test('outputs are set against timers cell by cell, by keys alone, and what is no
   await page.getByRole('button', { name: 'Rails', exact: true }).click()
   await page.getByRole('button', { name: /^9 V: 9 V · up to/ }).press('Enter')
   await expect(page.getByLabel('label of v9')).toBeFocused()
+  // Half typed it is drawn as it last was.
+  const volts = page.getByLabel('volts of v9')
+  for (const nonsense of ['abc', '<b>x</b>', '-5']) {
+    await enter(volts, nonsense)
+    await expect(page.getByText('Errors, to correct before it can be saved')).toBeVisible()
+    await expect(page.getByRole('button', { name: /^9 V: 9 V · up to/ })).toBeVisible()
+  }
+  await enter(volts, '9')
+  await expect(page.getByText('No errors')).toBeVisible()
   expect(await accessibilityFaults(page)).toEqual([])
   await page.keyboard.press('Control+s')
   await expect(page.getByText(`${name} is saved`)).toBeVisible()

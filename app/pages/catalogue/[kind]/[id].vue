@@ -221,7 +221,7 @@ function keep(part: Attached) {
               <PartTable ref="partTable" :key="tab" :definition="asShown!" :section="tab" @change="change" />
               <TimerMatrix v-if="tab === 'timers'" :board @change="change" />
               <PartBudgets v-if="tab === 'needs' && drawnDevice" :device="drawnDevice" />
-              <RailTree v-if="tab === 'rails'" :board @choose="partTable?.show" />
+              <RailTree v-if="tab === 'rails' && sound?.kind === 'board'" :board="sound" @choose="partTable?.show" />
             </template>
             <VersionList
               v-else-if="tab === 'revisions' || tab === 'variants' || tab === 'firmwares'"
@@ -269,7 +269,7 @@ function keep(part: Attached) {
       :id
       v-model="history"
       :kind
-      :current="asShown!"
+      :current="sound ?? asShown!"
       :now="editor.version.value"
       @take="(old: EditableDefinition) => editor.change(old)"
     />
