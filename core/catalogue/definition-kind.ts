@@ -4,9 +4,12 @@ import type { DeviceDefinition } from './device'
 import { differencesBetween, listDifferences } from './differences'
 import { boardFields } from './fields/board'
 import { deviceFields } from './fields/device'
+import type { ProtocolDefinition } from './protocol'
 
 /** A definition that is edited by its fields. */
 export type EditableDefinition = BoardDefinition | DeviceDefinition
+/** Any definition. */
+export type Definition = EditableDefinition | ProtocolDefinition
 
 /** A value put at a place of a document, or nothing where it goes. */
 interface Change {

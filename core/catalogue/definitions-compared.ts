@@ -1,14 +1,12 @@
+import { sameValue } from '../editing'
 import type { BoardDefinition } from './board'
-import type { EditableDefinition } from './definition-kind'
+import type { Definition } from './definition-kind'
 import { differencesBetween, listDifferences, valueWords } from './differences'
 import { boardFields } from './fields/board'
 import { deviceFields } from './fields/device'
 import { protocolFields } from './fields/protocol'
 import type { Fields } from './fields/field'
-import type { ProtocolDefinition } from './protocol'
 import { valueAtPlace } from './version-table'
-
-type Definition = EditableDefinition | ProtocolDefinition
 
 /** One value that another text of a definition has otherwise. */
 export interface DefinitionChange {
@@ -67,7 +65,6 @@ export interface PadChange {
 }
 
 const placeOf = ({ x, y, side }: PadPart) => ({ x, y, side })
-const isSame = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other)
 
 /** Pads that are added, gone, moved, or otherwise changed from one text of a board to another. */
 export function padChanges(before: Pick<BoardDefinition, 'pads'>, after: Pick<BoardDefinition, 'pads'>): PadChange[] {
@@ -77,7 +74,7 @@ export function padChanges(before: Pick<BoardDefinition, 'pads'>, after: Pick<Bo
     if (!was) return [{ id, label: is!.label, how: 'added', to: placeOf(is!) }]
     if (!is) return [{ id, label: was.label, how: 'gone', from: placeOf(was) }]
     const where = { id, label: is.label, from: placeOf(was), to: placeOf(is) }
-    if (!isSame(where.from, where.to)) return [{ ...where, how: 'moved' }]
-    return Object.keys(differencesBetween(was, is)).length ? [{ ...where, how: 'changed' }] : []
+    if (!sameValue(where.from, where.to)) return [{ ...where, how: 'moved' }]
+    return sameValue(was, is) ? [] : [{ ...where, how: 'changed' }]
   })
 }

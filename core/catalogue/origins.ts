@@ -29,6 +29,12 @@ export function withOrigins<D extends WithOrigins>(definition: D, changes: Reado
   return (merged.length ? { ...rest, origins: Object.fromEntries(merged) } : rest) as D
 }
 
+/** A definition in which somebody has written what stands at a place: it is no guess any more, though the rest of its part may be one. */
+export function withWritten<D extends WithOrigins>(definition: D, place: string): D {
+  const bare = withOrigins(definition, { [place]: undefined })
+  return originAt(bare, place) ? withOrigins(bare, { [place]: { from: 'measured' } }) : bare
+}
+
 /** What still waits to be accepted or looked up: places that are there, and where they are from. */
 export function openOrigins(definition: EditableDefinition): [place: string, origin: Origin][] {
   return Object.entries(definition.origins ?? {}).filter(

@@ -3,7 +3,7 @@ import { boardSections, type Board } from './board'
 import { deviceSections, type Device } from './device'
 import { boardFields } from './fields/board'
 import { deviceFields } from './fields/device'
-import type { Fields, PartValues } from './fields/field'
+import type { Fields, FigureLimits, PartValues } from './fields/field'
 import { eachTold, type Told } from './fields/walk'
 import { originAt, type Origins } from './origins'
 
@@ -19,6 +19,8 @@ export interface UnsureFigure {
   from: 'guess' | 'unknown' | 'missing'
   /** How it is found out. */
   find?: string
+  /** What it may be. */
+  limits: FigureLimits
 }
 
 /** What is no figure that an answer hangs on. */
@@ -42,7 +44,14 @@ const byId = (parts: readonly { id: string }[]) => Object.fromEntries(parts.map(
 
 function figureIn({ field, value, part, place }: Told, whole: { origins?: Origins }): UnsureFigure[] {
   const [section = '', id = ''] = place.split('.')
-  const is = { place, section, part: id, words: field.words ?? field.head ?? place.split('.').at(-1)!, find: field.find }
+  const is = {
+    place,
+    section,
+    part: id,
+    words: field.words ?? field.head ?? place.split('.').at(-1)!,
+    find: field.find,
+    limits: field.shape.is === 'figure' ? field.shape : {},
+  }
   if (value === undefined) return isMissing(field, part) ? [{ ...is, from: 'missing' }] : []
   const from = field.shape.is === 'figure' ? originAt(whole, place)?.from : undefined
   return from === 'guess' || from === 'unknown' ? [{ ...is, from, value: value as number }] : []

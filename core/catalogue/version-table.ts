@@ -1,3 +1,4 @@
+import { sameValue } from '../editing'
 import { listDifferences } from './differences'
 import type { EditableDefinition } from './definition-kind'
 import { boardFields } from './fields/board'
@@ -28,8 +29,6 @@ export function versionsOf(definition: EditableDefinition, of: VersionKind): Def
 }
 
 const isMap = (value: unknown): value is PartValues => typeof value === 'object' && value !== null && !Array.isArray(value)
-
-const isSame = (one: unknown, other: unknown) => JSON.stringify(one) === JSON.stringify(other)
 
 /** What stands at a place; undefined where there is none. */
 export function valueAtPlace(whole: unknown, path: string): unknown {
@@ -69,7 +68,7 @@ export function versionTable(definition: EditableDefinition, of: VersionKind): V
       values: each.map((version) => ({
         id: version.id,
         value: valueAtPlace(version.whole, path),
-        differs: !isSame(valueAtPlace(version.whole, path), valueAtPlace(definition, path)),
+        differs: !sameValue(valueAtPlace(version.whole, path), valueAtPlace(definition, path)),
       })),
     }
   })
@@ -91,7 +90,7 @@ export function withDifference(
   path: string,
   value: unknown,
 ): Differences {
-  if (isSame(value, valueAtPlace(definition, path))) return withoutDifference(differences, path)
+  if (sameValue(value, valueAtPlace(definition, path))) return withoutDifference(differences, path)
   return put(differences, path.split('.'), value ?? null)
 }
 

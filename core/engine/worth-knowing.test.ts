@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { allocated, demo } from '../../tests/helpers/plans'
-import { withOrigins } from '../catalogue'
+import { withOrigins, eachTold, boardFields, deviceFields } from '../catalogue'
 import { checkAgain } from '../checks'
 import type { Plan } from '../plan'
-import { worthKnowing } from '.'
+import { turnWords, worthKnowing } from '.'
 
 /** The hex with some figures of its board a guess. */
 function guessing(...places: string[]): Plan {
@@ -48,5 +48,36 @@ describe('what is worth finding out', () => {
         for (const turn of turns.filter((each) => each.if === which))
           expect(ids.has(`${turn.finding.severity} ${turn.finding.id}`), `${place} ${which} ${turn.finding.id}`).toBe(turn.comes)
       }
+  })
+
+  it('takes a figure otherwise in the revision too that tells it itself', () => {
+    const plan = structuredClone(guessing('rails.v5.limit'))
+    const board = plan.definitions.boards[plan.board.definition]!
+    board.revisions[plan.board.revision]!.differences = { rails: { v5: { limit: 2 } } }
+    board.rails.v5!.limit = 9
+    expect(worthKnowing(plan)[0]).toMatchObject({ place: 'rails.v5.limit', value: 2 })
+    expect(turnWords(worthKnowing(plan)[0]!.turns)).toMatch(/at twice of it .*PWR-02 \(fix\).* would go/)
+  })
+
+  it('ends without a fault when figures of every kind are uncertain', () => {
+    const plan = structuredClone(allocated('culvert-scout'))
+    const guess = (definition: object, fields: typeof boardFields | typeof deviceFields) => {
+      const figures = [...eachTold(fields, definition as never)].filter(
+        ({ field, value }) => field.shape.is === 'figure' && value !== undefined,
+      )
+      // One of each field: the others of a field are alike.
+      const kinds = new Map(figures.map(({ place }) => [place.split('.').at(-1), place]))
+      return {
+        ...definition,
+        origins: Object.fromEntries([...kinds.values()].map((place) => [place, { from: 'guess' as const }])),
+      }
+    }
+    const id = plan.board.definition
+    plan.definitions.boards[id] = guess(plan.definitions.boards[id]!, boardFields) as never
+    for (const device of Object.keys(plan.definitions.devices).slice(0, 4))
+      plan.definitions.devices[device] = guess(plan.definitions.devices[device]!, deviceFields) as never
+    const worth = worthKnowing(plan)
+    expect(worth.length).toBeGreaterThan(20)
+    expect(worth.some(({ turns }) => turns.length)).toBe(true)
   })
 })

@@ -26,14 +26,16 @@ const weightOf = ({ turns }: WorthKnowing) => turns.reduce((sum, { finding }) =>
 const ofKnowing = new Set(['FIT-03', 'FIT-04'])
 
 type Values = Readonly<Record<string, unknown>>
+const isValues = (value: unknown): value is Values => typeof value === 'object' && value !== null
 
-/** The same with a value put at a place that is there; undefined where it is not. */
-function put(whole: Values, [key, ...rest]: readonly string[], value: number): Values | undefined {
-  if (!Object.hasOwn(whole, key!)) return undefined
-  if (!rest.length) return { ...whole, [key!]: value }
+/** The same with a value put at a place that is there; as it was where it is not. Lists are gone into by their numbers. */
+function put<T extends Values>(whole: T, [key, ...rest]: readonly string[], value: number): T {
+  if (!Object.hasOwn(whole, key!)) return whole
   const inner = whole[key!]
-  const changed = typeof inner === 'object' && inner !== null ? put(inner as Values, rest, value) : undefined
-  return changed && { ...whole, [key!]: changed }
+  if (rest.length && !isValues(inner)) return whole
+  const changed = rest.length ? put(inner as Values, rest, value) : value
+  if (changed === inner) return whole
+  return (Array.isArray(whole) ? whole.with(Number(key), changed) : { ...whole, [key!]: changed }) as unknown as T
 }
 
 const sections = { board: 'boards', device: 'devices' } as const
@@ -72,8 +74,9 @@ export function worthKnowing(plan: Plan): WorthKnowing[] {
       const { kind, definition, name, place, words, value, find } = figure
       if (value === undefined) return []
       const turns = (['half', 'twice'] as const).flatMap((which) => {
-        const other = withFigure(plan, figure, which === 'half' ? value / 2 : value * 2)
-        return other ? turnsTo(before, keyed(checkAgain(other, start.checked).findings), which) : []
+        const figureThen = other(figure, which === 'half' ? 0.5 : 2)
+        if (figureThen === undefined) return []
+        return turnsTo(before, keyed(checkAgain(withFigure(plan, figure, figureThen), start.checked).findings), which)
       })
       return [{ kind, definition, name, place, words, value, find, turns }]
     })
@@ -82,14 +85,31 @@ export function worthKnowing(plan: Plan): WorthKnowing[] {
     .map(({ figure }) => figure)
 }
 
+/** What a figure could be besides: so many times what stands for it, within what it may be; nothing where that is the same. */
+function other(
+  { value = 0, limits: { min = -Infinity, max = Infinity, whole, only } }: Pick<UnsureFigure, 'value' | 'limits'>,
+  times: number,
+) {
+  if (only) return undefined
+  const within = Math.min(max, Math.max(min, value * times))
+  const figure = whole ? Math.round(within) : within
+  return figure === value ? undefined : figure
+}
+
+/** The plan with a figure of a definition otherwise, in all revisions, firmware versions and variants that tell it themselves too. */
 function withFigure(
   plan: Plan,
   { kind, definition, place }: Pick<WorthKnowing, 'kind' | 'definition' | 'place'>,
   value: number,
-): Plan | undefined {
+): Plan {
+  const keys = place.split(/[.[\]]+/).filter(Boolean)
   const all = plan.definitions[sections[kind]] as Values
-  const changed = put(all, [definition, ...place.split('.')], value)
-  return changed && ({ ...plan, definitions: { ...plan.definitions, [sections[kind]]: changed } } as Plan)
+  let changed = put(all[definition] as Values, keys, value)
+  for (const of of ['revisions', 'firmwares', 'variants'])
+    for (const version of Object.keys((changed[of] as Values | undefined) ?? {}))
+      changed = put(changed, [of, version, 'differences', ...keys], value)
+  const definitions = { ...plan.definitions, [sections[kind]]: { ...all, [definition]: changed } }
+  return { ...plan, definitions } as Plan
 }
 
 type Keyed = ReadonlyMap<string, Finding>
@@ -107,4 +127,19 @@ function turnsTo(before: Keyed, after: Keyed, which: Turn['if']): Turn[] {
   const only = (these: Keyed, those: Keyed, comes: boolean) =>
     [...these].flatMap(([key, finding]): Turn[] => (those.has(key) ? [] : [{ if: which, comes, finding: told(finding) }]))
   return [...only(after, before, true), ...only(before, after, false)]
+}
+
+/** What would come and go at half and at twice, each rule once: `at twice of it PWR-02 (fix) would go`. */
+export function turnWords(turns: readonly Turn[]): string {
+  return (['half', 'twice'] as const)
+    .flatMap((which) => {
+      const rules = (comes: boolean) => {
+        const those = turns.filter((turn) => turn.if === which && turn.comes === comes)
+        return [...new Set(those.map(({ finding }) => `${finding.rule} (${finding.severity})`))].join(', ')
+      }
+      const [come, go] = [rules(true), rules(false)]
+      const told = [come && `${come} would come`, go && `${go} would go`].filter(Boolean)
+      return told.length ? [`at ${which} of it ${told.join(' and ')}`] : []
+    })
+    .join('; ')
 }

@@ -1,4 +1,4 @@
-import { limits, type BoardDefinition } from '../catalogue'
+import type { BoardDefinition } from '../catalogue'
 import { InputError } from '../schema'
 import { padRows } from './pad-rows'
 import { boardOfRows, type BoardProposal } from './proposal'
@@ -33,7 +33,7 @@ function checkWithin({ ports, outputs, rails }: BareBoard): void {
 }
 
 /** Labels as such a board would bear them, edge by edge. */
-export function bareLabels(bare: BareBoard): string[] {
+function bareLabels(bare: BareBoard): string[] {
   checkWithin(bare)
   const { ports, outputs, rails } = bare
   const half = Math.ceil(ports / 2)
@@ -54,6 +54,5 @@ export function bareLabels(bare: BareBoard): string[] {
 export function bareBoard(before: BoardDefinition, bare: BareBoard): BoardProposal {
   const table = readTable(bareLabels(bare).join('\n\n'))
   const rows = padRows(table, { uses: table.uses, unit: table.unit, upwards: false })
-  if (rows.length > limits.pads) throw new InputError([{ place: '', message: `a board has up to ${limits.pads} pads` }])
   return boardOfRows(before, rows, { keepOthers: false, accepted: false, corners: table.corners })
 }

@@ -39,6 +39,13 @@ describe('a parts list of a craft', () => {
     ])
   })
 
+  it('takes a mark of inches for no quotation', () => {
+    const lines = read('5" propeller, 4\n"7"" frame",1\nMerlow N1, 2')
+    expect(lines.at(-1)).toMatchObject({ device: 'merlow-n1', count: 2 })
+    expect(lines[0]).toMatchObject({ text: '5" propeller', count: 4 })
+    expect(read('"open\nMerlow N1').at(-1)).toMatchObject({ device: 'merlow-n1' })
+  })
+
   it('offers what answers to most words where no name is told, and takes none of it by itself', () => {
     const [line] = read('gnss with compass')
     expect(line!.device).toBeUndefined()

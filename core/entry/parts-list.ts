@@ -62,24 +62,42 @@ function names(text: readonly string[], name: readonly string[]): boolean {
   return name.length > 0 && text.some((_, at) => name.every((word, index) => text[at + index] === word))
 }
 
-type Named = Pick<DeviceDefinition, 'id' | 'name' | 'maker'>
+/** A thing of the catalogue with its words, found once. */
+interface Named {
+  id: string
+  name: string[]
+  maker: string[]
+}
 
 /** Those that a text names: of names within one another the longest. */
 function named<T extends Named>(text: readonly string[], all: readonly T[]): T[] {
-  const found = all.filter(({ name }) => names(text, words(name)))
-  const longest = Math.max(0, ...found.map(({ name }) => words(name).length))
-  const best = found.filter(({ name }) => words(name).length === longest)
-  const ofMaker = best.filter(({ maker }) => names(text, words(maker)))
+  const found = all.filter(({ name }) => names(text, name))
+  const longest = Math.max(0, ...found.map(({ name }) => name.length))
+  const best = found.filter(({ name }) => name.length === longest)
+  const ofMaker = best.filter(({ maker }) => names(text, maker))
   return ofMaker.length ? ofMaker : best
 }
 
-/** How many words of a text a device answers to: those of its name count double. */
-function likeness(text: readonly string[], { name, maker, summary, class: kind }: DeviceDefinition): number {
-  const inName = new Set(words(name))
-  const besides = new Set(words(`${maker} ${summary} ${deviceClasses[kind]} ${classWords[kind]}`))
-  // Little words stand everywhere.
+/** How many words of a text a device answers to: those of its name count double. Little words stand everywhere. */
+function likeness(text: readonly string[], { name, besides }: { name: readonly string[]; besides: ReadonlySet<string> }): number {
   const told = text.filter((word) => word.length > 2 && word !== 'with' && word !== 'and')
-  return told.reduce((sum, word) => sum + (inName.has(word) ? 2 : besides.has(word) ? 1 : 0), 0)
+  return told.reduce((sum, word) => sum + (name.includes(word) ? 2 : besides.has(word) ? 1 : 0), 0)
+}
+
+const namedOf = ({ id, name, maker }: { id: string; name: string; maker: string }): Named => ({
+  id,
+  name: words(name),
+  maker: words(maker),
+})
+const besidesOf = ({ maker, summary, class: kind }: DeviceDefinition) =>
+  new Set(words(`${maker} ${summary} ${deviceClasses[kind]} ${classWords[kind]}`))
+
+function cellsOf(text: string): string[][] {
+  const delimiter = ['\t', ';', '|'].find((each) => text.includes(each)) ?? ','
+  const { data, errors } = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' })
+  // A mark of inches is no quotation.
+  if (!errors.some(({ type }) => type === 'Quotes')) return data
+  return Papa.parse<string[]>(text, { delimiter, quoteChar: '\0', skipEmptyLines: 'greedy' }).data
 }
 
 /**
@@ -94,10 +112,7 @@ export function readPartsList(
 ): PartLine[] {
   if (text.length > partsListLimits.characters)
     throw new InputError([{ place: '', message: `it has more than ${partsListLimits.characters} characters` }])
-  const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
-    delimiter: ['\t', ';', '|'].find((each) => text.includes(each)) ?? ',',
-    skipEmptyLines: 'greedy',
-  })
+  const data = cellsOf(text.replace(/^\uFEFF/, '').trim())
   const rows = data.map((cells) => cells.map((cell) => cell.trim())).filter((cells) => cells.some(Boolean))
   const [first = []] = rows
   const parts = first.every((cell) => cell === '' || words(cell).every((word) => heads.has(word))) ? rows.slice(1) : rows
@@ -107,6 +122,7 @@ export function readPartsList(
       { place: `line ${partsListLimits.lines + 1}`, message: `up to ${partsListLimits.lines} lines are read` },
     ])
   const problems: InputError['problems'] = []
+  const [allBoards, allDevices] = [boards.map(namedOf), devices.map((each) => ({ ...namedOf(each), besides: besidesOf(each) }))]
   const lines = parts.map((cells, at): PartLine => {
     const { text: told, count } = counted(cells)
     if (count > partsListLimits.count)
@@ -115,14 +131,13 @@ export function readPartsList(
         message: `“${count}” of ${told || 'it'}: up to ${partsListLimits.count} are added at once`,
       })
     const asked = words(told)
-    const [board] = named(asked, boards)
-    const found = named(asked, devices)
-    const points = new Map(devices.map((device) => [device, likeness(asked, device)]))
-    const most = Math.max(0, ...points.values())
-    const liked = [...points]
-      .map(([device, its]) => ({ device, points: its }))
-      .filter((each) => each.points > 0 && each.points >= most / 2)
-      .sort((one, other) => other.points - one.points || one.device.name.localeCompare(other.device.name))
+    const [board] = named(asked, allBoards)
+    const found = named(asked, allDevices)
+    const rated = allDevices.map((device) => ({ device, points: likeness(asked, device) })).filter(({ points }) => points > 0)
+    const most = Math.max(0, ...rated.map(({ points }) => points))
+    const liked = rated
+      .filter(({ points }) => points >= most / 2)
+      .sort((one, other) => other.points - one.points || one.device.id.localeCompare(other.device.id))
       .map(({ device }) => device)
     const candidates = [...new Set([...found, ...liked])].slice(0, partsListLimits.candidates).map(({ id }) => id)
     return {

@@ -1,5 +1,6 @@
-import { protocolsOf, type DeviceDefinition, type ProtocolDefinition } from '../catalogue'
-import type { Edit } from './edit'
+import { limits, protocolsOf, type DeviceDefinition, type ProtocolDefinition } from '../catalogue'
+import { applyEdit, type Edit } from './edit'
+import { EditError } from './edits/kind'
 import { freshDeviceId } from './new-plan'
 import type { Plan, Priority } from './plan'
 
@@ -23,4 +24,35 @@ export function additionOf(
       leftOut: [],
     },
   }
+}
+
+/** What is to be added, and how many of it. */
+export interface Wanted {
+  definition: DeviceDefinition
+  count: number
+}
+
+/**
+ * The edits that add several devices one after the other, each with a name of its own: a second one of a kind is numbered.
+ * @throws EditError where the plan would hold more devices than it can
+ */
+export function additionsOf(
+  plan: Plan,
+  wanted: readonly Wanted[],
+  protocols: Readonly<Record<string, ProtocolDefinition>>,
+  priority: Priority,
+): Edit[] {
+  const total = wanted.reduce((sum, { count }) => sum + count, plan.devices.length)
+  if (total > limits.devices)
+    throw new EditError('devices', `${total} devices would be too many: a build has up to ${limits.devices}`)
+  let after = plan
+  return wanted.flatMap(({ definition, count }) =>
+    Array.from({ length: count }, (): Edit => {
+      const same = after.devices.filter((device) => device.definition === definition.id).length
+      const name = same ? `${definition.name} ${same + 1}` : definition.name
+      const edit = additionOf(after, definition, protocols, { name, priority })
+      after = applyEdit(after, edit)
+      return edit
+    }),
+  )
 }

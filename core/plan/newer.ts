@@ -1,9 +1,7 @@
-import type { BoardDefinition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
+import type { BoardDefinition, Definition, DeviceDefinition, ProtocolDefinition } from '../catalogue'
 import { sameValue } from '../editing'
 import type { Edit } from './edit'
 import type { Plan } from './plan'
-
-type Definition = BoardDefinition | DeviceDefinition | ProtocolDefinition
 
 /** A definition that a plan uses, as it was chosen, and as it is in the catalogue now. */
 export interface NewerDefinition<D extends Definition = Definition> {

@@ -11,8 +11,8 @@ import {
   type BoardDefinition,
   type Contradiction,
   type DeviceDefinition,
+  type Definition,
   type Differences,
-  type ProtocolDefinition,
 } from '../catalogue'
 import { sameValue } from '../editing'
 import { protocolContradictions } from '../protocols'
@@ -21,7 +21,7 @@ import { InputError } from './error'
 import { limits } from '../catalogue'
 import { refuseUntold, validate } from './validate'
 
-export type Definition = BoardDefinition | DeviceDefinition | ProtocolDefinition
+export type { Definition }
 
 const schemas: Record<string, Joi.Schema> = { board: boardSchema, device: deviceSchema, protocol: protocolSchema }
 

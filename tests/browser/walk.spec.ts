@@ -154,6 +154,19 @@ test('a browser that lets pages keep nothing still opens, changes and saves a bu
   await expect(page.getByText('what was not saved is lost')).toBeVisible()
 })
 
+/** Of how many builds this browser keeps edits that were not saved. */
+const keptUnsaved = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<number>((tell) => {
+        indexedDB.open('ypodoma').onsuccess = ({ target }) => {
+          const { result } = target as IDBOpenDBRequest
+          const count = result.transaction('unsaved').objectStore('unsaved').count()
+          count.onsuccess = () => tell(count.result)
+        }
+      }),
+  )
+
 test('an interface that fails says what is kept of what was not saved', async ({ page }) => {
   const id = await freshBuild(page, 'culvert-scout', 'Not saved yet', true)
   await page.goto(`${address}/builds/${id}/fit-out`)
@@ -161,26 +174,15 @@ test('an interface that fails says what is kept of what was not saved', async ({
   await page.route('**/api/builds/**', (route) => (route.request().method() === 'PUT' ? new Promise(() => {}) : route.continue()))
   await page.getByRole('button', { name: 'Remove Camera' }).click()
   await expect(page.getByText('9 devices')).toBeVisible()
-  await expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          new Promise((tell) => {
-            indexedDB.open('ypodoma').onsuccess = ({ target }) => {
-              const { result } = target as IDBOpenDBRequest
-              const count = result.transaction('unsaved').objectStore('unsaved').count()
-              count.onsuccess = () => tell(count.result)
-            }
-          }),
-      ),
-    )
-    .toBe(1)
+  await expect.poll(() => keptUnsaved(page)).toBe(1)
   await fail(page)
   await expect(page.getByText('Edits of one build that were not saved are kept in this browser')).toBeVisible()
   await page.unrouteAll({ behavior: 'ignoreErrors' })
   await page.goto(`${address}/builds/${id}/fit-out`)
   await expect(page.getByText('9 devices')).toBeVisible()
   await saved(page)
+  // What was kept goes a moment after the server has answered.
+  await expect.poll(() => keptUnsaved(page)).toBe(0)
   await fail(page)
   await expect(page.getByText('Nothing waits in this browser to be saved.')).toBeVisible()
 })

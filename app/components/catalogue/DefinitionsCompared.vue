@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /** What differs from one text of a definition to another: drawn where it is pads, and value by value. */
-import { definitionChanges, type BoardDefinition, type DeviceDefinition, type ProtocolDefinition } from '#core/catalogue'
+import { definitionChanges, type Definition } from '#core/catalogue'
 
-type Definition = BoardDefinition | DeviceDefinition | ProtocolDefinition
 const {
   before,
   after,

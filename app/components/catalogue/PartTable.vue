@@ -5,9 +5,8 @@ import {
   boardFields,
   deviceFields,
   fieldsOf,
-  originAt,
   startOf,
-  withOrigins,
+  withWritten,
   type Beginning,
   type Fields,
   type EditableDefinition,
@@ -27,12 +26,7 @@ const columns = computed(() => columnsOf(field.value, Object.values(parts.value)
 /** Who writes a figure has looked at it: it is no guess any more. */
 const change = (next: Record<string, PartValues>, written?: string) => {
   const changed = { ...definition, [section]: next } as EditableDefinition
-  if (written === undefined) return emit('change', changed)
-  const place = `${section}.${written}`
-  const bare = withOrigins(changed, { [place]: undefined })
-  // Where all of the part was a guess, this of it is none any more.
-  const isGuessed = originAt(bare, place) !== undefined
-  emit('change', isGuessed ? withOrigins(bare, { [place]: { from: 'measured' } }) : bare)
+  emit('change', written === undefined ? changed : withWritten(changed, `${section}.${written}`))
 }
 const beginning = (number = Object.keys(parts.value).length): Beginning => ({
   definition: values.value,

@@ -6,7 +6,7 @@ import {
   sharedStreams,
   timerRows,
   timerUses,
-  withOrigins,
+  withWritten,
   withTimerCell,
   type BoardDefinition,
   type TimerRow,
@@ -28,8 +28,7 @@ function set(event: Event, row: TimerRow, timer: string) {
   try {
     const cell = cellMeant(field.value)
     const changed = withTimerCell(board, { pin: row.pin, use: row.use, timer }, cell)
-    // Who types it has looked at it.
-    emit('change', withOrigins(changed, { [`pins.${row.pin}.functions`]: undefined }))
+    emit('change', withWritten(changed, `pins.${row.pin}.functions`))
   } catch (error) {
     refused.value = { key: keyOf(row, timer), says: (error as Error).message }
     field.value = cellText(row.cells[timer])

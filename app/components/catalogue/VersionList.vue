@@ -27,7 +27,9 @@ const fresh = ref('')
 const validId = computed(
   () => /^[a-zA-Z0-9][a-zA-Z0-9_-]{0,39}$/.test(fresh.value) && !Object.hasOwn(versions.value, fresh.value),
 )
+const asked = ref('')
 const refusal = computed(() => {
+  if (asked.value) return asked.value
   if (!fresh.value || validId.value) return ''
   return Object.hasOwn(versions.value, fresh.value)
     ? `${fresh.value} is there already`
@@ -49,6 +51,7 @@ function remove(id: string) {
   emit('change', of, rest)
 }
 function put(id: string, { path }: VersionRow, value: unknown) {
+  asked.value = ''
   set(id, { differences: withDifference(definition, versions.value[id]!.differences, path, value) })
 }
 const text = (event: Event) => (event.target as HTMLInputElement).value
@@ -78,7 +81,7 @@ const isTyped = ({ field }: VersionRow, value: unknown) =>
                   >Edit it</v-btn
                 >
                 <button
-                  v-if="Object.keys(versions).length > 1 || of === 'variants'"
+                  v-if="Object.keys(versions).length > 1"
                   class="back"
                   :aria-label="`Remove ${word} ${id}`"
                   @click="remove(String(id))"
@@ -112,6 +115,7 @@ const isTyped = ({ field }: VersionRow, value: unknown) =>
                 :name="`${row.path} of ${id}`"
                 :width="90"
                 @change="put(id, row, $event)"
+                @unknown="asked = `what nobody knows of ${row.path} is told in the base, or by editing ${id}`"
               />
               <span v-else>{{ differs ? valueWords(value) : '=' }}</span>
               <button
@@ -159,6 +163,7 @@ td {
   padding: var(--space-1) var(--space-3);
   text-align: left;
   vertical-align: top;
+  min-width: 84px;
   max-width: 260px;
   overflow-wrap: anywhere;
 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { classWords, deviceClasses, type DeviceClass, type DeviceDefinition } from '#core/catalogue'
-import { additionOf, applyEdit, type Edit } from '#core/plan'
+import { additionsOf } from '#core/plan'
 import { hasWords } from '~/composables/search'
 import { usePlan } from '~/composables/usePlan'
 import { useWanted } from '~/composables/useWanted'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
+import { useNotices } from '~/stores/notices'
 
 const open = defineModel<boolean>({ required: true })
 const { begins = '' } = defineProps<{
@@ -15,6 +16,7 @@ const { begins = '' } = defineProps<{
 const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
+const notices = useNotices()
 const wanted = ref('')
 
 const making = ref(false)
@@ -56,18 +58,16 @@ async function addFirst() {
 const count = ref(1)
 
 function add(definition: DeviceDefinition) {
-  const same = plan.value.devices.filter((device) => device.definition === definition.id).length
-  let after = plan.value
-  const edits = Array.from({ length: count.value }, (_, at) => {
-    const name = same + at ? `${definition.name} ${same + at + 1}` : definition.name
-    const edit: Edit = additionOf(after, definition, catalogue.library!.protocols, { name, priority: 'must' })
-    after = applyEdit(after, edit)
-    return edit
-  })
-  const label = count.value > 1 ? `Add ${count.value} × ${definition.name}` : `Add ${definition.name}`
-  const words = `${count.value > 1 ? `${count.value} × ` : ''}${definition.name} added to the fit-out.`
-  build.edit(edits.length === 1 ? edits[0]! : { type: 'several', label, edits }, words)
-  count.value = 1
+  const several = count.value > 1 ? `${count.value} × ${definition.name}` : definition.name
+  try {
+    const wanted = [{ definition, count: count.value }]
+    const edits = additionsOf(plan.value, wanted, catalogue.library!.protocols, 'must')
+    const edit = edits.length === 1 ? edits[0]! : ({ type: 'several', label: `Add ${several}`, edits } as const)
+    build.edit(edit, `${several} added to the fit-out.`)
+    count.value = 1
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
 }
 </script>
 
@@ -99,7 +99,7 @@ function add(definition: DeviceDefinition) {
           </p>
         </div>
       </v-card-text>
-      <v-card-actions>
+      <v-card-actions class="flex-wrap">
         <v-btn variant="outlined" @click="pasting = true">Paste a parts list</v-btn>
         <v-btn variant="outlined" @click="making = true">My part is not here: make it</v-btn>
         <v-spacer />

@@ -2,20 +2,21 @@
 /** A parts list of a whole craft, pasted: what each line is taken for, to be corrected, and all of it added in one step. */
 import { readPartsList, type PartLine } from '#core/entry'
 import { InputError } from '#core/schema'
-import { additionOf, applyEdit, type Edit } from '#core/plan'
+import { additionsOf } from '#core/plan'
 import { usePlan } from '~/composables/usePlan'
 import { useBuild } from '~/stores/build'
 import { useCatalogue } from '~/stores/catalogue'
+import { useNotices } from '~/stores/notices'
 
 const open = defineModel<boolean>({ required: true })
 const build = useBuild()
 const plan = usePlan()
 const catalogue = useCatalogue()
+const notices = useNotices()
 const text = ref('')
-/** Chosen by hand, by the number of the line: a device, or none. */
-const chosen = ref<Record<number, string>>({})
+/** Chosen by hand, by the text of the line: a device, or none. It stays while other lines are changed. */
+const chosen = ref<Record<string, string>>({})
 watch(open, (now) => now && void catalogue.load().catch(() => undefined), { immediate: true })
-watch(text, () => (chosen.value = {}))
 
 const devices = computed(() => Object.values(catalogue.library?.devices ?? {}))
 const read = computed<{ lines: PartLine[]; problems: InputError['problems'] }>(() => {
@@ -29,29 +30,25 @@ const read = computed<{ lines: PartLine[]; problems: InputError['problems'] }>((
   }
 })
 const lines = computed(() => read.value.lines)
-const meant = (line: PartLine, at: number) => chosen.value[at] ?? line.device ?? ''
-const taken = computed(() => lines.value.flatMap((line, at) => (meant(line, at) ? [{ line, device: meant(line, at) }] : [])))
+const meant = (line: PartLine) => chosen.value[line.text] ?? line.device ?? ''
+const taken = computed(() => lines.value.flatMap((line) => (meant(line) ? [{ line, device: meant(line) }] : [])))
 const total = computed(() => taken.value.reduce((sum, { line }) => sum + line.count, 0))
 const nameOf = (id: string) => catalogue.library?.devices[id]?.name ?? id
 const boardName = (id: string) => catalogue.library?.boards[id]?.name ?? id
 const others = (line: PartLine) => devices.value.filter(({ id }) => !line.candidates.includes(id))
 
 function add() {
-  let after = plan.value
-  const edits: Edit[] = []
-  for (const { line, device } of taken.value)
-    for (let number = 0; number < line.count; number += 1) {
-      const definition = catalogue.library!.devices[device]!
-      const same = after.devices.filter((each) => each.definition === device).length
-      const name = same ? `${definition.name} ${same + 1}` : definition.name
-      const edit = additionOf(after, definition, catalogue.library!.protocols, { name, priority: 'must' })
-      after = applyEdit(after, edit)
-      edits.push(edit)
-    }
-  const words = `${edits.length} ${edits.length === 1 ? 'device' : 'devices'} added to the fit-out.`
-  build.edit({ type: 'several', label: `Add ${edits.length} devices of a parts list`, edits }, words)
-  text.value = ''
-  open.value = false
+  const { devices: definitions, protocols } = catalogue.library!
+  const wanted = taken.value.map(({ line, device }) => ({ definition: definitions[device]!, count: line.count }))
+  try {
+    const edits = additionsOf(plan.value, wanted, protocols, 'must')
+    const words = `${edits.length} ${edits.length === 1 ? 'device' : 'devices'} added to the fit-out.`
+    build.edit({ type: 'several', label: `Add ${edits.length} devices of a parts list`, edits }, words)
+    text.value = ''
+    open.value = false
+  } catch (error) {
+    notices.complain((error as Error).message)
+  }
 }
 </script>
 
@@ -73,14 +70,14 @@ function add() {
             </tr>
           </thead>
           <tbody>
-            <tr v-for="(line, at) in lines" :key="at" :class="{ open: !meant(line, at) }">
+            <tr v-for="(line, at) in lines" :key="at" :class="{ open: !meant(line) }">
               <th scope="row">{{ line.text }}</th>
               <td class="mono">{{ line.count }}</td>
               <td>
                 <select
-                  :value="meant(line, at)"
+                  :value="meant(line)"
                   :aria-label="`What line ${at + 1} is: ${line.text}`"
-                  @change="chosen = { ...chosen, [at]: ($event.target as HTMLSelectElement).value }"
+                  @change="chosen = { ...chosen, [line.text]: ($event.target as HTMLSelectElement).value }"
                 >
                   <option value="">left out</option>
                   <optgroup v-if="line.candidates.length" label="Likely">
@@ -90,14 +87,14 @@ function add() {
                     <option v-for="{ id, name } in others(line)" :key="id" :value="id">{{ name }}</option>
                   </optgroup>
                 </select>
-                <span v-if="line.board && !meant(line, at)" class="quiet">
+                <span v-if="line.board && !meant(line)" class="quiet">
                   {{
                     line.board === plan.board.definition
                       ? 'is the board of this build'
                       : `is the board ${boardName(line.board)}: choose it in Fit-out`
                   }}
                 </span>
-                <span v-else-if="!meant(line, at)" class="quiet">
+                <span v-else-if="!meant(line)" class="quiet">
                   not in the catalogue under this name{{ line.candidates.length ? `; ${line.candidates.length} alike` : '' }}
                 </span>
               </td>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Figures of the build that nobody knows: those on which most hangs first, with how each is found out. */
-import type { WorthKnowing } from '#core/engine'
+import { turnWords, type WorthKnowing } from '#core/engine'
 import { useLatest } from '~/composables/useLatest'
 import { usePlan } from '~/composables/usePlan'
 import { useQuestions } from '~/composables/useQuestions'
@@ -8,42 +8,29 @@ import { useQuestions } from '~/composables/useQuestions'
 const plan = usePlan()
 const questions = useQuestions()
 const found = shallowRef<WorthKnowing[]>()
-const { running, begin } = useLatest(() => questions.stop())
-watch(
-  plan,
-  (now) =>
-    void begin(async (counts) => {
-      const worth = await questions.worthKnowing(now)
-      if (counts() && worth) found.value = worth
-    }),
-  { immediate: true },
-)
+const { running, begin, stop } = useLatest(() => questions.stop())
+const look = () =>
+  begin(async (counts) => {
+    const worth = await questions.worthKnowing(plan.value)
+    if (counts() && worth) found.value = worth
+  })
+watch(plan, look, { immediate: true })
 /** Shown at once; the others on demand. */
 const most = 4
 const all = ref(false)
 const telling = computed(() => found.value?.filter(({ turns }) => turns.length) ?? [])
 const silent = computed(() => (found.value?.length ?? 0) - telling.value.length)
 const shown = computed(() => (all.value ? telling.value : telling.value.slice(0, most)))
-/** What comes and goes at half and at twice, once for each rule. */
-function wordsOf({ turns }: WorthKnowing): string[] {
-  return (['half', 'twice'] as const).flatMap((which) => {
-    const rules = (comes: boolean) => [
-      ...new Set(
-        turns
-          .filter((turn) => turn.if === which && turn.comes === comes)
-          .map(({ finding }) => `${finding.rule} (${finding.severity})`),
-      ),
-    ]
-    const [come, go] = [rules(true), rules(false)]
-    if (!come.length && !go.length) return []
-    const told = [come.length ? `${come.join(', ')} would come` : '', go.length ? `${go.join(', ')} would go` : '']
-    return [`at ${which} of it ${told.filter(Boolean).join(' and ')}`]
-  })
-}
 </script>
 
 <template>
-  <section v-if="found?.length" class="worth" aria-label="Worth finding out" :aria-busy="running">
+  <p v-if="!found" role="status" class="worth quiet">
+    <template v-if="running">
+      Looking what hangs on each figure that is not certain. <v-btn size="x-small" @click="stop">Stop</v-btn>
+    </template>
+    <v-btn v-else size="x-small" @click="look">Look what hangs on figures that are not certain</v-btn>
+  </p>
+  <section v-else-if="found?.length" class="worth" aria-label="Worth finding out" :aria-busy="running">
     <h2>Worth finding out</h2>
     <p v-if="!telling.length" class="quiet">
       {{ found.length === 1 ? 'One figure is' : `${found.length} figures are` }} not certain; half or twice
@@ -52,7 +39,7 @@ function wordsOf({ turns }: WorthKnowing): string[] {
     <ol v-else>
       <li v-for="each in shown" :key="`${each.definition} ${each.place}`">
         <NuxtLink :to="`/catalogue/${each.kind}/${each.definition}`">{{ each.name }}</NuxtLink>: {{ each.words }},
-        <span class="mono">{{ each.place }}</span> ({{ each.value }} is not certain): {{ wordsOf(each).join('; ') }}.
+        <span class="mono">{{ each.place }}</span> ({{ each.value }} is not certain): {{ turnWords(each.turns) }}.
         <template v-if="each.find">Find out: {{ each.find }}.</template>
       </li>
     </ol>

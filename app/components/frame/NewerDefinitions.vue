@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Definitions of a build that are otherwise in the catalogue now: what differs, what taking them would change, and a choice. */
-import { takeNewer, type NewerDefinition } from '#core/plan'
+import { applyEdit, placeLabel, takeNewer, type NewerDefinition, type Plan } from '#core/plan'
 import { useNames } from '~/composables/useNames'
 import { usePlan } from '~/composables/usePlan'
 import type { Preview } from '~/session/build-session'
@@ -14,7 +14,8 @@ const names = useNames()
 const kept = ref(new Set<string>())
 const keyOf = ({ inPlan }: NewerDefinition) => `${inPlan.kind}:${inPlan.id}`
 const taken = computed(() => newer.filter((each) => !kept.value.has(keyOf(each))))
-const preview = shallowRef<Preview>()
+/** What taking them leads to, with the plan as it would be. */
+const preview = shallowRef<Preview & { after: Plan }>()
 const trouble = ref('')
 
 watch(
@@ -24,8 +25,10 @@ watch(
     trouble.value = ''
     if (!now || !now.taken.length) return
     try {
-      const seen = await build.preview(takeNewer(now.taken))
-      if (taken.value === now.taken) preview.value = seen
+      const edit = takeNewer(now.taken)
+      const after = applyEdit(now.plan, edit)
+      const seen = await build.preview(edit)
+      if (taken.value === now.taken) preview.value = seen && { ...seen, after }
     } catch (error) {
       if (taken.value === now.taken) trouble.value = (error as Error).message
     }
@@ -72,7 +75,7 @@ function take() {
             </li>
             <li v-for="{ need, to } in preview.moves" :key="need">
               move {{ names.needOfDevice(need) }} from {{ names.place(plan.assignment[need]?.place) }} to
-              {{ to === undefined ? 'no place' : names.place(to) }}
+              {{ to === undefined ? 'no place' : placeLabel(to, preview.after) }}
             </li>
             <li v-if="!preview.brings.length && !preview.settles.length && !preview.moves.length">
               move nothing, and neither bring nor settle a finding.

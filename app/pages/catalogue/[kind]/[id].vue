@@ -269,7 +269,7 @@ function keep(part: Attached) {
       :id
       v-model="history"
       :kind
-      :current="sound ?? asShown!"
+      :current="(desk ? document : sound) ?? document"
       :now="editor.version.value"
       @take="(old: EditableDefinition) => editor.change(old)"
     />
